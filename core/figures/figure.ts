@@ -1,0 +1,35 @@
+import type { Working } from './working'
+
+/** How well a value is known. A bounded figure lies between `low` and `high`; an estimated one has a named best guess inside them. */
+export type Exactness = 'exact' | 'bounded' | 'estimated'
+
+/** On how many of the profile-days that could have data there is data. */
+export interface Coverage {
+  expected: number
+  present: number
+  /** Profiles with fewer days than expected. */
+  partial: { profile: number; present: number; expected: number }[]
+  /** Profiles whose network does not report the metric; they are no part of the figure. */
+  unreported: number[]
+}
+
+/** A computed value with everything that is needed to judge it. */
+export interface Figure {
+  metric: string
+  /** The value: exact, or the estimate. Absent for a bounded figure without an estimate, and where there is nothing to say. */
+  value?: number
+  low?: number
+  /** Absent when nothing bounds it from above. */
+  high?: number
+  exactness: Exactness
+  /** Why there is no value, in words. */
+  reason?: string
+  /** What the value rests on: the count itself, or the denominator of a rate. */
+  observations: number
+  coverage: Coverage
+  /** How the value and its bounds came about; only where it was asked for. */
+  working?: { value?: Working; low?: Working; high?: Working }
+}
+
+/** Whether a figure says anything at all. */
+export const hasValue = (figure: Figure): boolean => figure.value !== undefined || figure.low !== undefined

@@ -1,0 +1,38 @@
+/** The space that keeps a number and its unit on one line. */
+const NARROW = '\u202F'
+
+/**
+ * A count in full, in the reader's locale.
+ *
+ * @example formatCount(412806, 'en-GB') // '412,806'
+ */
+export const formatCount = (value: number, locale: string): string => new Intl.NumberFormat(locale, { maximumFractionDigits: 0 }).format(value).replace('-', '−')
+
+/**
+ * A count in short, with three digits that count; only for places where the full number is one hover or focus away.
+ *
+ * @example formatCompact(224391, 'en-GB') // '224 k'
+ */
+export function formatCompact(value: number, locale: string): string {
+  const { digits, unit } = compactParts(value, locale)
+  return unit ? `${digits}${NARROW}${unit}` : digits
+}
+
+/** A count in short, as digits and unit apart, so that the unit can be set smaller. */
+export function compactParts(value: number, locale: string): { digits: string; unit: string } {
+  const scale = Math.abs(value) >= 999_500 ? { by: 1_000_000, unit: 'M' } : Math.abs(value) >= 1000 ? { by: 1000, unit: 'k' } : { by: 1, unit: '' }
+  const scaled = value / scale.by
+  const fraction = scale.by === 1 ? 0 : Math.abs(scaled) >= 99.95 ? 0 : 1
+  return { digits: new Intl.NumberFormat(locale, { minimumFractionDigits: fraction, maximumFractionDigits: fraction }).format(scaled).replace('-', '−'), unit: scale.unit }
+}
+
+/**
+ * A proportion as a percentage with one decimal.
+ *
+ * @example formatShare(0.0512, 'en-GB') // '5.1 %'
+ */
+export const formatShare = (value: number, locale: string): string => `${oneDecimal(value * 100, locale)}${NARROW}%`
+
+/** A number with one decimal. */
+export const oneDecimal = (value: number, locale: string): string =>
+  new Intl.NumberFormat(locale, { minimumFractionDigits: 1, maximumFractionDigits: 1 }).format(value).replace('-', '−')

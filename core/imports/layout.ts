@@ -1,0 +1,91 @@
+import { CATALOGUE } from '../metrics/catalogue'
+import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
+import type { Encoding } from './encoding'
+import { detectDateOrder, type DateOrder } from './readDate'
+import { detectDecimalSign, type DecimalSign } from './readCount'
+
+/** What a column of a file holds: the day, the profile's own id on its network, its handle, a figure, or nothing that is wanted. */
+export type Target = '' | 'day' | 'profile_id' | 'handle' | FactColumn
+
+export const DELIMITERS = [',', ';', '\t', '|'] as const
+export type Delimiter = (typeof DELIMITERS)[number]
+
+/** How a file is laid out, as its beginning shows. */
+export interface Layout {
+  encoding: Encoding
+  delimiter: Delimiter
+  /** The record that holds the headings, counted from 0; what stands above it is preamble. */
+  headerRecord: number
+  headings: string[]
+  /** The first records below the headings. */
+  sample: string[][]
+  /** Per column: what its dates say of their order. */
+  dateOrders: (DateOrder | 'ambiguous' | 'none')[]
+  decimal: DecimalSign
+}
+
+/** The delimiter under which the records of a file agree best on how many cells they have. */
+export function chooseDelimiter(recordsBy: ReadonlyMap<Delimiter, string[][]>): Delimiter {
+  let best: { delimiter: Delimiter; score: number } = { delimiter: ',', score: 0 }
+  for (const [delimiter, records] of recordsBy) {
+    const { width, count } = commonWidth(records)
+    const score = width > 1 ? count * Math.min(width, 40) : 0
+    if (score > best.score) best = { delimiter, score }
+  }
+  return best.delimiter
+}
+
+function commonWidth(records: readonly string[][]): { width: number; count: number } {
+  const counts = new Map<number, number>()
+  for (const { length } of records) counts.set(length, (counts.get(length) ?? 0) + 1)
+  const [width, count] = [...counts].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0] ?? [0, 0]
+  return { width, count }
+}
+
+const isTextual = (cell: string): boolean => /\p{L}/u.test(cell) && !/^\d/.test(cell.trim())
+
+/**
+ * Finds the headings and what the columns look like.
+ *
+ * @param records  the first records of the file under its delimiter
+ * @throws         RangeError when no record looks like headings
+ */
+export function describeLayout(records: readonly string[][], encoding: Encoding, delimiter: Delimiter): Layout {
+  const { width } = commonWidth(records)
+  const headerRecord = records.findIndex((cells) => cells.length >= Math.max(2, width) && cells.filter(isTextual).length >= Math.max(2, Math.ceil(cells.filter((cell) => cell.trim() !== '').length * 0.75)))
+  if (headerRecord < 0) throw new RangeError('No row looks like headings. The file needs a row that names its columns, for example "Date, Impressions, Reach".')
+  const headings = records[headerRecord]!.map((heading) => heading.trim())
+  const sample = records.slice(headerRecord + 1, headerRecord + 201)
+  const column = (index: number) => sample.map((cells) => cells[index] ?? '')
+  const numbers = headings.flatMap((_, index) => (detectDateOrder(column(index)) === 'none' ? column(index) : []))
+  return { encoding, delimiter, headerRecord, headings, sample, dateOrders: headings.map((_, index) => detectDateOrder(column(index))), decimal: detectDecimalSign(numbers) }
+}
+
+const simple = (text: string): string => text.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, ' ').trim()
+
+const SYNONYMS: Record<string, Target> = {
+  date: 'day', day: 'day', datum: 'day', tag: 'day', 'reporting date': 'day', 'page id': 'profile_id', 'profile id': 'profile_id', 'account id': 'profile_id', id: 'profile_id',
+  handle: 'handle', profile: 'handle', username: 'handle', account: 'handle', reach: 'reach_1d', 'daily reach': 'reach_1d', 'reach 7 days': 'reach_7d', 'reach 28 days': 'reach_28d',
+  likes: 'reactions', 'link clicks': 'clicks', 'video views': 'views', followers: 'followers', 'total followers': 'followers', 'new followers': 'new_followers', unfollows: 'lost_followers',
+}
+
+/** Which target a heading names, by the names that the catalogue and the trade have for it. */
+export function guessTarget(heading: string): Target {
+  const words = simple(heading)
+  const column = FACT_COLUMNS.find((name) => simple(name) === words)
+  if (column) return column
+  const metric = CATALOGUE.find((candidate) => candidate.kind === 'flow' && candidate.parts.length === 1 && simple(candidate.name) === words)
+  if (metric?.kind === 'flow') return metric.parts[0]!.column
+  return SYNONYMS[words] ?? ''
+}
+
+/** A first guess for every column; a target that two columns claim goes to the first. */
+export function guessTargets(headings: readonly string[]): Target[] {
+  const taken = new Set<Target>()
+  return headings.map((heading) => {
+    const target = guessTarget(heading)
+    if (target === '' || taken.has(target)) return ''
+    taken.add(target)
+    return target
+  })
+}

@@ -1,0 +1,131 @@
+import type { FactColumn, FlowColumn, Metric } from './metric'
+
+const plain = (column: FlowColumn) => [{ column, sign: 1 as const }]
+
+/**
+ * Every metric that the product knows, in the order in which they are offered. A metric added here appears in choosers, charts, workings,
+ * reports, imports and the glossary.
+ */
+export const CATALOGUE: readonly Metric[] = [
+  {
+    id: 'reach', name: 'Reach', kind: 'unique', unit: 'people', polarity: 1, isPublic: false, group: 'Reach', ceiling: 'impressions',
+    windows: { 1: 'reach_1d', 7: 'reach_7d', 28: 'reach_28d' },
+    definition: 'People who saw anything of the profile at least once in the period. A person seen on two days or on two profiles is one person, so reach is never added.',
+  },
+  {
+    id: 'impressions', name: 'Impressions', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Reach', parts: plain('impressions'),
+    definition: 'How often anything of the profile was shown. One person can be shown the same thing many times.',
+  },
+  {
+    id: 'views', name: 'Views', kind: 'flow', unit: 'count', polarity: 1, isPublic: true, group: 'Reach', parts: plain('views'),
+    definition: 'How often a video was started.',
+  },
+  {
+    id: 'frequency', name: 'Frequency', kind: 'ratio', unit: 'times', polarity: 0, isPublic: false, group: 'Reach', numerator: 'impressions', denominator: 'reach',
+    definition: 'How often a person who was reached saw something: impressions divided by reach.',
+  },
+  {
+    id: 'profile_visits', name: 'Profile visits', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Reach', parts: plain('profile_visits'),
+    definition: 'How often the profile itself was opened. A person can open it more than once.',
+  },
+  {
+    id: 'interactions', name: 'Interactions', kind: 'flow', unit: 'count', polarity: 1, isPublic: true, group: 'Interactions',
+    parts: (['reactions', 'comments', 'shares', 'saves'] as const).flatMap(plain),
+    definition: 'Reactions, comments, shares and saves added together, as far as the network reports them.',
+  },
+  {
+    id: 'reactions', name: 'Reactions', kind: 'flow', unit: 'count', polarity: 1, isPublic: true, group: 'Interactions', parts: plain('reactions'),
+    definition: 'How often a person marked a post with a reaction.',
+  },
+  {
+    id: 'comments', name: 'Comments', kind: 'flow', unit: 'count', polarity: 1, isPublic: true, group: 'Interactions', parts: plain('comments'),
+    definition: 'How many comments were written under posts.',
+  },
+  {
+    id: 'shares', name: 'Shares', kind: 'flow', unit: 'count', polarity: 1, isPublic: true, group: 'Interactions', parts: plain('shares'),
+    definition: 'How often a post was passed on.',
+  },
+  {
+    id: 'saves', name: 'Saves', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Interactions', parts: plain('saves'),
+    definition: 'How often a post was kept for later.',
+  },
+  {
+    id: 'clicks', name: 'Link clicks', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Interactions', parts: plain('clicks'),
+    definition: 'How often a link in a post or on the profile was followed.',
+  },
+  {
+    id: 'engagement_by_reach', name: 'Engagement by reach', kind: 'ratio', unit: 'share', polarity: 1, isPublic: false, group: 'Interactions',
+    numerator: 'interactions', denominator: 'reach',
+    definition: 'Engagement rate by reach: interactions divided by the people reached.',
+  },
+  {
+    id: 'engagement_by_impressions', name: 'Engagement by impressions', kind: 'ratio', unit: 'share', polarity: 1, isPublic: false, group: 'Interactions',
+    numerator: 'interactions', denominator: 'impressions',
+    definition: 'Engagement rate by impressions: interactions divided by impressions.',
+  },
+  {
+    id: 'engagement_by_followers', name: 'Engagement by followers', kind: 'ratio', unit: 'share', polarity: 1, isPublic: true, group: 'Interactions',
+    numerator: 'interactions', denominator: 'followers',
+    definition: 'Engagement rate by followers: interactions divided by the followers at the end of the period. The only engagement rate that rivals have too.',
+  },
+  {
+    id: 'click_rate', name: 'Click rate', kind: 'ratio', unit: 'share', polarity: 1, isPublic: false, group: 'Interactions', numerator: 'clicks', denominator: 'impressions',
+    definition: 'Link clicks divided by impressions.',
+  },
+  {
+    id: 'followers', name: 'Followers', kind: 'stock', unit: 'people', polarity: 1, isPublic: true, group: 'Followers', column: 'followers',
+    definition: 'How many follow the profile at the end of the period. Over several profiles a person who follows two is counted twice.',
+  },
+  {
+    id: 'followers_net', name: 'New followers, net', kind: 'flow', unit: 'people', polarity: 1, isPublic: false, group: 'Followers',
+    parts: [{ column: 'new_followers', sign: 1 }, { column: 'lost_followers', sign: -1 }],
+    definition: 'Followers won less followers lost in the period.',
+  },
+  {
+    id: 'new_followers', name: 'Followers won', kind: 'flow', unit: 'people', polarity: 1, isPublic: false, group: 'Followers', parts: plain('new_followers'),
+    definition: 'How many began to follow in the period.',
+  },
+  {
+    id: 'lost_followers', name: 'Followers lost', kind: 'flow', unit: 'people', polarity: -1, isPublic: false, group: 'Followers', parts: plain('lost_followers'),
+    definition: 'How many ceased to follow in the period.',
+  },
+  {
+    id: 'posts', name: 'Posts', kind: 'flow', unit: 'count', polarity: 0, isPublic: true, group: 'Publishing', parts: plain('posts'),
+    definition: 'How many posts were published.',
+  },
+]
+
+const byId = new Map(CATALOGUE.map((metric) => [metric.id, metric]))
+
+/**
+ * A metric of the catalogue.
+ *
+ * @throws RangeError when the catalogue has no such metric
+ * @example metricById('reach').kind // 'unique'
+ */
+export function metricById(id: string): Metric {
+  const metric = byId.get(id)
+  if (!metric) throw new RangeError(`there is no metric "${id}"`)
+  return metric
+}
+
+/** Whether the catalogue has a metric with this id. */
+export const isMetric = (id: string): boolean => byId.has(id)
+
+/**
+ * The stored columns that a metric is computed from.
+ *
+ * @example columnsOf(metricById('followers_net')) // ['new_followers', 'lost_followers']
+ */
+export function columnsOf(metric: Metric): FactColumn[] {
+  switch (metric.kind) {
+    case 'flow':
+      return metric.parts.map(({ column }) => column)
+    case 'stock':
+      return [metric.column]
+    case 'unique':
+      return [...Object.values(metric.windows), metric.ceiling]
+    case 'ratio':
+      return [...new Set([...columnsOf(metricById(metric.numerator)), ...columnsOf(metricById(metric.denominator))])]
+  }
+}

@@ -1,0 +1,75 @@
+/** How a metric may be rolled up; see docs/architecture.md, "Kinds of metric". */
+export type Kind = 'flow' | 'stock' | 'unique' | 'ratio'
+
+/** What a value counts. `share` is a proportion printed as a percentage; `times` a plain multiple. */
+export type Unit = 'count' | 'people' | 'share' | 'times'
+
+/** Whether more of it is better, worse, or neither. */
+export type Polarity = 1 | -1 | 0
+
+interface MetricBase {
+  id: string
+  /** The name as it stands on the page. */
+  name: string
+  unit: Unit
+  polarity: Polarity
+  /** One sentence that says what is counted. */
+  definition: string
+  /** Whether anybody can see it, or only the owner of the profile. */
+  isPublic: boolean
+  /** The heading under which it is offered. */
+  group: 'Reach' | 'Interactions' | 'Followers' | 'Publishing'
+}
+
+/** Counted per day and added over days and profiles. */
+export interface FlowMetric extends MetricBase {
+  kind: 'flow'
+  /** The stored columns that make it up, each with its sign; one column for a plain flow. */
+  parts: readonly { column: FlowColumn; sign: 1 | -1 }[]
+}
+
+/** A level: the last value counts. */
+export interface StockMetric extends MetricBase {
+  kind: 'stock'
+  column: StockColumn
+}
+
+/** Different people or visitors: never added. */
+export interface UniqueMetric extends MetricBase {
+  kind: 'unique'
+  /** The stored columns by length of window in days. */
+  windows: Readonly<Record<WindowDays, UniqueColumn>>
+  /** The flow that no number of people can exceed. */
+  ceiling: 'impressions'
+}
+
+/** One metric divided by another, both rolled up first. */
+export interface RatioMetric extends MetricBase {
+  kind: 'ratio'
+  numerator: string
+  denominator: string
+}
+
+export type Metric = FlowMetric | StockMetric | UniqueMetric | RatioMetric
+
+/** The windows over which networks count different people, in days. */
+export const WINDOW_DAYS = [1, 7, 28] as const
+export type WindowDays = (typeof WINDOW_DAYS)[number]
+
+/** Stored daily counts. */
+export const FLOW_COLUMNS = [
+  'impressions', 'views', 'reactions', 'comments', 'shares', 'saves', 'clicks', 'posts', 'profile_visits', 'new_followers', 'lost_followers',
+] as const
+export type FlowColumn = (typeof FLOW_COLUMNS)[number]
+
+/** Stored levels. */
+export const STOCK_COLUMNS = ['followers'] as const
+export type StockColumn = (typeof STOCK_COLUMNS)[number]
+
+/** Stored counts of different people. */
+export const UNIQUE_COLUMNS = ['reach_1d', 'reach_7d', 'reach_28d'] as const
+export type UniqueColumn = (typeof UNIQUE_COLUMNS)[number]
+
+/** Every column of a profile's day. */
+export const FACT_COLUMNS = [...FLOW_COLUMNS, ...STOCK_COLUMNS, ...UNIQUE_COLUMNS] as const
+export type FactColumn = (typeof FACT_COLUMNS)[number]

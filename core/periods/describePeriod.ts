@@ -1,0 +1,49 @@
+import { yearOf, type Day } from '../days/day'
+import type { Against, Comparison } from './comparison'
+import { lengthOf, type Period } from './period'
+
+const LONG = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
+
+const dayOfMonth = (day: Day): number => Number(day.slice(8))
+const monthName = (day: Day): string => LONG[Number(day.slice(5, 7)) - 1]!
+
+/**
+ * A day in words.
+ *
+ * @example describeDay('2026-10-28') // '28 Oct 2026'
+ */
+export const describeDay = (day: Day): string => `${shortDay(day)} ${yearOf(day)}`
+
+/** A day without its year, for axes and lists where the year is clear. */
+export const shortDay = (day: Day): string => `${dayOfMonth(day)} ${monthName(day).slice(0, 3)}`
+
+/**
+ * A period in words, with no part said twice.
+ *
+ * @example describePeriod({ from: '2026-10-01', to: '2026-10-28' }) // '1 to 28 October 2026'
+ */
+export function describePeriod({ from, to }: Period): string {
+  const end = `${dayOfMonth(to)} ${monthName(to)} ${yearOf(to)}`
+  if (from === to) return end
+  if (from.slice(0, 7) === to.slice(0, 7)) return `${dayOfMonth(from)} to ${end}`
+  if (yearOf(from) === yearOf(to)) return `${dayOfMonth(from)} ${monthName(from)} to ${end}`
+  return `${dayOfMonth(from)} ${monthName(from)} ${yearOf(from)} to ${end}`
+}
+
+/** A period in as few letters as a legend has room for: `1 Oct – 28 Oct 2026`. */
+export const describePeriodShort = ({ from, to }: Period): string =>
+  from === to ? describeDay(to) : `${yearOf(from) === yearOf(to) ? shortDay(from) : describeDay(from)} – ${describeDay(to)}`
+
+/**
+ * The comparison in words, as it stands in the scope sentence.
+ *
+ * @example describeAgainst('before', comparison(period, 'before'), period) // 'the 28 days before'
+ */
+export function describeAgainst(against: Against, comparison: Comparison | undefined, period: Period): string {
+  if (!comparison || against === 'none') return 'nothing'
+  if (against === 'same-dates-last-year') return 'the same dates last year'
+  if (against === 'same-weekdays-last-year') return 'the same weekdays last year'
+  const days = lengthOf(period)
+  if (comparison.pairing.kind === 'days' && comparison.pairing.days !== days) return 'the same days of the month before'
+  return days === 1 ? 'the day before' : `the ${days} days before`
+}

@@ -1,0 +1,101 @@
+import { dayFromNumber, dayNumber } from '../days/day'
+import { FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_COLUMNS, WINDOW_DAYS, type FactColumn, type FlowColumn } from '../metrics/metric'
+import type { Period } from '../periods/period'
+import { emptyWindows, STOCK_AGE_DAYS, type ProfileAggregate, type ReachWindows } from './aggregate'
+import { rowsBetween, type FactTable } from './factTable'
+
+/**
+ * Sums and counts one column over rows, leaving out absent values.
+ *
+ * @returns the sum (0 when nothing is present) and how many values are present
+ */
+export function sumPresent(values: Float64Array, start: number, end: number): { sum: number; count: number } {
+  let sum = 0
+  let count = 0
+  for (let row = start; row < end; row++) {
+    const value = values[row]!
+    if (value === value) {
+      sum += value
+      count++
+    }
+  }
+  return { sum, count }
+}
+
+/**
+ * The memory executor: what figures are made from, for every profile of a table over one period. The database executor in
+ * server/db/aggregates.ts gives the same from SQL.
+ *
+ * @param networks  the network of each profile
+ * @param columns   the columns wanted; others are left out
+ */
+export function aggregateTable(
+  table: FactTable,
+  period: Period,
+  networks: ReadonlyMap<number, string>,
+  columns: readonly FactColumn[],
+): ProfileAggregate[] {
+  const from = dayNumber(period.from)
+  const to = dayNumber(period.to)
+  const wanted = new Set<FactColumn>(columns)
+  const flows = FLOW_COLUMNS.filter((column) => wanted.has(column))
+  const stocks = STOCK_COLUMNS.filter((column) => wanted.has(column))
+  const withReach = UNIQUE_COLUMNS.some((column) => wanted.has(column))
+  return table.ranges.map((range) => {
+    const rows = rowsBetween(table, range, from, to)
+    const aggregate: ProfileAggregate = {
+      profile: range.profile,
+      network: networks.get(range.profile) ?? '',
+      sums: {},
+      counts: {},
+      stocks: {},
+      windows: withReach ? windowsOf(table, rows, period) : emptyWindows(period),
+    }
+    for (const column of flows) addFlow(aggregate, column, table.columns[column], rows)
+    for (const column of stocks) {
+      const older = rowsBetween(table, range, to - STOCK_AGE_DAYS, to)
+      for (let row = older.end - 1; row >= older.start; row--) {
+        const value = table.columns[column][row]!
+        if (Number.isNaN(value)) continue
+        aggregate.stocks[column] = { day: dayFromNumber(table.days[row]!), value }
+        break
+      }
+    }
+    return aggregate
+  })
+}
+
+function addFlow(aggregate: ProfileAggregate, column: FlowColumn, values: Float64Array, rows: { start: number; end: number }): void {
+  const { sum, count } = sumPresent(values, rows.start, rows.end)
+  if (count === 0) return
+  aggregate.sums[column] = sum
+  aggregate.counts[column] = count
+}
+
+function windowsOf(table: FactTable, rows: { start: number; end: number }, period: Period): ReachWindows {
+  const windows = emptyWindows(period)
+  const from = dayNumber(period.from)
+  const to = dayNumber(period.to)
+  const { reach_1d: daily, reach_7d: sevenDays, reach_28d: twentyEightDays } = table.columns
+  const byLength = { 1: daily, 7: sevenDays, 28: twentyEightDays }
+  for (let row = rows.start; row < rows.end; row++) {
+    const day = table.days[row]!
+    const index = Math.floor((to - day) / 7)
+    const block = windows.blocks[index]
+    const sums = block ?? windows.head
+    if (!Number.isNaN(daily[row]!)) {
+      sums.dailySum += daily[row]!
+      sums.dailyCount++
+    }
+    if (block && (to - day) % 7 === 0) {
+      if (!Number.isNaN(sevenDays[row]!)) block.sevenDays = sevenDays[row]!
+      if (!Number.isNaN(twentyEightDays[row]!)) block.twentyEightDays = twentyEightDays[row]!
+    }
+    for (const length of WINDOW_DAYS) {
+      const value = byLength[length][row]!
+      if (day - length + 1 < from || Number.isNaN(value)) continue
+      windows.largest[length] = Math.max(windows.largest[length] ?? 0, value)
+    }
+  }
+  return windows
+}

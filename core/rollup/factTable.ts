@@ -1,0 +1,52 @@
+import { dayFromNumber, dayNumber, type Day } from '../days/day'
+import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
+
+/** One profile on one day, as a person or a file would write it. An absent figure is null or left out; it is never zero. */
+export type ProfileDay = { profile: number; day: Day } & Partial<Record<FactColumn, number | null>>
+
+/** Daily figures by column, sorted by profile and then by day. An absent figure is NaN. */
+export interface FactTable {
+  /** Day numbers (see `dayNumber`), one for each row. */
+  days: Int32Array
+  columns: Record<FactColumn, Float64Array>
+  /** The rows of each profile: from `start` up to, but not including, `end`. */
+  ranges: { profile: number; start: number; end: number }[]
+}
+
+/**
+ * A fact table from rows in any order.
+ *
+ * @throws RangeError when a profile has a day twice
+ * @example factTable([{ profile: 1, day: '2026-10-01', impressions: 120 }])
+ */
+export function factTable(rows: readonly ProfileDay[]): FactTable {
+  const sorted = [...rows].sort((a, b) => a.profile - b.profile || (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))
+  const days = Int32Array.from(sorted, ({ day }) => dayNumber(day))
+  const columns = Object.fromEntries(
+    FACT_COLUMNS.map((column) => [column, Float64Array.from(sorted, (row) => row[column] ?? Number.NaN)]),
+  ) as Record<FactColumn, Float64Array>
+  const ranges: FactTable['ranges'] = []
+  sorted.forEach(({ profile }, row) => {
+    const last = ranges.at(-1)
+    if (last?.profile !== profile) return ranges.push({ profile, start: row, end: row + 1 })
+    if (days[row] === days[row - 1]) throw new RangeError(`profile ${profile} has ${dayFromNumber(days[row]!)} twice`)
+    return (last.end = row + 1)
+  })
+  return { days, columns, ranges }
+}
+
+/** The rows of a profile whose days lie from one day number to another (both included), as a half-open range. */
+export function rowsBetween(table: FactTable, range: { start: number; end: number }, from: number, to: number): { start: number; end: number } {
+  return { start: firstAtLeast(table.days, range, from), end: firstAtLeast(table.days, range, to + 1) }
+}
+
+function firstAtLeast(days: Int32Array, { start, end }: { start: number; end: number }, day: number): number {
+  let low = start
+  let high = end
+  while (low < high) {
+    const middle = (low + high) >>> 1
+    if (days[middle]! < day) low = middle + 1
+    else high = middle
+  }
+  return low
+}

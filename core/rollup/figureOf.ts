@@ -1,0 +1,201 @@
+import { hasValue, type Coverage, type Figure } from '../figures/figure'
+import { calculator, type Calculator, type Working } from '../figures/working'
+import { columnsOf, metricById } from '../metrics/catalogue'
+import type { FactColumn, FlowMetric, Metric, RatioMetric, StockMetric, UniqueMetric } from '../metrics/metric'
+import { networkById, reportsColumn } from '../networks/networks'
+import { lengthOf, type Period } from '../periods/period'
+import { reachBounds, type ReachBounds } from '../reach/reachBounds'
+import type { ProfileAggregate } from './aggregate'
+
+/** What a figure needs beside its aggregates. */
+export interface FigureContext {
+  period: Period
+  /** People who could be reached on these networks, as far as somebody has said so. */
+  universe?: number
+  /** Names of profiles for the workings. */
+  names?: ReadonlyMap<number, string>
+  /** Keep the working. */
+  explain?: boolean
+}
+
+/**
+ * The figure of a metric over profiles and a period, by the roll-up rule of the metric's kind.
+ *
+ * @param aggregates  one for each profile of the scope
+ * @returns           a figure; without data it has no value and says why
+ * @throws            RangeError when there is no such metric
+ * @example           figureOf('impressions', aggregates, { period }).value
+ */
+export function figureOf(metricId: string, aggregates: readonly ProfileAggregate[], context: FigureContext): Figure {
+  const metric = metricById(metricId)
+  const calc = calculator(context.explain ?? false)
+  switch (metric.kind) {
+    case 'flow':
+      return flowFigure(metric, aggregates, context, calc)
+    case 'stock':
+      return stockFigure(metric, aggregates, context, calc)
+    case 'unique':
+      return uniqueFigure(metric, aggregates, context, calc)
+    case 'ratio':
+      return ratioFigure(metric, aggregates, context, calc)
+  }
+}
+
+const nameOf = (context: FigureContext, profile: number): string => context.names?.get(profile) ?? `Profile ${profile}`
+
+/** Splits profiles into those whose network reports any of the columns and those whose network does not. */
+function reporting(aggregates: readonly ProfileAggregate[], columns: readonly FactColumn[]) {
+  const reports = ({ network }: ProfileAggregate) => columns.some((column) => reportsColumn(networkById(network), column))
+  return { members: aggregates.filter(reports), unreported: aggregates.filter((aggregate) => !reports(aggregate)).map(({ profile }) => profile) }
+}
+
+function coverageOf(members: readonly ProfileAggregate[], unreported: number[], expected: number, present: (member: ProfileAggregate) => number): Coverage {
+  const counts = members.map((member) => ({ profile: member.profile, present: present(member), expected }))
+  return {
+    expected: expected * members.length,
+    present: counts.reduce((sum, count) => sum + count.present, 0),
+    partial: counts.filter((count) => count.present < expected),
+    unreported,
+  }
+}
+
+function without(metric: Metric, coverage: Coverage, members: number): Figure {
+  const reason = members === 0 ? `No network in this scope reports ${metric.name.toLowerCase()}.` : 'There is no data for these days.'
+  return { metric: metric.id, exactness: 'exact', reason, observations: 0, coverage }
+}
+
+/** Only the one operand where there is just one, so that workings are no longer than they need to be. */
+const joined = (calc: Calculator, label: string, operands: Working[]): Working => (operands.length === 1 ? operands[0]! : calc.step(label, 'sum', operands))
+
+function exactFigure(metric: Metric, working: Working, coverage: Coverage, context: FigureContext): Figure {
+  return {
+    metric: metric.id, value: working.value, exactness: 'exact', observations: Math.abs(working.value), coverage,
+    ...(context.explain && { working: { value: working } }),
+  }
+}
+
+function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
+  const { members, unreported } = reporting(aggregates, metric.parts.map(({ column }) => column))
+  const reportedParts = ({ network }: ProfileAggregate) => metric.parts.filter(({ column }) => reportsColumn(networkById(network), column))
+  const coverage = coverageOf(members, unreported, lengthOf(context.period), (member) =>
+    Math.min(...reportedParts(member).map(({ column }) => member.counts[column] ?? 0)))
+  const operands = members.flatMap((member) => memberFlow(metric, member, nameOf(context, member.profile), calc) ?? [])
+  if (operands.length === 0) return without(metric, coverage, members.length)
+  return exactFigure(metric, joined(calc, metric.name, operands), coverage, context)
+}
+
+function memberFlow(metric: FlowMetric, { sums }: ProfileAggregate, name: string, calc: Calculator): Working | undefined {
+  const present = metric.parts.filter(({ column }) => sums[column] !== undefined)
+  if (present.length === 0) return undefined
+  if (metric.parts.length === 1) return calc.given(name, sums[metric.parts[0]!.column]!)
+  const side = (sign: 1 | -1) => present.filter((part) => part.sign === sign).map(({ column }) => calc.given(partName(column), sums[column]!))
+  const gained = side(1)
+  const lost = side(-1)
+  if (lost.length === 0) return calc.step(name, 'sum', gained)
+  return calc.step(name, 'difference', [gained.length === 1 ? gained[0]! : calc.step('Won', 'sum', gained), ...lost])
+}
+
+const partName = (column: string): string => metricById(column).name
+
+function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
+  const { members, unreported } = reporting(aggregates, [metric.column])
+  const coverage = coverageOf(members, unreported, 1, (member) => (member.stocks[metric.column] ? 1 : 0))
+  const operands = members.flatMap((member) => {
+    const level = member.stocks[metric.column]
+    return level ? [calc.given(`${nameOf(context, member.profile)}, ${level.day}`, level.value)] : []
+  })
+  if (operands.length === 0) {
+    return { ...without(metric, coverage, members.length), ...(members.length > 0 && { reason: 'There is no count in the seven days up to the end of the period.' }) }
+  }
+  return exactFigure(metric, joined(calc, metric.name, operands), coverage, context)
+}
+
+function uniqueFigure(metric: UniqueMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
+  const { members, unreported } = reporting(aggregates, Object.values(metric.windows))
+  const days = lengthOf(context.period)
+  const dailyDays = ({ windows }: ProfileAggregate) => windows.head.dailyCount + windows.blocks.reduce((sum, block) => sum + block.dailyCount, 0)
+  const coverage = coverageOf(members, unreported, days, dailyDays)
+  const known = members.flatMap((member) => {
+    const impressions = member.counts[metric.ceiling] === days ? member.sums[metric.ceiling] : undefined
+    const bounds = reachBounds(calc, member.windows, impressions)
+    return bounds ? [{ name: nameOf(context, member.profile), bounds }] : []
+  })
+  if (known.length === 0) return without(metric, coverage, members.length)
+  const { value, low, high } = known.length === 1 ? single(known[0]!.bounds) : together(known, context.universe, calc)
+  return {
+    metric: metric.id,
+    exactness: value === undefined ? 'bounded' : low === undefined ? 'exact' : 'estimated',
+    ...(value && { value: value.value }),
+    ...(low && { low: low.value }),
+    ...(high && { high: high.value }),
+    observations: (value ?? low)!.value,
+    coverage,
+    ...(context.explain && { working: { value, low, high } }),
+  }
+}
+
+interface Bounded {
+  value?: Working
+  low?: Working
+  high?: Working
+}
+
+const single = ({ exact, low, high }: ReachBounds): Bounded => (exact ? { value: exact } : { low, high })
+
+/** Reach over several profiles: between the largest of them and all of them added; in between, as if people overlapped at random. */
+function together(known: { name: string; bounds: ReachBounds }[], universe: number | undefined, calc: Calculator): Bounded {
+  const named = (side: 'low' | 'high') => known.flatMap(({ name, bounds }) => {
+    const working = bounds[side]
+    return working ? [{ ...working, label: name }] : []
+  })
+  const low = calc.step('Largest single profile', 'largest', named('low'))
+  const highs = named('high')
+  const all = highs.length === known.length ? calc.step('Sum of all, at most', 'sum', highs) : undefined
+  const audience = universe === undefined ? undefined : calc.given('Audience on these networks', universe)
+  const ceilings = [all, audience].filter((ceiling) => ceiling !== undefined)
+  const high = ceilings.length > 1 ? calc.step('At most', 'smallest', ceilings) : ceilings[0]
+  if (!audience || !all) return { low, high }
+  const points = known.map(({ name, bounds }) => (bounds.exact ? { ...bounds.exact, label: name } : calc.step(`${name}, middle of its range`, 'middle', [bounds.low, bounds.high!])))
+  return { value: calc.step('If they overlap at random', 'random duplication', [audience, ...points]), low, high }
+}
+
+function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
+  const explained = { ...context, explain: true }
+  const usable = aggregates.filter((aggregate) =>
+    [metric.numerator, metric.denominator].every((id) => hasValue(figureOf(id, [aggregate], { ...context, explain: false }))))
+  const numerator = figureOf(metric.numerator, usable.length > 0 ? usable : aggregates, explained)
+  const denominator = figureOf(metric.denominator, usable.length > 0 ? usable : aggregates, explained)
+  const columns = [metric.numerator, metric.denominator].map((id) => columnsOf(metricById(id)))
+  const idle = aggregates.filter((aggregate) => !usable.includes(aggregate))
+  const reports = ({ network }: ProfileAggregate) => columns.every((side) => side.some((column) => reportsColumn(networkById(network), column)))
+  const days = lengthOf(context.period)
+  const silent = idle.filter(reports).map(({ profile }) => ({ profile, present: 0, expected: days }))
+  const { coverage: ofNumerator } = numerator
+  const coverage: Coverage = usable.length === 0 ? ofNumerator : {
+    expected: ofNumerator.expected + days * silent.length, present: ofNumerator.present, partial: [...ofNumerator.partial, ...silent],
+    unreported: idle.filter((aggregate) => !reports(aggregate)).map(({ profile }) => profile),
+  }
+  const base = denominator.value ?? denominator.low ?? 0
+  if (usable.length === 0) {
+    return { ...without(metric, coverage, aggregates.length), reason: numerator.reason ?? denominator.reason ?? 'There is no data for these days.' }
+  }
+  if (base <= 0) return { ...without(metric, coverage, 1), reason: `${metricById(metric.denominator).name} is zero: there is nothing to divide by.` }
+  const over = (divisor: Working | undefined) =>
+    divisor && divisor.value > 0 ? calc.step(metric.name, 'quotient', [named(numerator), { ...divisor, label: metricById(metric.denominator).name }]) : undefined
+  const value = over(denominator.working?.value)
+  const bounded = denominator.exactness !== 'exact'
+  const low = bounded ? over(denominator.working?.high) : undefined
+  const high = bounded ? over(denominator.working?.low) : undefined
+  return {
+    metric: metric.id,
+    exactness: denominator.exactness,
+    ...(value && { value: value.value }),
+    ...(low && { low: low.value }),
+    ...(high && { high: high.value }),
+    observations: base,
+    coverage,
+    ...(context.explain && { working: { value, low, high } }),
+  }
+}
+
+const named = (figure: Figure): Working => ({ ...figure.working!.value!, label: metricById(figure.metric).name })

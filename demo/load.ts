@@ -1,0 +1,70 @@
+import type { Pool } from 'mysql2/promise'
+import { addDays, type Day } from '../core/days/day'
+import { FACT_COLUMNS } from '../core/metrics/metric'
+import { daysEnding, eachDay } from '../core/periods/period'
+import { hashPassword } from '../server/auth/password'
+import { seal } from '../server/auth/secrets'
+import { inTransaction } from '../server/db/clientDb'
+import { AGENCY, CLIENTS, EVENTS, PEOPLE, PROFILES } from './cast'
+import { world } from './world'
+
+/** How far back the database's own past goes, and where it stops: the newest days are left for the first sync. */
+const PAST_DAYS = 730
+const LEFT_TO_SYNC_DAYS = 10
+
+/**
+ * Puts the scenario into an empty database: the agency, its people and clients, and two years of figures as if they had been synced all along.
+ *
+ * @param anchor    the last complete day
+ * @param password  of the three people
+ * @param tokenFor  the token that a network has given for a profile
+ */
+export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenFor: (network: string, remoteId: string) => string): Promise<void> {
+  const hash = await hashPassword(password)
+  await inTransaction(pool, async (db) => {
+    const insert = async (text: string, values: unknown[]): Promise<number> => {
+      const [result] = await db.query(text, values)
+      return (result as { insertId: number }).insertId
+    }
+    const agency = await insert('INSERT INTO agency (name, address, contact, colour, logo_svg) VALUES (?, ?, ?, ?, ?)', [AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo])
+    const clients = new Map<string, number>()
+    for (const { slug, name, timeZone, universe } of CLIENTS) {
+      clients.set(slug, await insert('INSERT INTO client (agency_id, slug, name, time_zone, universe) VALUES (?, ?, ?, ?, ?)', [agency, slug, name, timeZone, universe]))
+    }
+    let author = 0
+    for (const person of PEOPLE) {
+      const id = await insert('INSERT INTO person (agency_id, email, name, role, password_hash, is_demo) VALUES (?, ?, ?, ?, ?, 1)', [agency, person.email, person.name, person.role, hash])
+      if (person.role === 'analyst') author = id
+      for (const slug of person.clients) await insert('INSERT INTO person_client VALUES (?, ?)', [id, clients.get(slug)])
+    }
+    const { profileDay, posts } = world(anchor)
+    const last = addDays(anchor, -LEFT_TO_SYNC_DAYS)
+    for (const profile of PROFILES) {
+      const client = clients.get(profile.client)
+      const id = await insert(
+        'INSERT INTO profile (client_id, network, handle, name, remote_id, consent, tokens, synced_to, synced_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        [client, profile.network, profile.handle, profile.name, profile.remoteId, profile.connected ? 'given' : 'none',
+          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null, profile.connected ? last : null, profile.connected ? `${last} 06:00:00` : null])
+      if (!profile.connected) continue
+      const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))
+      const rows = days.flatMap((day) => profileDay(profile, day, addDays(day, 30)) ?? [])
+      await db.query(`INSERT INTO profile_day (client_id, profile_id, day, ${FACT_COLUMNS.join(', ')}) VALUES ?`,
+        [rows.map((row) => [client, id, row.day, ...FACT_COLUMNS.map((column) => row[column] ?? null)])])
+      const published = days.flatMap((day) => posts(profile, day))
+      await db.query('INSERT INTO post (client_id, profile_id, remote_id, published_at, day, format, text, impressions, reactions, comments, shares, saves) VALUES ?',
+        [published.map((post) => [client, id, post.remoteId, post.publishedAt.replace('T', ' ').replace('Z', ''), post.day, post.format, post.text,
+          post.impressions, post.reactions, post.comments, post.shares, post.saves])])
+    }
+    for (const { client, from, to, note } of EVENTS) {
+      if (note) await insert('INSERT INTO note (client_id, from_day, to_day, title, body, written_by) VALUES (?, ?, ?, ?, ?, ?)', [clients.get(client), addDays(anchor, -from), addDays(anchor, -to), note.title, note.body, author])
+    }
+    const blocks = [
+      { id: 'figures', kind: 'figures', title: 'The period at a glance', metrics: ['reach', 'impressions', 'interactions', 'engagement_by_reach', 'followers_net'], text: '', comment: '' },
+      { id: 'line', kind: 'chart', title: '', metrics: ['impressions'], text: '', comment: '' },
+      { id: 'profiles', kind: 'table', title: 'By profile', metrics: ['followers', 'reach', 'interactions', 'engagement_by_reach', 'posts'], text: '', comment: '' },
+    ]
+    for (const { slug, name } of CLIENTS) {
+      await insert('INSERT INTO report (client_id, title, period, against, blocks) VALUES (?, ?, ?, ?, ?)', [clients.get(slug), `${name}, four-week report`, 'last-28-days', 'before', JSON.stringify(blocks)])
+    }
+  })
+}

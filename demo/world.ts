@@ -1,0 +1,148 @@
+import { addDays, dayNumber, daysBetween, weekday, type Day } from '../core/days/day'
+import type { FactColumn } from '../core/metrics/metric'
+import { networkById } from '../core/networks/networks'
+import { EVENTS, POST_TEXTS, type DemoEvent, type DemoProfile } from './cast'
+import { scatter, unit, wobble } from './random'
+
+/** A post with what it brought in over its life. */
+export interface DemoPost {
+  remoteId: string
+  publishedAt: string
+  day: Day
+  format: string
+  text: string
+  impressions: number
+  reactions: number
+  comments: number
+  shares: number
+  saves: number
+}
+
+export type DemoDay = { day: Day } & Partial<Record<FactColumn, number>>
+
+/** How a post's figures spread over the days of its life. */
+const LIFE = [0.5, 0.2, 0.1, 0.07, 0.05, 0.04, 0.04]
+const FORMAT_STRENGTH: Record<string, number> = { text: 0.8, photo: 1, video: 1.5, link: 0.6, story: 0.7, clip: 1.7 }
+const WEEKDAY_STRENGTH = [0.92, 0.9, 0.95, 1, 1.05, 1.2, 1.12]
+
+/**
+ * The invented world: a function of a profile and a day, ending on an anchor day. Nothing of it is stored; any period can be made, and made again.
+ *
+ * @param anchor  the last complete day when the scenario was set up; events are placed before it
+ */
+export function world(anchor: Day) {
+  const posts = memo((profile: DemoProfile, day: Day) => postsOn(profile, day))
+  const base = memo((profile: DemoProfile, day: Day) => baseOf(profile, day))
+
+  const eventsOf = (profile: DemoProfile, day: Day): DemoEvent[] => {
+    const before = daysBetween(day, anchor)
+    return EVENTS.filter(({ client, handle, from, to }) => client === profile.client && (!handle || handle === profile.handle) && before <= from && before >= to)
+  }
+  const strength = (profile: DemoProfile, day: Day): number => {
+    const season = 1 + 0.18 * Math.sin(((dayNumber(day) % 365) / 365) * 2 * Math.PI - 1.1)
+    const events = eventsOf(profile, day).reduce((product, { factor }) => product * factor, 1)
+    return WEEKDAY_STRENGTH[weekday(day) - 1]! * season * events
+  }
+
+  function postsOn(profile: DemoProfile, day: Day): DemoPost[] {
+    if (eventsOf(profile, day).some(({ silent }) => silent)) return []
+    const key = [profile.remoteId, day] as const
+    const mean = profile.postsPerWeek / 7
+    const count = Math.floor(mean) + (unit(...key, 'count') < mean - Math.floor(mean) ? 1 : 0)
+    return Array.from({ length: count }, (_, index) => {
+      const formats = networkById(profile.network).formats
+      const format = formats[Math.floor(unit(...key, index, 'format') * formats.length)]!
+      const hour = 7 + Math.floor(unit(...key, index, 'hour') * 14)
+      const impressions = scatter(profile.impressionsPerPost * FORMAT_STRENGTH[format]! * wobble(0.7, ...key, index) * grown(profile, day) * strength(profile, day), ...key, index)
+      const interactions = impressions * profile.rate * wobble(0.4, ...key, index, 'rate')
+      const texts = POST_TEXTS[profile.client]!
+      return {
+        remoteId: `${profile.remoteId.slice(0, 8)}${String(dayNumber(day)).padStart(6, '0')}${index}`,
+        publishedAt: `${day}T${String(hour).padStart(2, '0')}:${String(Math.floor(unit(...key, index, 'minute') * 60)).padStart(2, '0')}:00Z`,
+        day, format, text: texts[Math.floor(unit(...key, index, 'text') * texts.length)]!,
+        impressions,
+        reactions: Math.round(interactions * 0.78), comments: Math.round(interactions * 0.09),
+        shares: Math.round(interactions * 0.08), saves: Math.round(interactions * 0.05),
+      }
+    })
+  }
+
+  function grown(profile: DemoProfile, day: Day): number {
+    return Math.exp((-Math.log(1 + profile.growthPerYear) * daysBetween(day, anchor)) / 365)
+  }
+
+  function followers(profile: DemoProfile, day: Day): number {
+    const swing = 1 + 0.0006 * Math.sin(dayNumber(day) / 5) + 0.0004 * (unit(profile.remoteId, day, 'swing') - 0.5)
+    return Math.round(profile.followers * grown(profile, day) * swing)
+  }
+
+  function baseOf(profile: DemoProfile, day: Day): Required<Pick<DemoDay, 'impressions' | 'reactions' | 'comments' | 'shares' | 'saves' | 'reach_1d'>> {
+    const key = [profile.remoteId, day] as const
+    const still = profile.background * grown(profile, day) * strength(profile, day) * wobble(0.25, ...key, 'still')
+    const total = { impressions: scatter(still, ...key, 'i'), reactions: scatter(still * profile.rate * 0.25, ...key, 'r'), comments: 0, shares: 0, saves: 0, reach_1d: 0 }
+    LIFE.forEach((part, age) => {
+      for (const post of posts(profile, addDays(day, -age))) {
+        const now = part * (eventsOf(profile, day).reduce((product, { factor }) => product * Math.min(1, factor), 1))
+        total.impressions += Math.round(post.impressions * now)
+        total.reactions += Math.round(post.reactions * now)
+        total.comments += Math.round(post.comments * now)
+        total.shares += Math.round(post.shares * now)
+        total.saves += Math.round(post.saves * now)
+      }
+    })
+    total.reach_1d = Math.round(total.impressions / (1.25 + 0.35 * unit(...key, 'frequency')))
+    return total
+  }
+
+  function reachOver(profile: DemoProfile, day: Day, days: number): number {
+    const pool = profile.followers * 7
+    let missed = 1
+    let largest = 0
+    for (let back = 0; back < days; back++) {
+      const { reach_1d: reach } = base(profile, addDays(day, -back))
+      missed *= 1 - Math.min(reach, pool * 0.9) / pool
+      largest = Math.max(largest, reach)
+    }
+    return Math.max(largest, Math.floor(pool * (1 - missed)))
+  }
+
+  /**
+   * What a network says of a profile's day.
+   *
+   * @param asOf  the last complete day when it is asked: the newest three days are still provisional and are restated later
+   * @returns     undefined where the network has nothing for the day
+   */
+  function profileDay(profile: DemoProfile, day: Day, asOf: Day): DemoDay | undefined {
+    if (day > asOf || eventsOf(profile, day).some(({ missing }) => missing)) return undefined
+    const figures = base(profile, day)
+    const provisional = (value: number) => (daysBetween(day, asOf) < 3 ? Math.floor(value * 0.965) : value)
+    const gained = followers(profile, day) - followers(profile, addDays(day, -1))
+    const lost = scatter(followers(profile, day) * 0.0004, profile.remoteId, day, 'lost')
+    const all: Required<Omit<DemoDay, 'day'>> = {
+      ...figures,
+      impressions: provisional(figures.impressions), reactions: provisional(figures.reactions), reach_1d: provisional(figures.reach_1d),
+      views: Math.round(figures.impressions * 0.42), clicks: scatter(figures.impressions * 0.011, profile.remoteId, day, 'clicks'),
+      posts: posts(profile, day).length, profile_visits: scatter(figures.impressions * 0.03, profile.remoteId, day, 'visits'),
+      followers: followers(profile, day), new_followers: Math.max(0, gained + lost), lost_followers: Math.max(lost, -gained),
+      reach_7d: reachOver(profile, day, 7), reach_28d: reachOver(profile, day, 28),
+    }
+    const reported = networkById(profile.network).reports.map((column) => [column, all[column]])
+    return { day, ...Object.fromEntries(reported) }
+  }
+
+  return { profileDay, posts }
+}
+
+function memo<T>(make: (profile: DemoProfile, day: Day) => T): (profile: DemoProfile, day: Day) => T {
+  const known = new Map<string, T>()
+  return (profile, day) => {
+    const key = `${profile.remoteId} ${day}`
+    let value = known.get(key)
+    if (value === undefined) {
+      if (known.size > 50_000) known.clear()
+      value = make(profile, day)
+      known.set(key, value)
+    }
+    return value
+  }
+}

@@ -1,0 +1,51 @@
+import { zafferTheme } from './app/theme/preset'
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  ssr: false,
+  devtools: { enabled: false },
+  telemetry: { enabled: false },
+  modules: ['@pinia/nuxt', '@pinia/colada-nuxt', '@primevue/nuxt-module', 'nuxt-auth-utils', 'nuxt-security', '@vueuse/nuxt', '@nuxt/eslint'],
+  css: ['@fontsource-variable/source-serif-4/index.css', '@fontsource-variable/source-sans-3/index.css', '~/theme/base.css'],
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Zaffer',
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'color-scheme', content: 'light dark' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
+  primevue: {
+    autoImport: false,
+    components: { include: ['Button', 'Checkbox', 'DataTable', 'Column', 'DatePicker', 'Dialog', 'InputText', 'Message', 'Password', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
+    options: { ripple: false, theme: { preset: zafferTheme, options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'primevue, app' } } } },
+  },
+  runtimeConfig: { session: { name: 'zaffer', maxAge: 60 * 60 * 24 * 14, password: '', cookie: { sameSite: 'lax', httpOnly: true, secure: false } } },
+  security: {
+    rateLimiter: false,
+    requestSizeLimiter: false,
+    xssValidator: false,
+    corsHandler: false,
+    headers: {
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'font-src': ["'self'", 'data:'],
+        'connect-src': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'form-action': ["'self'"],
+        'base-uri': ["'none'"],
+        'object-src': ["'none'"],
+        'upgrade-insecure-requests': false,
+      },
+      strictTransportSecurity: false,
+      crossOriginEmbedderPolicy: false,
+      referrerPolicy: 'no-referrer',
+    },
+  },
+  nitro: { preset: 'node-server', compressPublicAssets: true },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  eslint: { config: { stylistic: false } },
+})

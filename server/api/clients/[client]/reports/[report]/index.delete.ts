@@ -1,0 +1,7 @@
+import { clientRoute, idParam } from '../../../../../http/route'
+import { removeReport } from '../../../../../reports/reports'
+
+export default clientRoute('write', async ({ event, db }) => {
+  await removeReport(db, idParam(event, 'report', 'report'), true)
+  return { ok: true }
+})

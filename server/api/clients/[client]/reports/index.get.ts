@@ -1,0 +1,4 @@
+import { clientRoute } from '../../../../http/route'
+import { reportsOf } from '../../../../reports/reports'
+
+export default clientRoute('read', ({ db }) => reportsOf(db))

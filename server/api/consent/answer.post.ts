@@ -1,0 +1,12 @@
+import { getQuery, getRequestURL } from 'h3'
+import { route } from '../../http/route'
+import { endConsent } from '../../work/consent'
+
+/** The network's answer, passed on by the page to which it has sent the owner back. */
+export default route(async (event) => {
+  const { origin } = getRequestURL(event)
+  const answer = new URL('/consent/answer', origin)
+  for (const [name, value] of Object.entries(getQuery(event))) answer.searchParams.set(name, String(value))
+  const profile = await endConsent(answer, `${origin}/consent/answer`)
+  return { profile: profile.name, network: profile.networkName }
+})

@@ -1,0 +1,62 @@
+import * as oauth from 'oauth4webapi'
+import { networkById } from '../../core/networks/networks'
+import { now } from '../clock'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, type DaysPage, type NetworkConnector, type PostsPage, type Tokens } from './network'
+
+const CLIENT: oauth.Client = { client_id: 'zaffer' }
+const TIMEOUT_MS = 15_000
+
+/**
+ * A network that speaks HTTP with JSON pages and OAuth 2.0.
+ *
+ * @param network  the network's id
+ * @param base     where it answers, for example http://127.0.0.1:4321
+ */
+export function httpNetwork(network: string, base = process.env.ZAFFER_STANDINS_URL): NetworkConnector {
+  if (!base) throw new Error('ZAFFER_STANDINS_URL is not set')
+  const { name } = networkById(network)
+  const server: oauth.AuthorizationServer = { issuer: base, authorization_endpoint: `${base}/${network}/consent`, token_endpoint: `${base}/${network}/token` }
+  const options = { [oauth.allowInsecureRequests]: new URL(base).hostname === '127.0.0.1', signal: () => AbortSignal.timeout(TIMEOUT_MS) }
+
+  async function granted(response: Response, process: (response: Response) => Promise<oauth.TokenEndpointResponse>, previous?: Tokens): Promise<Tokens> {
+    const result = await process(response).catch((error: unknown) => {
+      if (error instanceof oauth.ResponseBodyError) throw new ConsentWithdrawn(name)
+      throw new NetworkTrouble(`${name} gave an answer that cannot be read: ${(error as Error).message}`)
+    })
+    return { access: result.access_token, refresh: result.refresh_token ?? previous?.refresh ?? '', until: now() + (result.expires_in ?? 0) * 1000 }
+  }
+
+  async function page<T>(tokens: Tokens, path: string, from: string): Promise<T> {
+    const address = `${base}/${network}/${path}?from=${from}`
+    const response = await fetch(address, { headers: { authorization: `Bearer ${tokens.access}` }, signal: AbortSignal.timeout(TIMEOUT_MS), redirect: 'error' })
+      .catch(() => { throw new NetworkTrouble(`${name} does not answer.`) })
+    if (response.status === 429) throw new RateLimited(Math.min(3600, Math.max(1, Number(response.headers.get('retry-after')) || 60)))
+    if (response.status === 401) throw new ConsentWithdrawn(name)
+    if (!response.ok) throw new NetworkTrouble(`${name} answered ${response.status}.`)
+    const body = (await response.json()) as { data: unknown; through?: string; next: string | null }
+    if (!Array.isArray(body.data)) throw new NetworkTrouble(`${name} gave an answer without data.`)
+    return { ...body, next: body.next ?? undefined } as T
+  }
+
+  return {
+    consentAddress({ remoteId, state, challenge, redirect }) {
+      const address = new URL(server.authorization_endpoint!)
+      address.search = new URLSearchParams({
+        response_type: 'code', client_id: CLIENT.client_id, redirect_uri: redirect, state, code_challenge: challenge, code_challenge_method: 'S256', login_hint: remoteId,
+      }).toString()
+      return address.href
+    },
+    async redeem({ answer, state, verifier, redirect }) {
+      const parameters = oauth.validateAuthResponse(server, CLIENT, answer, state)
+      const response = await oauth.authorizationCodeGrantRequest(server, CLIENT, oauth.None(), parameters, redirect, verifier, options)
+      return await granted(response, (given) => oauth.processAuthorizationCodeResponse(server, CLIENT, given))
+    },
+    async refresh(tokens) {
+      const response = await oauth.refreshTokenGrantRequest(server, CLIENT, oauth.None(), tokens.refresh, options)
+        .catch(() => { throw new NetworkTrouble(`${name} does not answer.`) })
+      return await granted(response, (given) => oauth.processRefreshTokenResponse(server, CLIENT, given), tokens)
+    },
+    days: (tokens, remoteId, from) => page<DaysPage>(tokens, `profiles/${remoteId}/days`, from),
+    posts: (tokens, remoteId, from) => page<PostsPage>(tokens, `profiles/${remoteId}/posts`, from),
+  }
+}

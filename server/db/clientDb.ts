@@ -1,0 +1,91 @@
+import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
+import { database } from './pool'
+import { raw, sql, ThisClient, type Query } from './sql'
+
+/** Runs queries that name their client. There is no other way to the data of a client. */
+export interface ClientDb {
+  /** The value that every query has to name. */
+  readonly client: ThisClient
+  readonly clientId: number
+  readonly slug: string
+  readonly name: string
+  readonly timeZone: string
+  readonly universe: number | undefined
+  rows: <T>(query: Query<true>) => Promise<T[]>
+  one: <T>(query: Query<true>) => Promise<T | undefined>
+  run: (query: Query<true>) => Promise<ResultSetHeader>
+  /** Inserts rows of this client; where a key exists already, the columns of `update` are written over. */
+  insertRows: (table: string, columns: readonly string[], rows: readonly unknown[][], update?: readonly string[]) => Promise<void>
+  /** All or nothing. Inside another transaction it is part of that one. */
+  transaction: <T>(work: (db: ClientDb) => Promise<T>) => Promise<T>
+}
+
+/** A client as its row has it. */
+export interface ClientRow {
+  client_id: number
+  slug: string
+  name: string
+  time_zone: string
+  universe: number | null
+}
+
+/** A handle on the data of one client, for a person who was found to have it or for a job that belongs to it. */
+export function clientDb(row: ClientRow, runner: Pool | PoolConnection = database()): ClientDb {
+  const clientId = row.client_id
+  const client = new ThisClient(clientId)
+  const check = ({ bound, values }: Query<true>) => {
+    if (!bound || !values.includes(clientId)) throw new Error('a query does not name its client')
+  }
+  const db: ClientDb = {
+    client, clientId, slug: row.slug, name: row.name, timeZone: row.time_zone, universe: row.universe ?? undefined,
+    async rows<T>(query: Query<true>) {
+      check(query)
+      const [rows] = await runner.query<RowDataPacket[]>(query.text, query.values)
+      return rows as T[]
+    },
+    one: async <T>(query: Query<true>) => (await db.rows<T>(query))[0],
+    async run(query) {
+      check(query)
+      const [result] = await runner.query<ResultSetHeader>(query.text, query.values)
+      return result
+    },
+    async insertRows(table, columns, rows, update = []) {
+      if (rows.length === 0) return
+      const text = insertText(table, columns, update)
+      await runner.query(text, [rows.map((row) => [clientId, ...row])])
+    },
+    transaction: (work) => ('getConnection' in runner ? inTransaction(runner, (connection) => work(clientDb(row, connection))) : work(db)),
+  }
+  return db
+}
+
+function insertText(table: string, columns: readonly string[], update: readonly string[]): string {
+  const names = raw(['client_id', ...columns].join(', ')).text
+  const text = `INSERT INTO ${raw(table).text} (${names}) VALUES ?`
+  return update.length === 0 ? text : `${text} ON DUPLICATE KEY UPDATE ${raw(update.map((column) => `${column} = VALUES(${column})`).join(', ')).text}`
+}
+
+/** Runs work on one connection in a transaction; an error takes everything back. A deadlock is tried again. */
+export async function inTransaction<T>(pool: Pool, work: (connection: PoolConnection) => Promise<T>, tries = 4): Promise<T> {
+  const connection = await pool.getConnection()
+  try {
+    await connection.beginTransaction()
+    const result = await work(connection)
+    await connection.commit()
+    return result
+  } catch (error) {
+    await connection.rollback().catch(() => connection.destroy())
+    if (tries > 1 && (error as { errno?: number }).errno === 1213) return await inTransaction(pool, work, tries - 1)
+    throw error
+  } finally {
+    connection.release()
+  }
+}
+
+/** A handle for a job, by the client that the job belongs to. */
+export async function clientDbForJob(clientId: number): Promise<ClientDb> {
+  const { text, values } = sql`SELECT client_id, slug, name, time_zone, universe FROM client WHERE client_id = ${clientId}`
+  const [rows] = await database().query<RowDataPacket[]>(text, values)
+  if (!rows[0]) throw new Error(`there is no client ${clientId}`)
+  return clientDb(rows[0] as ClientRow)
+}

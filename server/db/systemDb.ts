@@ -1,0 +1,19 @@
+import type { ResultSetHeader, RowDataPacket } from 'mysql2/promise'
+import { database } from './pool'
+import type { Query } from './sql'
+
+/**
+ * Queries that belong to no client: people, sign-in attempts, the queue of jobs, and the look-up of a secret link by its hash. They never
+ * read the figures of a client.
+ */
+export const systemDb = {
+  async rows<T>(query: Query<boolean>): Promise<T[]> {
+    const [rows] = await database().query<RowDataPacket[]>(query.text, query.values)
+    return rows as T[]
+  },
+  one: async <T>(query: Query<boolean>): Promise<T | undefined> => (await systemDb.rows<T>(query))[0],
+  async run(query: Query<boolean>): Promise<ResultSetHeader> {
+    const [result] = await database().query<ResultSetHeader>(query.text, query.values)
+    return result
+  },
+}

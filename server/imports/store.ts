@@ -1,0 +1,129 @@
+import { badRequest, conflict, notFound } from '../problems/problem'
+import type { Layout } from '../../core/imports/layout'
+import type { Mapping } from '../../core/imports/rowReader'
+import type { ImportSummary, MappingInput } from '../../shared/imports'
+import type { ClientDb } from '../db/clientDb'
+import { raw, sql } from '../db/sql'
+import { enqueue } from '../jobs/queue'
+import { signatureOf } from './upload'
+
+export type ImportState = 'uploading' | 'uploaded' | 'checking' | 'checked' | 'applying' | 'applied' | 'undoing' | 'undone' | 'failed'
+
+/** An import as a person sees it. */
+export interface ImportView {
+  id: number
+  fileName: string
+  bytes: number
+  state: ImportState
+  layout: Layout
+  mapping: Partial<Mapping> | null
+  summary: ImportSummary | null
+  createdBy: string | null
+  createdAt: Date
+  appliedAt: Date | null
+  appliedRows: number
+}
+
+interface ImportRow extends Omit<ImportView, 'layout' | 'mapping' | 'summary'> {
+  layout: string
+  mapping: string | null
+  summary: string | null
+}
+
+const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.mapping, i.summary, i.created_at AS createdAt, i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy`)
+const read = (text: string | null) => (text === null ? null : JSON.parse(text))
+const toView = (row: ImportRow): ImportView => ({ ...row, layout: read(row.layout ?? '{}'), mapping: read(row.mapping), summary: read(row.summary) })
+
+/** The imports of a client, the newest first. */
+export async function importsOf(db: ClientDb): Promise<ImportView[]> {
+  return (await db.rows<ImportRow>(sql`
+    SELECT    ${COLUMNS}
+    FROM      import i
+    LEFT JOIN person p ON p.person_id = i.created_by
+    WHERE     i.client_id = ${db.client}
+    AND       i.state <> 'uploading'
+    ORDER BY  i.import_id DESC`)).map(toView)
+}
+
+/** One import, or Problem 404. */
+export async function importById(db: ClientDb, id: number): Promise<ImportView> {
+  const row = await db.one<ImportRow>(sql`
+    SELECT    ${COLUMNS}, i.layout
+    FROM      import i
+    LEFT JOIN person p ON p.person_id = i.created_by
+    WHERE     i.client_id = ${db.client}
+    AND       i.import_id = ${id}`)
+  if (!row) throw notFound('import')
+  return toView(row)
+}
+
+/** Goes from one state to the next, only from those given: two people who press a button at once do it once. */
+export async function moveTo(db: ClientDb, id: number, from: readonly ImportState[], to: ImportState): Promise<boolean> {
+  const { affectedRows } = await db.run(sql`
+    UPDATE import SET state = ${to}, applied_at = IF(${to} = 'applied', NOW(), applied_at) WHERE client_id = ${db.client} AND import_id = ${id} AND state IN (${from})`)
+  return affectedRows === 1
+}
+
+/** Takes the matching of columns and has the whole file checked. Nothing is written to the figures. */
+export async function startCheck(db: ClientDb, id: number, mapping: MappingInput, person: number): Promise<number> {
+  const view = await importById(db, id)
+  if (mapping.targets.length !== view.layout.headings.length) throw badRequest('The file has another number of columns. Open the import again.')
+  return await db.transaction(async (inside) => {
+    if (!(await moveTo(inside, id, ['uploaded', 'checked', 'failed'], 'checking'))) throw conflict('This import has moved on. Open it again to see where it stands.')
+    await inside.run(sql`UPDATE import SET mapping = ${JSON.stringify(mapping)}, summary = NULL WHERE client_id = ${inside.client} AND import_id = ${id}`)
+    await inside.run(sql`
+      INSERT INTO import_memory (client_id, signature, mapping)
+      VALUES (${inside.client}, ${signatureOf(view.layout)}, ${JSON.stringify(mapping)})
+      ON DUPLICATE KEY UPDATE mapping = VALUES(mapping)`)
+    return await enqueue(inside, 'import.check', id, {}, person)
+  })
+}
+
+/** Writes a checked file into the figures. */
+export async function startApply(db: ClientDb, id: number, person: number): Promise<number> {
+  const view = await importById(db, id)
+  if (view.state === 'checked' && view.summary?.good === 0) throw conflict('There is no good row to write. Mend the file and bring it again.')
+  return await db.transaction(async (inside) => {
+    if (!(await moveTo(inside, id, ['checked', 'applying'], 'applying'))) throw conflict('Only a file that has been checked can be written. Open the import again to see where it stands.')
+    return await enqueue(inside, 'import.apply', id, {}, person)
+  })
+}
+
+/** Brings back what was there before an import. */
+export async function startUndo(db: ClientDb, id: number, person: number): Promise<number> {
+  const view = await importById(db, id)
+  const later = await db.one<{ id: number; fileName: string; days: number }>(sql`
+    SELECT   i.import_id AS id, i.file_name AS fileName, COUNT(*) AS days
+    FROM     import_before b
+    JOIN     import i ON i.client_id = b.client_id AND i.import_id = b.import_id
+    WHERE    b.client_id = ${db.client}
+    AND      b.previous_import = ${id}
+    GROUP BY i.import_id
+    ORDER BY i.import_id DESC
+    LIMIT    1`)
+  if (later) throw conflict(`"${later.fileName}" was imported later and changed ${later.days} of the same days. Undo that import first.`, { import: later.id })
+  return await db.transaction(async (inside) => {
+    if (!(await moveTo(inside, view.id, ['applied', 'undoing'], 'undoing'))) throw conflict('Only an import that was written can be undone.')
+    return await enqueue(inside, 'import.undo', id, {}, person)
+  })
+}
+
+/** Takes away a file that was never written. */
+export async function discard(db: ClientDb, id: number): Promise<void> {
+  const { affectedRows } = await db.run(sql`
+    DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${id} AND state IN ('uploaded', 'checked', 'failed', 'undone') AND applied_rows = 0`)
+  if (affectedRows === 0) throw conflict('Only a file that was not written can be taken away.')
+}
+
+export interface BadRow {
+  line: number
+  reason: string
+  cells: string[]
+}
+
+/** The rows of a file that could not be read, with line and reason. */
+export async function badRowsOf(db: ClientDb, id: number, limit: number): Promise<BadRow[]> {
+  const rows = await db.rows<{ line: number; reason: string; cells: string }>(sql`
+    SELECT line, reason, cells FROM import_bad_row WHERE client_id = ${db.client} AND import_id = ${id} ORDER BY line LIMIT ${limit}`)
+  return rows.map((row) => ({ ...row, cells: JSON.parse(row.cells) as string[] }))
+}

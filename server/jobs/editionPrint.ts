@@ -1,0 +1,36 @@
+import { chromium } from 'playwright-core'
+import { editionById, shareEdition } from '../reports/editions'
+import type { JobContext } from './context'
+
+const CHROMIUM = process.env.ZAFFER_CHROMIUM ?? '/usr/bin/chromium'
+const ARGUMENTS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--font-render-hinting=none']
+const TICKET_MINUTES = 5
+
+/** Makes the PDF of an edition from the page that readers see: A4, page numbers, real text, a contents outline. */
+export async function editionPrint(context: JobContext): Promise<void> {
+  const { db, job } = context
+  const id = Number(job.subject)
+  const edition = await editionById(db, id)
+  const ticket = await context.step((inside) => shareEdition(inside, id, new Date(Date.now() + TICKET_MINUTES * 60_000), 'print'))
+  const pdf = await printPage(`${process.env.ZAFFER_APP_URL}/shared/${ticket}?print=1`, `${edition.content.client} · ${edition.title} · edition ${edition.number}`)
+  await context.finish((inside) => inside.insertRows('edition_pdf', ['edition_id', 'content'], [[id, pdf]], ['content']), 'PDF ready')
+}
+
+/** Prints a page of the application once it says that it is ready. */
+export async function printPage(address: string, footer: string): Promise<Buffer> {
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ARGUMENTS })
+  try {
+    const page = await browser.newPage({ viewport: { width: 794, height: 1123 }, reducedMotion: 'reduce' })
+    await page.goto(address, { waitUntil: 'networkidle' })
+    await page.locator('[data-ready="true"]').waitFor({ timeout: 20_000 })
+    await page.evaluate(() => document.fonts.ready)
+    const text = footer.replace(/[&<>"]/g, (character) => `&#${character.codePointAt(0)};`)
+    return await page.pdf({
+      format: 'A4', printBackground: true, outline: true, tagged: true, displayHeaderFooter: true, headerTemplate: '<span></span>',
+      footerTemplate: `<div style="font:8px sans-serif;color:#454F61;width:100%;padding:0 16mm;display:flex;justify-content:space-between"><span>${text}</span><span>Page <span class="pageNumber"></span> of <span class="totalPages"></span></span></div>`,
+      margin: { top: '16mm', bottom: '18mm', left: '16mm', right: '16mm' },
+    })
+  } finally {
+    await browser.close()
+  }
+}

@@ -1,0 +1,120 @@
+import { randomUUID } from 'node:crypto'
+import type { ClientDb } from '../db/clientDb'
+import { sql } from '../db/sql'
+import { systemDb } from '../db/systemDb'
+
+export const JOB_KINDS = ['sync', 'import.check', 'import.apply', 'import.undo', 'edition.issue', 'edition.print'] as const
+export type JobKind = (typeof JOB_KINDS)[number]
+
+/** How long a job belongs to the process that claimed it without a sign of life, in seconds. */
+export const LEASE_SECONDS = 15
+
+/** A job as the worker sees it. */
+export interface Job {
+  job_id: number
+  client_id: number
+  kind: JobKind
+  subject: string
+  payload: string
+  attempts: number
+  lease: string
+}
+
+/** A job as a person sees it. */
+export interface JobView {
+  id: number
+  kind: JobKind
+  subject: string
+  state: 'queued' | 'running' | 'done' | 'failed'
+  progress: number
+  total: number | null
+  message: string
+  result: unknown
+}
+
+/**
+ * Puts a job into the queue. While the same job is waiting or running, it is that one: asking twice does the work once.
+ *
+ * @returns the job's id
+ */
+export async function enqueue(db: ClientDb, kind: JobKind, subject: string | number, payload: unknown = {}, person?: number): Promise<number> {
+  const key = `${db.clientId}:${kind}:${subject}`
+  const { insertId } = await db.run(sql`
+    INSERT INTO job (client_id, kind, subject, live_key, payload, created_by)
+    VALUES (${db.client}, ${kind}, ${String(subject)}, ${key}, ${JSON.stringify(payload)}, ${person})
+    ON DUPLICATE KEY UPDATE job_id = LAST_INSERT_ID(job_id), run_after = IF(state = 'queued', NOW(3), run_after)`)
+  return insertId
+}
+
+type ViewRow = Omit<JobView, 'result'> & { result: string | null }
+const toView = (row: ViewRow): JobView => ({ ...row, result: row.result === null ? null : JSON.parse(row.result) })
+
+/** A job of a client by its id. */
+export async function jobById(db: ClientDb, id: number): Promise<JobView | undefined> {
+  const row = await db.one<ViewRow>(sql`
+    SELECT job_id AS id, kind, subject, state, progress, total, message, result
+    FROM   job
+    WHERE  client_id = ${db.client}
+    AND    job_id = ${id}`)
+  return row && toView(row)
+}
+
+/** The newest job of a kind for each subject. */
+export async function newestJobs(db: ClientDb, kind: JobKind): Promise<JobView[]> {
+  const rows = await db.rows<ViewRow>(sql`
+    SELECT job_id AS id, kind, subject, state, progress, total, message, result
+    FROM   job
+    WHERE  client_id = ${db.client}
+    AND    job_id IN (SELECT MAX(job_id) FROM job WHERE client_id = ${db.client} AND kind = ${kind} GROUP BY subject)`)
+  return rows.map(toView)
+}
+
+/** The newest job for one subject, of the kinds that begin with a word. */
+export async function newestJob(db: ClientDb, kind: string, subject: number): Promise<JobView | null> {
+  const row = await db.one<ViewRow>(sql`
+    SELECT   job_id AS id, kind, subject, state, progress, total, message, result
+    FROM     job
+    WHERE    client_id = ${db.client}
+    AND      kind LIKE ${`${kind}%`}
+    AND      subject = ${String(subject)}
+    ORDER BY job_id DESC
+    LIMIT    1`)
+  return row ? toView(row) : null
+}
+
+/** Claims the next job that is due, or one whose process has died. A job is claimed by one process only. */
+export async function claim(): Promise<Job | undefined> {
+  const candidates = await systemDb.rows<{ job_id: number }>(sql`
+    SELECT   job_id
+    FROM     job
+    WHERE    (state = 'queued' AND run_after <= NOW(3))
+    OR       (state = 'running' AND lease_until < NOW(3))
+    ORDER BY kind = 'sync', run_after
+    LIMIT    4`)
+  for (const { job_id: id } of candidates) {
+    const lease = randomUUID()
+    const { affectedRows } = await systemDb.run(sql`
+      UPDATE job
+      SET    state = 'running', lease = ${lease}, lease_until = NOW(3) + INTERVAL ${LEASE_SECONDS} SECOND, attempts = attempts + 1
+      WHERE  job_id = ${id}
+      AND    ((state = 'queued' AND run_after <= NOW(3)) OR (state = 'running' AND lease_until < NOW(3)))`)
+    if (affectedRows === 1) return await systemDb.one<Job>(sql`SELECT job_id, client_id, kind, subject, payload, attempts, lease FROM job WHERE job_id = ${id} AND lease = ${lease}`)
+  }
+  return undefined
+}
+
+/** Says that a job is still being worked on. @returns whether it still belongs to this process */
+export const keepLease = async ({ job_id: id, lease }: Job): Promise<boolean> => (await systemDb.run(sql`
+  UPDATE job SET lease_until = NOW(3) + INTERVAL ${LEASE_SECONDS} SECOND WHERE job_id = ${id} AND lease = ${lease} AND state = 'running'`)).affectedRows === 1
+
+/** Ends a job for good. */
+export const failJob = ({ job_id: id, lease }: Job, message: string) => systemDb.run(sql`
+  UPDATE job SET state = 'failed', live_key = NULL, lease = NULL, finished_at = NOW(), message = ${message.slice(0, 400)} WHERE job_id = ${id} AND lease = ${lease}`)
+
+/** Puts a job back, to be tried again after some seconds. */
+export const postponeJob = ({ job_id: id, lease }: Job, seconds: number, message: string, countsAsTry: boolean) => systemDb.run(sql`
+  UPDATE job
+  SET    state = 'queued', lease = NULL, run_after = NOW(3) + INTERVAL ${seconds} SECOND, message = ${message.slice(0, 400)},
+         attempts = attempts - ${countsAsTry ? 0 : 1}
+  WHERE  job_id = ${id}
+  AND    lease = ${lease}`)

@@ -1,0 +1,133 @@
+import { createHash } from 'node:crypto'
+import { canonicalJson } from '../../core/reports/canonicalJson'
+import { newToken, tokenHash } from '../auth/secrets'
+import { now } from '../clock'
+import { clientDbForJob, type ClientDb } from '../db/clientDb'
+import { sql } from '../db/sql'
+import { systemDb } from '../db/systemDb'
+import { notFound, Problem } from '../problems/problem'
+import type { ReportContent } from './content'
+
+/** An issued report, without its content. */
+export interface EditionHead {
+  id: number
+  reportId: number
+  number: number
+  title: string
+  periodWords: string
+  issuedAt: Date
+  issuedBy: string | null
+  sha256: string
+}
+
+/** An issued report: its frozen content and whether the hash over it still fits. */
+export interface Edition extends EditionHead {
+  content: ReportContent
+  isIntact: boolean
+  hasPdf: boolean
+}
+
+interface EditionRow extends Omit<EditionHead, 'title' | 'periodWords'> {
+  content: string
+  hasPdf: number
+}
+
+export const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex')
+
+/** Freezes content as the next edition of a report. Part of a transaction that holds the report's row. */
+export async function freeze(db: ClientDb, reportId: number, requestKey: string, content: ReportContent, person: number | undefined): Promise<number> {
+  const text = canonicalJson(content)
+  const { next } = (await db.one<{ next: number }>(sql`
+    SELECT COALESCE(MAX(number), 0) + 1 AS next FROM edition WHERE client_id = ${db.client} AND report_id = ${reportId} FOR UPDATE`))!
+  const { insertId } = await db.run(sql`
+    INSERT INTO edition (client_id, report_id, number, request_key, content, sha256, issued_at, issued_by)
+    VALUES (${db.client}, ${reportId}, ${next}, ${requestKey}, ${text}, ${sha256(text)}, ${new Date(now())}, ${person})`)
+  return insertId
+}
+
+const toEdition = ({ content: text, hasPdf, ...row }: EditionRow): Edition => {
+  const content = JSON.parse(text) as ReportContent
+  return { ...row, title: content.title, periodWords: content.periodWords, content, isIntact: sha256(text) === row.sha256, hasPdf: hasPdf === 1 }
+}
+
+/** The editions of a client, the newest first. */
+export async function editionsOf(db: ClientDb): Promise<EditionHead[]> {
+  return await db.rows<EditionHead>(sql`
+    SELECT    e.edition_id AS id, e.report_id AS reportId, e.number, JSON_VALUE(e.content, '$.title') AS title,
+              JSON_VALUE(e.content, '$.periodWords') AS periodWords, e.issued_at AS issuedAt, p.name AS issuedBy, e.sha256
+    FROM      edition e
+    LEFT JOIN person p ON p.person_id = e.issued_by
+    WHERE     e.client_id = ${db.client}
+    ORDER BY  e.issued_at DESC, e.edition_id DESC`)
+}
+
+/** One edition, or Problem 404. */
+export async function editionById(db: ClientDb, id: number): Promise<Edition> {
+  const row = await db.one<EditionRow>(sql`
+    SELECT    e.edition_id AS id, e.report_id AS reportId, e.number, e.content, e.issued_at AS issuedAt, p.name AS issuedBy, e.sha256,
+              EXISTS (SELECT 1 FROM edition_pdf f WHERE f.client_id = e.client_id AND f.edition_id = e.edition_id) AS hasPdf
+    FROM      edition e
+    LEFT JOIN person p ON p.person_id = e.issued_by
+    WHERE     e.client_id = ${db.client}
+    AND       e.edition_id = ${id}`)
+  if (!row) throw notFound('edition')
+  return toEdition(row)
+}
+
+/** The PDF of an edition, once it is made. */
+export async function editionPdf(db: ClientDb, id: number): Promise<Buffer | undefined> {
+  return (await db.one<{ content: Buffer }>(sql`SELECT content FROM edition_pdf WHERE client_id = ${db.client} AND edition_id = ${id}`))?.content
+}
+
+/** A link that was given to somebody. The secret itself is known only at the moment it is made. */
+export interface ShareView {
+  id: number
+  createdAt: Date
+  endsAt: Date
+  isRevoked: boolean
+}
+
+/**
+ * Makes a secret link to one edition.
+ *
+ * @returns the secret, which is kept nowhere
+ */
+export async function shareEdition(db: ClientDb, editionId: number, endsAt: Date, purpose: 'reader' | 'print'): Promise<string> {
+  const token = newToken()
+  await db.run(sql`
+    INSERT INTO share_link (client_id, edition_id, token_hash, purpose, ends_at) VALUES (${db.client}, ${editionId}, ${tokenHash(token)}, ${purpose}, ${endsAt})`)
+  return token
+}
+
+/** The links to an edition that were given to readers. */
+export const sharesOf = async (db: ClientDb, editionId: number): Promise<ShareView[]> => (await db.rows<Omit<ShareView, 'isRevoked'> & { revoked: number }>(sql`
+  SELECT   share_id AS id, created_at AS createdAt, ends_at AS endsAt, revoked_at IS NOT NULL AS revoked
+  FROM     share_link
+  WHERE    client_id = ${db.client}
+  AND      edition_id = ${editionId}
+  AND      purpose = 'reader'
+  ORDER BY share_id DESC`)).map(({ revoked, ...share }) => ({ ...share, isRevoked: revoked === 1 }))
+
+/** Makes a link useless from now on. */
+export async function revokeShare(db: ClientDb, editionId: number, shareId: number): Promise<void> {
+  const { affectedRows } = await db.run(sql`
+    UPDATE share_link SET revoked_at = COALESCE(revoked_at, NOW()) WHERE client_id = ${db.client} AND edition_id = ${editionId} AND share_id = ${shareId}`)
+  if (affectedRows === 0) throw notFound('link')
+}
+
+/**
+ * The edition behind a secret link, for somebody who has not signed in, with a handle that sees nothing but what the caller asks of it.
+ *
+ * @throws Problem 404 when the link is unknown, over or revoked; which of them is not said
+ */
+export async function openShare(token: string): Promise<{ db: ClientDb; edition: Edition }> {
+  const link = await systemDb.one<{ client_id: number; edition_id: number }>(sql`
+    SELECT client_id, edition_id
+    FROM   share_link
+    WHERE  token_hash = ${tokenHash(token)}
+    AND    revoked_at IS NULL
+    AND    ends_at > NOW()`)
+  if (!link) throw new Problem(404, 'Not found', 'This link does not work any more: it has ended, was withdrawn, or was not copied whole. Ask the agency for a new one.')
+  const db = await clientDbForJob(link.client_id)
+  return { db, edition: await editionById(db, link.edition_id) }
+}

@@ -1,0 +1,71 @@
+import type { Against } from '../../core/periods/comparison'
+import type { Block, ReportInput } from '../../shared/scope'
+import type { ClientDb } from '../db/clientDb'
+import { sql } from '../db/sql'
+import { conflict, notFound } from '../problems/problem'
+
+/** A report as it is kept. */
+export interface Report {
+  id: number
+  title: string
+  period: string
+  against: Against
+  blocks: Block[]
+  version: number
+  changedAt: Date
+  editions: number
+}
+
+type ReportRow = Omit<Report, 'blocks'> & { blocks: string }
+const toReport = (row: ReportRow): Report => ({ ...row, blocks: JSON.parse(row.blocks) as Block[] })
+
+/** The reports of a client, by title. */
+export async function reportsOf(db: ClientDb): Promise<Report[]> {
+  return (await db.rows<ReportRow>(sql`
+    SELECT   r.report_id AS id, r.title, r.period, r.against, r.blocks, r.version, r.changed_at AS changedAt,
+             (SELECT COUNT(*) FROM edition e WHERE e.client_id = r.client_id AND e.report_id = r.report_id) AS editions
+    FROM     report r
+    WHERE    r.client_id = ${db.client}
+    AND      r.removed_at IS NULL
+    ORDER BY r.title, r.report_id`)).map(toReport)
+}
+
+/** One report, or Problem 404. */
+export async function reportById(db: ClientDb, id: number): Promise<Report> {
+  const report = (await reportsOf(db)).find((candidate) => candidate.id === id)
+  if (!report) throw notFound('report')
+  return report
+}
+
+/** @returns the id of a new report with the usual blocks */
+export async function addReport(db: ClientDb, title: string, blocks: Block[]): Promise<number> {
+  return (await db.run(sql`
+    INSERT INTO report (client_id, title, period, against, blocks)
+    VALUES (${db.client}, ${title}, 'last-28-days', 'before', ${JSON.stringify(blocks)})`)).insertId
+}
+
+/**
+ * Saves a report.
+ *
+ * @returns the new version
+ * @throws  Problem 409 when somebody else has saved it since it was opened
+ */
+export async function saveReport(db: ClientDb, id: number, report: ReportInput): Promise<number> {
+  await reportById(db, id)
+  const { affectedRows } = await db.run(sql`
+    UPDATE report
+    SET    title = ${report.title}, period = ${report.period}, against = ${report.against}, blocks = ${JSON.stringify(report.blocks)},
+           version = version + 1, changed_at = NOW()
+    WHERE  client_id = ${db.client}
+    AND    report_id = ${id}
+    AND    version = ${report.version}`)
+  if (affectedRows === 0) throw conflict('Somebody else has changed this report since you opened it. Open it again to see their version; yours is still on your screen.')
+  return report.version + 1
+}
+
+/** Takes a report off the list or brings it back; its editions stay. */
+export async function removeReport(db: ClientDb, id: number, isRemoved: boolean): Promise<void> {
+  const { affectedRows } = await db.run(sql`
+    UPDATE report SET removed_at = IF(${isRemoved}, NOW(), NULL) WHERE client_id = ${db.client} AND report_id = ${id}`)
+  if (affectedRows === 0) throw notFound('report')
+}

@@ -1,0 +1,93 @@
+import * as oauth from 'oauth4webapi'
+import { newToken, seal, tokenHash, unseal } from '../auth/secrets'
+import { httpNetwork } from '../connectors/httpNetwork'
+import { clientDbForJob, type ClientDb } from '../db/clientDb'
+import { profileForSync, type ProfileRow } from '../db/questions/profiles'
+import { sql } from '../db/sql'
+import { systemDb } from '../db/systemDb'
+import { enqueue } from '../jobs/queue'
+import { notFound, Problem } from '../problems/problem'
+
+/** How long a consent link lives. */
+export const CONSENT_DAYS = 14
+
+const over = () => new Problem(404, 'Not found', 'This consent link does not work any more: it was used, or is older than two weeks. Ask the agency for a new one.')
+
+/**
+ * Makes a link that the owner of a profile can open, whoever they are, to give consent on the network itself.
+ *
+ * @returns the secret of the link
+ */
+export async function askForConsent(db: ClientDb, profileId: number): Promise<string> {
+  if (!(await profileForSync(db, profileId))) throw notFound('profile')
+  const token = newToken()
+  await db.run(sql`
+    INSERT INTO consent_request (client_id, profile_id, token_hash, ends_at)
+    VALUES (${db.client}, ${profileId}, ${tokenHash(token)}, NOW() + INTERVAL ${CONSENT_DAYS} DAY)`)
+  return token
+}
+
+interface OpenRequest {
+  client_id: number
+  request_id: number
+  profile_id: number
+  verifier: Buffer | null
+}
+
+/** The request behind a consent link, with the profile that it asks for. */
+export async function openConsent(token: string): Promise<{ db: ClientDb; request: OpenRequest; profile: ProfileRow }> {
+  const request = await systemDb.one<OpenRequest>(sql`
+    SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE token_hash = ${tokenHash(token)} AND used_at IS NULL AND ends_at > NOW()`)
+  return await withProfile(request)
+}
+
+async function withProfile(request: OpenRequest | undefined) {
+  if (!request) throw over()
+  const db = await clientDbForJob(request.client_id)
+  const profile = await profileForSync(db, request.profile_id)
+  if (!profile) throw over()
+  return { db, request, profile }
+}
+
+/**
+ * Begins the code flow for a consent link.
+ *
+ * @param redirect  where the network sends the owner back to
+ * @returns         the address of the network's consent page
+ */
+export async function beginConsent(token: string, redirect: string): Promise<string> {
+  const { db, request, profile } = await openConsent(token)
+  const state = oauth.generateRandomState()
+  const verifier = oauth.generateRandomCodeVerifier()
+  await db.run(sql`
+    UPDATE consent_request
+    SET    state_hash = ${tokenHash(state)}, verifier = ${seal(verifier)}
+    WHERE  client_id = ${db.client}
+    AND    request_id = ${request.request_id}`)
+  const challenge = await oauth.calculatePKCECodeChallenge(verifier)
+  return httpNetwork(profile.network).consentAddress({ remoteId: profile.remote_id, state, challenge, redirect })
+}
+
+/**
+ * Ends the code flow: keeps the tokens and begins the first sync.
+ *
+ * @param answer  the address to which the network has sent the owner back
+ * @throws        Problem when the owner refused or the answer does not belong to a request
+ */
+export async function endConsent(answer: URL, redirect: string): Promise<ProfileRow> {
+  const state = answer.searchParams.get('state') ?? ''
+  const found = await systemDb.one<OpenRequest>(sql`
+    SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE state_hash = ${tokenHash(state)} AND used_at IS NULL AND ends_at > NOW()`)
+  const { db, request, profile } = await withProfile(found)
+  if (answer.searchParams.get('error')) throw new Problem(403, 'Refused', 'The consent was refused, and nothing was read. The link still works, should that have been a mistake.')
+  const tokens = await httpNetwork(profile.network).redeem({ answer, state, verifier: unseal(request.verifier!), redirect }).catch(() => {
+    throw new Problem(502, 'The network did not confirm', 'The network did not confirm the consent. Open the link again.')
+  })
+  await db.transaction(async (inside) => {
+    await inside.run(sql`UPDATE consent_request SET used_at = NOW() WHERE client_id = ${inside.client} AND request_id = ${request.request_id}`)
+    await inside.run(sql`
+      UPDATE profile SET consent = 'given', tokens = ${seal(JSON.stringify(tokens))}, sync_error = NULL WHERE client_id = ${inside.client} AND profile_id = ${profile.profile_id}`)
+    await enqueue(inside, 'sync', profile.profile_id)
+  })
+  return profile
+}

@@ -1,0 +1,53 @@
+import { lastCompleteDay } from '../../core/days/lastCompleteDay'
+import type { Day } from '../../core/days/day'
+import { comparison, type Comparison } from '../../core/periods/comparison'
+import { describeAgainst, describePeriod } from '../../core/periods/describePeriod'
+import { parsePeriod } from '../../core/periods/parsePeriod'
+import type { Period } from '../../core/periods/period'
+import type { ScopeQuery } from '../../shared/scope'
+import { now } from '../clock'
+import type { ClientDb } from '../db/clientDb'
+import { activeProfiles, type ProfileRow } from '../db/questions/profiles'
+import { badRequest } from '../problems/problem'
+
+/** A scope with its words turned into profiles and days. */
+export interface ResolvedScope {
+  query: ScopeQuery
+  profiles: ProfileRow[]
+  allProfiles: ProfileRow[]
+  period: Period
+  comparison: Comparison | undefined
+  lastComplete: Day
+  words: { who: string; period: string; against: string }
+  running: boolean
+}
+
+/**
+ * What a scope means for a client today.
+ *
+ * @throws Problem 400 when a profile is not the client's, RangeError when the period has no meaning
+ */
+export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<ResolvedScope> {
+  const lastComplete = lastCompleteDay(now(), db.timeZone)
+  const allProfiles = await activeProfiles(db)
+  const unknown = query.who.find((id) => !allProfiles.some(({ profile_id: profile }) => profile === id))
+  if (unknown !== undefined) throw badRequest('The address names a profile that this client does not have. Choose the profiles again.', { profile: unknown })
+  const profiles = query.who.length === 0 ? allProfiles : allProfiles.filter(({ profile_id: profile }) => query.who.includes(profile))
+  const { period, running } = parsePeriod(query.period, lastComplete)
+  const against = comparison(period, query.against, running)
+  return {
+    query, profiles, allProfiles, period, comparison: against, lastComplete, running,
+    words: {
+      who: describeWho(profiles, allProfiles),
+      period: describePeriod(period),
+      against: describeAgainst(query.against, against, period),
+    },
+  }
+}
+
+/** The profiles in words: all of them, one by name, or how many. */
+export function describeWho(profiles: readonly ProfileRow[], all: readonly ProfileRow[]): string {
+  if (profiles.length === 1) return `${profiles[0]!.name} on ${profiles[0]!.networkName}`
+  if (profiles.length === all.length) return all.length === 0 ? 'No profiles' : `All ${all.length} profiles`
+  return `${profiles.length} of ${all.length} profiles`
+}

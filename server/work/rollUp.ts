@@ -1,0 +1,31 @@
+import { columnsOf, metricById } from '../../core/metrics/catalogue'
+import type { FactColumn } from '../../core/metrics/metric'
+import type { ComparedAggregates } from '../../core/rollup/compareFigures'
+import type { FigureContext } from '../../core/rollup/figureOf'
+import type { ClientDb } from '../db/clientDb'
+import { aggregates, pairedAggregates } from '../db/questions/aggregates'
+import type { ResolvedScope } from './resolveScope'
+
+/** The columns that a list of metrics needs. */
+export const columnsFor = (metrics: readonly string[]): FactColumn[] => [...new Set(metrics.flatMap((id) => columnsOf(metricById(id))))]
+
+/** A scope rolled up for some metrics: the period and, where there is one, the comparison. */
+export async function rollUp(db: ClientDb, scope: ResolvedScope, metrics: readonly string[]): Promise<ComparedAggregates> {
+  const columns = columnsFor(metrics)
+  const members = scope.profiles.map(({ profile_id: profile, network }) => ({ profile, network }))
+  const [current, past] = await Promise.all([
+    aggregates(db, members, scope.period, columns),
+    scope.comparison && aggregates(db, members, scope.comparison.period, columns),
+  ])
+  if (!scope.comparison || !past) return { current }
+  const paired = await pairedAggregates(db, current, past, scope.period, scope.comparison, columns)
+  return { current, earlier: { period: scope.comparison.period, aggregates: past, paired } }
+}
+
+/** What figures need to know beside their aggregates. */
+export const contextOf = (db: ClientDb, scope: ResolvedScope, explain = false): FigureContext => ({
+  period: scope.period,
+  universe: db.universe,
+  names: new Map(scope.allProfiles.map(({ profile_id: profile, name, networkName }) => [profile, `${name}, ${networkName}`])),
+  explain,
+})

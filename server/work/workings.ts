@@ -1,0 +1,37 @@
+import { columnsOf, metricById } from '../../core/metrics/catalogue'
+import { networkById, reportsColumn } from '../../core/networks/networks'
+import type { Period } from '../../core/periods/period'
+import { compareFigures, type ComparedFigure } from '../../core/rollup/compareFigures'
+import { missingRanges } from '../../core/series/missingRanges'
+import type { ClientDb } from '../db/clientDb'
+import { daysPresent } from '../db/questions/aggregates'
+import type { ResolvedScope } from './resolveScope'
+import { contextOf, rollUp } from './rollUp'
+
+/** Everything that explains one figure. */
+export interface Workings extends ComparedFigure {
+  definition: string
+  missing: { profile: number; name: string; ranges: Period[] }[]
+  unreported: string[]
+  firstFetch: string[]
+}
+
+/** How a figure came about: its definition, its working with the actual numbers, and the days without data. */
+export async function workings(db: ClientDb, scope: ResolvedScope, metricId: string): Promise<Workings> {
+  const metric = metricById(metricId)
+  const rolled = await rollUp(db, scope, [metricId])
+  const context = contextOf(db, scope, true)
+  const compared = compareFigures(metricId, rolled, context)
+  const nameOf = (profile: number) => context.names!.get(profile)!
+  const missing = []
+  for (const { profile } of compared.figure.coverage.partial) {
+    const { network } = scope.profiles.find(({ profile_id: id }) => id === profile)!
+    const columns = columnsOf(metric).filter((column) => reportsColumn(networkById(network), column) && !['reach_7d', 'reach_28d'].includes(column))
+    missing.push({ profile, name: nameOf(profile), ranges: missingRanges(scope.period, await daysPresent(db, profile, scope.period, columns)) })
+  }
+  return {
+    ...compared, definition: metric.definition, missing,
+    unreported: compared.figure.coverage.unreported.map(nameOf),
+    firstFetch: scope.profiles.filter(({ first_fetch: first }) => first === 1).map(({ profile_id: id }) => nameOf(id)),
+  }
+}

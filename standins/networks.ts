@@ -1,0 +1,142 @@
+import { createHash } from 'node:crypto'
+import { addDays, type Day } from '../core/days/day'
+import { NETWORKS, type Network } from '../core/networks/networks'
+import { eachDay } from '../core/periods/period'
+import { PROFILES, type DemoProfile } from '../demo/cast'
+import { world } from '../demo/world'
+import { issueToken, readToken, type Claims } from './tokens'
+
+/** How the stand-in networks are set up. */
+export interface StandinSettings {
+  anchor: Day
+  secret: string
+  /** Requests that one token may make in a minute. */
+  requestsPerMinute: number
+  /** The last complete day and the time, as the application has them. */
+  lastComplete: () => Day
+  now: () => number
+}
+
+export interface Answer {
+  status: number
+  headers?: Record<string, string>
+  body: string
+}
+
+const HOUR = 3_600_000
+const ACCESS_LIFE = HOUR
+const REFRESH_LIFE = 400 * 24 * HOUR
+const PAGE_DAYS = 30
+
+const json = (status: number, body: unknown, headers: Record<string, string> = {}): Answer => ({ status, headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) })
+const escape = (text: string) => text.replace(/[&<>"']/g, (character) => `&#${character.codePointAt(0)};`)
+
+/**
+ * The stand-in networks: consent by OAuth 2.0 (code flow with PKCE), and daily figures and posts in pages, behind a rate limit, for as long
+ * back as the network remembers.
+ */
+export function standinNetworks(settings: StandinSettings) {
+  const { profileDay, posts } = world(settings.anchor)
+  const usedCodes = new Set<string>()
+  const requests = new Map<string, { minute: number; count: number }>()
+
+  /** Answers a request to /{network}/…; undefined when there is no such address. */
+  function handle(method: string, url: URL, headers: { authorization?: string }, form: URLSearchParams): Answer | undefined {
+    const [, networkId = '', ...rest] = url.pathname.split('/')
+    const network = NETWORKS.find(({ id }) => id === networkId)
+    if (!network) return undefined
+    const path = rest.join('/')
+    if (method === 'GET' && path === 'consent') return consentPage(network, url.searchParams)
+    if (method === 'POST' && path === 'consent') return decide(network, form)
+    if (method === 'POST' && path === 'token') return token(network, form)
+    const data = /^profiles\/(\d+)\/(days|posts)$/.exec(path)
+    if (method === 'GET' && data) return figures(network, data[1]!, data[2] as 'days' | 'posts', url.searchParams, headers.authorization)
+    return undefined
+  }
+
+  function consentPage(network: Network, query: URLSearchParams): Answer {
+    const profile = profileOf(network, query.get('login_hint') ?? '')
+    if (!profile) return { status: 404, headers: { 'content-type': 'text/html; charset=utf-8' }, body: '<p>There is no such profile.</p>' }
+    const hidden = ['state', 'redirect_uri', 'code_challenge', 'login_hint'].map((name) => `<input type="hidden" name="${name}" value="${escape(query.get(name) ?? '')}">`).join('')
+    return {
+      status: 200, headers: { 'content-type': 'text/html; charset=utf-8' },
+      body: `<!doctype html><html lang="en"><meta charset="utf-8"><title>${network.name}: consent</title>
+<style>body{font:16px/1.5 Georgia,serif;max-width:34rem;margin:4rem auto;padding:0 1rem}button{font:inherit;padding:.4rem 1rem;margin-right:1rem}</style>
+<main><h1>${network.name}</h1><p>Halyard Row asks to read the private figures of <strong>${escape(profile.name)}</strong>: reach, impressions, followers won and lost. It cannot publish or change anything.</p>
+<form method="post" action="/${network.id}/consent">${hidden}<button name="answer" value="yes">Allow reading</button><button name="answer" value="no">Refuse</button></form></main></html>`,
+    }
+  }
+
+  function decide(network: Network, form: URLSearchParams): Answer {
+    const redirect = form.get('redirect_uri') ?? ''
+    const profile = profileOf(network, form.get('login_hint') ?? '')
+    const target = URL.canParse(redirect) ? new URL(redirect) : undefined
+    if (!profile || !target || !['127.0.0.1', 'localhost', '[::1]'].includes(target.hostname)) return json(400, { error: 'invalid_request' })
+    target.searchParams.set('state', form.get('state') ?? '')
+    if (form.get('answer') === 'yes') {
+      const claims: Claims = {
+        use: 'code', network: network.id, profile: profile.remoteId, until: settings.now() + 60_000, redirect, challenge: form.get('code_challenge') ?? '',
+        id: `${settings.now()}-${usedCodes.size}`,
+      }
+      target.searchParams.set('code', issueToken(claims, settings.secret))
+    } else target.searchParams.set('error', 'access_denied')
+    return { status: 302, headers: { location: target.href }, body: '' }
+  }
+
+  function token(network: Network, form: URLSearchParams): Answer {
+    const claims = form.get('grant_type') === 'refresh_token'
+      ? readToken(form.get('refresh_token') ?? '', 'refresh', settings.secret, settings.now())
+      : redeemCode(form)
+    if (!claims || claims.network !== network.id) return json(400, { error: 'invalid_grant' })
+    return json(200, { ...tokensFor(network.id, claims.profile, settings), token_type: 'bearer', expires_in: ACCESS_LIFE / 1000 }, { 'cache-control': 'no-store' })
+  }
+
+  function redeemCode(form: URLSearchParams): Claims | undefined {
+    const code = form.get('code') ?? ''
+    const claims = readToken(code, 'code', settings.secret, settings.now())
+    const challenge = createHash('sha256').update(form.get('code_verifier') ?? '').digest('base64url')
+    if (!claims || claims.challenge !== challenge || claims.redirect !== form.get('redirect_uri') || usedCodes.has(code)) return undefined
+    usedCodes.add(code)
+    return claims
+  }
+
+  function figures(network: Network, remoteId: string, what: 'days' | 'posts', query: URLSearchParams, authorization = ''): Answer {
+    const bearer = authorization.replace(/^Bearer /i, '')
+    const claims = readToken(bearer, 'access', settings.secret, settings.now())
+    if (!claims || claims.network !== network.id || claims.profile !== remoteId) return json(401, { error: 'invalid_token' }, { 'www-authenticate': 'Bearer error="invalid_token"' })
+    const wait = limited(bearer)
+    if (wait) return json(429, { error: 'too many requests' }, { 'retry-after': String(wait) })
+    const profile = profileOf(network, remoteId)!
+    const last = settings.lastComplete()
+    const oldest = addDays(last, 1 - network.historyDays)
+    const asked = query.get('from') ?? oldest
+    const from = asked < oldest ? oldest : asked
+    if (from > last) return json(200, { data: [], next: null, oldest })
+    const days = eachDay({ from, to: last }).slice(0, PAGE_DAYS)
+    const end = days.at(-1)!
+    const data = what === 'days' ? days.flatMap((day) => profileDay(profile, day, last) ?? []) : days.flatMap((day) => posts(profile, day))
+    return json(200, { data, through: end, next: end < last ? addDays(end, 1) : null, oldest })
+  }
+
+  function limited(bearer: string): number | undefined {
+    const minute = Math.floor(Date.now() / 60_000)
+    const used = requests.get(bearer)
+    const count = used?.minute === minute ? used.count + 1 : 1
+    requests.set(bearer, { minute, count })
+    return count > settings.requestsPerMinute ? Math.max(1, Math.ceil(((minute + 1) * 60_000 - Date.now()) / 1000)) : undefined
+  }
+
+  return { handle }
+}
+
+const profileOf = (network: Network, remoteId: string): DemoProfile | undefined => PROFILES.find((profile) => profile.network === network.id && profile.remoteId === remoteId)
+
+/** An access token and a refresh token for a profile, as the consent of its owner gives them. */
+export function tokensFor(network: string, profile: string, settings: Pick<StandinSettings, 'secret' | 'now'>): { access_token: string; refresh_token: string } {
+  const claims = { network, profile }
+  return {
+    access_token: issueToken({ ...claims, use: 'access', until: settings.now() + ACCESS_LIFE }, settings.secret),
+    refresh_token: issueToken({ ...claims, use: 'refresh', until: settings.now() + REFRESH_LIFE }, settings.secret),
+  }
+}
+

@@ -1,0 +1,37 @@
+import { createServer } from 'node:http'
+import { lastCompleteDay } from '../core/days/lastCompleteDay'
+import { now } from '../server/clock'
+import { standinNetworks, type StandinSettings } from './networks'
+
+const { ZAFFER_STANDINS_PORT: port, ZAFFER_STANDINS_SECRET: secret, ZAFFER_WORLD_ANCHOR: anchor } = process.env
+if (!port || !secret || !anchor) throw new Error('ZAFFER_STANDINS_PORT, ZAFFER_STANDINS_SECRET and ZAFFER_WORLD_ANCHOR must be set')
+
+const settings: StandinSettings = {
+  anchor, secret, now,
+  requestsPerMinute: Number(process.env.ZAFFER_STANDINS_RATE ?? 120),
+  lastComplete: () => lastCompleteDay(now(), 'Europe/London'),
+}
+const networks = standinNetworks(settings)
+const LARGEST_FORM_BYTES = 64 * 1024
+
+const server = createServer((request, response) => {
+  const url = new URL(request.url ?? '/', `http://127.0.0.1:${port}`)
+  if (url.pathname === '/health') return void response.end('ok')
+  let form = ''
+  request.setEncoding('utf8')
+  request.on('data', (part: string) => {
+    form += part
+    if (form.length > LARGEST_FORM_BYTES) request.destroy()
+  })
+  request.on('end', () => {
+    try {
+      const answer = networks.handle(request.method ?? 'GET', url, request.headers, new URLSearchParams(form)) ?? { status: 404, body: 'There is nothing here.' }
+      response.writeHead(answer.status, answer.headers).end(answer.body)
+    } catch (error) {
+      console.error(error)
+      response.writeHead(500).end('The stand-in failed.')
+    }
+  })
+})
+server.listen(Number(port), '127.0.0.1')
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)).closeAllConnections())

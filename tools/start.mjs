@@ -1,0 +1,98 @@
+import { spawnSync } from 'node:child_process'
+import { resolve, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { rmSync } from 'node:fs'
+import { build, debianPackages, npmPackages } from './steps/packages.mjs'
+import { startDatabase } from './steps/database.mjs'
+import { logFile, openData, openSecrets } from './steps/data.mjs'
+import { freePort, Processes, requireFree, wait } from './steps/processes.mjs'
+import { say, Stop } from './steps/say.mjs'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+const data = resolve(root, process.env.ZAFFER_DATA ?? '.data')
+const port = Number(process.env.ZAFFER_PORT ?? 4310)
+const host = process.env.ZAFFER_HOST ?? '127.0.0.1'
+const isLoopback = ['127.0.0.1', '::1', 'localhost'].includes(host)
+
+let isStopping = false
+const processes = new Processes(join(data, 'processes.json'), (name, code) => {
+  if (isStopping) return
+  console.error(`\n${name[0].toUpperCase()}${name.slice(1)} ended (${code}). Its log is in ${join(data, 'logs')}.`)
+  void stop(1)
+})
+
+async function stop(code) {
+  if (isStopping) return
+  isStopping = true
+  say('Stopping')
+  await processes.endAll()
+  process.exit(code)
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0))
+
+async function waitFor(url, what, name) {
+  for (let tried = 0; tried < 300; tried++) {
+    if (isStopping) return
+    const answer = await fetch(url, { signal: AbortSignal.timeout(2000) }).catch(() => undefined)
+    if (answer?.ok) return
+    await wait(100)
+  }
+  throw new Stop(`${what} does not answer. Its log is ${join(data, 'logs', `${name}.log`)}.`)
+}
+
+async function start() {
+  if (Number(process.versions.node.split('.')[0]) < 20) throw new Stop(`Node 20 or newer is needed; this is ${process.version}.`)
+  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`ZAFFER_PORT is not a port: ${process.env.ZAFFER_PORT}`)
+  if (process.env.ZAFFER_NOW && Number.isNaN(Date.parse(process.env.ZAFFER_NOW))) throw new Stop(`ZAFFER_NOW is not a time: ${process.env.ZAFFER_NOW}`)
+  openData(data)
+  const left = await processes.clearUp()
+  if (left > 0) say(`Cleared up after a start that was killed (${left} processes)`)
+  await requireFree(port, host)
+  const ownDatabase = !process.env.ZAFFER_DATABASE_URL
+  debianPackages({ needsDatabase: ownDatabase })
+  npmPackages(root)
+  build(root)
+
+  const secrets = openSecrets(data)
+  const log = logFile(data)
+  const databaseUrl = process.env.ZAFFER_DATABASE_URL ?? (await startDatabase({ data, secrets, processes, log }))
+  const standinsPort = await freePort()
+  const env = {
+    ...process.env, NODE_ENV: 'production', ZAFFER_DATABASE_URL: databaseUrl, ZAFFER_SECRET: secrets.seal, ZAFFER_STANDINS_SECRET: secrets.standins, ZAFFER_STANDINS_PORT: String(standinsPort),
+    ZAFFER_STANDINS_URL: `http://127.0.0.1:${standinsPort}`, ZAFFER_DEMO_PASSWORD: secrets.demo, ZAFFER_APP_URL: `http://127.0.0.1:${port}`, NITRO_HOST: host, NITRO_PORT: String(port),
+    NUXT_SESSION_PASSWORD: secrets.session, ZAFFER_HOST: host,
+  }
+  const tsx = ['--import', 'tsx']
+  say('Bringing the database up to date')
+  const setup = spawnSync(process.execPath, [...tsx, join(root, 'tools/setup.ts')], { cwd: root, env, encoding: 'utf8' })
+  if (setup.status !== 0) throw new Stop(`The database could not be brought up to date:\n${setup.stderr.trim().split('\n').slice(0, 12).join('\n')}`)
+  const { loaded, anchor, people } = JSON.parse(setup.stdout.trim().split('\n').at(-1))
+  if (loaded) say('Loaded the demo: three clients with two years of figures')
+
+  say('Starting the stand-in networks, the worker and the application')
+  const node = (name, file, argument, logName, extra = {}) => processes.start(name, process.execPath, [...(file.endsWith('.ts') ? tsx : []), join(root, file)], { env: { ...env, ...extra }, log: log(logName), argument })
+  node('the stand-in networks', 'standins/serve.ts', 'standins/serve.ts', 'standins', { ZAFFER_WORLD_ANCHOR: anchor })
+  await waitFor(`http://127.0.0.1:${standinsPort}/health`, 'The stand-in networks', 'standins')
+  node('the application', '.output/server/index.mjs', '.output/server/index.mjs', 'application')
+  await waitFor(`http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/api/health`, 'The application', 'application')
+  node('the worker', 'server/worker.ts', 'server/worker.ts', 'worker')
+  say('Ready')
+  console.log(`\n  Zaffer   http://${isLoopback ? 'localhost' : host}:${port}\n`)
+  if (isLoopback && people.length > 0) {
+    console.log('  Demo login, the same password for all three:')
+    for (const { email, role } of people) console.log(`    ${email.padEnd(26)} ${role}`)
+    console.log(`    password  ${secrets.demo}\n`)
+  } else if (people.length > 0) {
+    console.log('  This address is not loopback, so the demo people cannot sign in here.')
+    console.log('  Add a person of your own: npm run add-person -- you@company.example "Your Name" owner\n')
+  }
+  console.log('  Ctrl+C stops everything.')
+}
+
+start().catch(async (error) => {
+  console.error(`\n${error instanceof Stop ? error.message : error.code === 'ENOSPC' ? 'The disk is full. Make room and start again.' : error.stack}`)
+  rmSync(join(data, 'init.sql'), { force: true })
+  isStopping = true
+  await processes.endAll().catch(() => {})
+  process.exit(1)
+})
