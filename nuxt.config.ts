@@ -6,6 +6,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   telemetry: { enabled: false },
   modules: ['@pinia/nuxt', '@pinia/colada-nuxt', '@primevue/nuxt-module', 'nuxt-auth-utils', 'nuxt-security', '@vueuse/nuxt', '@nuxt/eslint'],
+  components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
   css: ['@fontsource-variable/source-serif-4/index.css', '@fontsource-variable/source-sans-3/index.css', '~/theme/base.css'],
   app: {
     head: {
@@ -16,9 +17,8 @@ export default defineNuxtConfig({
     },
   },
   primevue: {
-    autoImport: false,
     components: { include: ['Button', 'Checkbox', 'DataTable', 'Column', 'DatePicker', 'Dialog', 'InputText', 'Message', 'Password', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
-    options: { ripple: false, theme: { preset: zafferTheme, options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'primevue, app' } } } },
+    options: { ripple: false, theme: { preset: zafferTheme, options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'base, primevue, app' } } } },
   },
   runtimeConfig: { session: { name: 'zaffer', maxAge: 60 * 60 * 24 * 14, password: '', cookie: { sameSite: 'lax', httpOnly: true, secure: false } } },
   security: {

@@ -85,6 +85,8 @@ export interface DemoEvent {
   factor: number
   /** Nothing is published. */
   silent?: boolean
+  /** Something is published whatever the day. */
+  mustPost?: boolean
   /** The network has no figures for these days. */
   missing?: boolean
   note?: { title: string; body: string }
@@ -93,7 +95,7 @@ export interface DemoEvent {
 export const EVENTS: readonly DemoEvent[] = [
   { client: 'mossgate-gardens', from: 18, to: 16, factor: 0.3, silent: true, note: { title: 'Storm, gardens shut.', body: 'No posts; expected.' } },
   { client: 'mossgate-gardens', handle: 'teaatmossgate', from: 17, to: 16, factor: 0.3, missing: true },
-  { client: 'mossgate-gardens', handle: '@mossgate', from: 7, to: 7, factor: 5.2, note: { title: 'Night opening.', body: 'The short clip of the lanterns was passed on far more than usual.' } },
+  { client: 'mossgate-gardens', handle: '@mossgate', from: 7, to: 7, factor: 5.2, mustPost: true, note: { title: 'Night opening.', body: 'The short clip of the lanterns was passed on far more than usual.' } },
   { client: 'mossgate-gardens', handle: '@mossgate', from: 6, to: 6, factor: 2.6 },
   { client: 'kittiwake-line', from: 24, to: 19, factor: 0.45, silent: true, note: { title: 'Storm week, no ferries.', body: 'All sailings cancelled.' } },
   { client: 'kittiwake-line', handle: 'kittiwakeline', from: 22, to: 20, factor: 0.45, missing: true },

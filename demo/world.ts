@@ -48,7 +48,8 @@ export function world(anchor: Day) {
     if (eventsOf(profile, day).some(({ silent }) => silent)) return []
     const key = [profile.remoteId, day] as const
     const mean = profile.postsPerWeek / 7
-    const count = Math.floor(mean) + (unit(...key, 'count') < mean - Math.floor(mean) ? 1 : 0)
+    const drawn = Math.floor(mean) + (unit(...key, 'count') < mean - Math.floor(mean) ? 1 : 0)
+    const count = Math.max(drawn, eventsOf(profile, day).some(({ mustPost }) => mustPost) ? 1 : 0)
     return Array.from({ length: count }, (_, index) => {
       const formats = networkById(profile.network).formats
       const format = formats[Math.floor(unit(...key, index, 'format') * formats.length)]!

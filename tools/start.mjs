@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process'
 import { resolve, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { rmSync } from 'node:fs'
@@ -6,6 +5,7 @@ import { build, debianPackages, npmPackages } from './steps/packages.mjs'
 import { startDatabase } from './steps/database.mjs'
 import { logFile, openData, openSecrets } from './steps/data.mjs'
 import { freePort, Processes, requireFree, wait } from './steps/processes.mjs'
+import { endRunning, run } from './steps/run.mjs'
 import { say, Stop } from './steps/say.mjs'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -25,6 +25,7 @@ async function stop(code) {
   if (isStopping) return
   isStopping = true
   say('Stopping')
+  endRunning()
   await processes.endAll()
   process.exit(code)
 }
@@ -49,9 +50,9 @@ async function start() {
   if (left > 0) say(`Cleared up after a start that was killed (${left} processes)`)
   await requireFree(port, host)
   const ownDatabase = !process.env.ZAFFER_DATABASE_URL
-  debianPackages({ needsDatabase: ownDatabase })
-  npmPackages(root)
-  build(root)
+  await debianPackages({ needsDatabase: ownDatabase })
+  await npmPackages(root)
+  await build(root)
 
   const secrets = openSecrets(data)
   const log = logFile(data)
@@ -64,7 +65,7 @@ async function start() {
   }
   const tsx = ['--import', 'tsx']
   say('Bringing the database up to date')
-  const setup = spawnSync(process.execPath, [...tsx, join(root, 'tools/setup.ts')], { cwd: root, env, encoding: 'utf8' })
+  const setup = await run(process.execPath, [...tsx, join(root, 'tools/setup.ts')], { cwd: root, env })
   if (setup.status !== 0) throw new Stop(`The database could not be brought up to date:\n${setup.stderr.trim().split('\n').slice(0, 12).join('\n')}`)
   const { loaded, anchor, people } = JSON.parse(setup.stdout.trim().split('\n').at(-1))
   if (loaded) say('Loaded the demo: three clients with two years of figures')
@@ -90,6 +91,7 @@ async function start() {
 }
 
 start().catch(async (error) => {
+  if (isStopping) return
   console.error(`\n${error instanceof Stop ? error.message : error.code === 'ENOSPC' ? 'The disk is full. Make room and start again.' : error.stack}`)
   rmSync(join(data, 'init.sql'), { force: true })
   isStopping = true

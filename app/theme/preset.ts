@@ -23,6 +23,7 @@ const scheme = (tokens: Tokens) => ({
 export const zafferTheme = definePreset(Aura, {
   primitive: { borderRadius: { none: '0', xs: '2px', sm: '2px', md: '3px', lg: '3px', xl: '4px' } },
   semantic: {
+    primary: { 50: LIGHT.wash, 100: LIGHT.wash, 200: LIGHT.zaffer, 300: LIGHT.zaffer, 400: LIGHT.zaffer, 500: LIGHT.zaffer, 600: LIGHT.zaffer, 700: LIGHT.deep, 800: LIGHT.deep, 900: LIGHT.deep, 950: LIGHT.deep },
     transitionDuration: '0s',
     focusRing: { width: '2px', style: 'solid', color: '{primary.color}', offset: '2px' },
     formField: { paddingX: '0.5rem', paddingY: '0.3rem', borderRadius: '3px', sm: { fontSize: '0.84rem' } },
@@ -31,7 +32,9 @@ export const zafferTheme = definePreset(Aura, {
   },
   components: {
     button: { root: { paddingX: '0.7rem', paddingY: '0.28rem', borderRadius: '3px', label: { fontWeight: '600' } } },
+    datepicker: { date: { borderRadius: '2px' }, panel: { shadow: 'none', borderColor: 'transparent', padding: '0' } },
     datatable: {
+      sortIcon: { color: 'var(--ink3)', size: '0.7rem' },
       headerCell: { padding: '3px 8px 4px', background: 'transparent', selectedBackground: 'transparent', hoverBackground: 'transparent' },
       columnTitle: { fontWeight: '600' },
       bodyCell: { padding: '4.5px 8px' },

@@ -16,6 +16,8 @@ export interface Layout {
   delimiter: Delimiter
   /** The record that holds the headings, counted from 0; what stands above it is preamble. */
   headerRecord: number
+  /** The line of the file on which the headings stand, counted from 1. */
+  headerLine: number
   headings: string[]
   /** The first records below the headings. */
   sample: string[][]
@@ -48,9 +50,10 @@ const isTextual = (cell: string): boolean => /\p{L}/u.test(cell) && !/^\d/.test(
  * Finds the headings and what the columns look like.
  *
  * @param records  the first records of the file under its delimiter
+ * @param lines    the line on which each of them ends
  * @throws         RangeError when no record looks like headings
  */
-export function describeLayout(records: readonly string[][], encoding: Encoding, delimiter: Delimiter): Layout {
+export function describeLayout(records: readonly string[][], lines: readonly number[], encoding: Encoding, delimiter: Delimiter): Layout {
   const { width } = commonWidth(records)
   const headerRecord = records.findIndex((cells) => cells.length >= Math.max(2, width) && cells.filter(isTextual).length >= Math.max(2, Math.ceil(cells.filter((cell) => cell.trim() !== '').length * 0.75)))
   if (headerRecord < 0) throw new RangeError('No row looks like headings. The file needs a row that names its columns, for example "Date, Impressions, Reach".')
@@ -58,7 +61,9 @@ export function describeLayout(records: readonly string[][], encoding: Encoding,
   const sample = records.slice(headerRecord + 1, headerRecord + 201)
   const column = (index: number) => sample.map((cells) => cells[index] ?? '')
   const numbers = headings.flatMap((_, index) => (detectDateOrder(column(index)) === 'none' ? column(index) : []))
-  return { encoding, delimiter, headerRecord, headings, sample, dateOrders: headings.map((_, index) => detectDateOrder(column(index))), decimal: detectDecimalSign(numbers) }
+  return {
+    encoding, delimiter, headerRecord, headerLine: lines[headerRecord] ?? headerRecord + 1, headings, sample, dateOrders: headings.map((_, index) => detectDateOrder(column(index))), decimal: detectDecimalSign(numbers),
+  }
 }
 
 const simple = (text: string): string => text.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, ' ').trim()

@@ -13,6 +13,7 @@ export async function migrate(url: string): Promise<number> {
     const postgrator = new Postgrator({
       migrationPattern: fileURLToPath(new URL('./migrations/*.sql', import.meta.url)),
       driver: 'mysql',
+      database: new URL(url).pathname.slice(1),
       schemaTable: 'schema_version',
       execQuery: async (query) => {
         const [rows] = await pool.query(query)

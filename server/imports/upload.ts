@@ -71,16 +71,22 @@ export function layoutOf(sample: Buffer, isCut: boolean): Layout {
   let text = iconv.decode(sample, encoding)
   if (text.includes('\u0000')) throw badRequest('This is not a text file. Export the figures as CSV or TSV.')
   if (isCut) text = text.slice(0, Math.max(text.lastIndexOf('\n'), 0) || text.length)
-  const delimiter = chooseDelimiter(new Map(DELIMITERS.map((candidate) => [candidate, records(text, candidate)])))
-  return describeLayout(records(text, delimiter), encoding, delimiter)
+  const delimiter = chooseDelimiter(new Map(DELIMITERS.map((candidate) => [candidate, records(text, candidate).map(({ record }) => record)])))
+  const read = records(text, delimiter)
+  return describeLayout(read.map(({ record }) => record), read.map(({ info }) => info.lines), encoding, delimiter)
 }
 
 /** The options under which every file is read. */
 export const PARSING = { bom: true, relax_column_count: true, relax_quotes: true, skip_empty_lines: true } as const
 
-function records(text: string, delimiter: string): string[][] {
+interface SampleRecord {
+  record: string[]
+  info: { lines: number }
+}
+
+function records(text: string, delimiter: string): SampleRecord[] {
   try {
-    return parse(text, { ...PARSING, delimiter, to: 400 }) as string[][]
+    return parse(text, { ...PARSING, delimiter, to: 400, info: true }) as unknown as SampleRecord[]
   } catch {
     return []
   }

@@ -23,7 +23,7 @@ export async function printPage(address: string, footer: string): Promise<Buffer
     const page = await browser.newPage({ viewport: { width: 794, height: 1123 }, reducedMotion: 'reduce' })
     await page.goto(address, { waitUntil: 'networkidle' })
     await page.locator('[data-ready="true"]').waitFor({ timeout: 20_000 })
-    await page.evaluate(() => document.fonts.ready)
+    await page.evaluate('document.fonts.ready')
     const text = footer.replace(/[&<>"]/g, (character) => `&#${character.codePointAt(0)};`)
     return await page.pdf({
       format: 'A4', printBackground: true, outline: true, tagged: true, displayHeaderFooter: true, headerTemplate: '<span></span>',

@@ -82,7 +82,7 @@ async function fill(db: ClientDb, scope: ResolvedScope, block: Block): Promise<F
 }
 
 async function fillChart(db: ClientDb, scope: ResolvedScope, base: BlockBase, metric: string): Promise<FilledBlock> {
-  const ids = scope.profiles.map(({ profile_id: profile }) => profile)
+  const ids = scope.connected.map(({ profile_id: profile }) => profile)
   const current = await dayTotals(db, ids, scope.period, columnsFor([metric]))
   const earlier = scope.comparison && (await dayTotals(db, ids, scope.comparison.period, columnsFor([metric])))
   return { ...base, kind: 'chart', line: lineOf(db, scope, metric, current, earlier) }

@@ -50,7 +50,7 @@ export async function overview(db: ClientDb, scope: ResolvedScope, metric: strin
   metricById(metric)
   const metrics = [...new Set([...HEADLINES, ...TABLE_METRICS])]
   const columns = columnsFor([...HEADLINES, metric])
-  const ids = scope.profiles.map(({ profile_id: profile }) => profile)
+  const ids = scope.connected.map(({ profile_id: profile }) => profile)
   const [rolled, current, earlier, notes] = await Promise.all([
     rollUp(db, scope, metrics),
     dayTotals(db, ids, scope.period, columns),
@@ -70,7 +70,7 @@ export async function overview(db: ClientDb, scope: ResolvedScope, metric: strin
 /** A metric's line from the day totals of both periods. */
 export function lineOf(db: ClientDb, scope: ResolvedScope, metric: string, current: DayTotals[], earlier: DayTotals[] | undefined): MetricLine {
   const columns = columnsOf(metricById(metric))
-  const expected = scope.profiles.filter(({ network }) => columns.some((column) => reportsColumn(networkById(network), column))).length
+  const expected = scope.connected.filter(({ network }) => columns.some((column) => reportsColumn(networkById(network), column))).length
   return {
     metric, expected,
     current: dailyPoints(metric, scope.period, current, db.universe),

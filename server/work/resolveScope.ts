@@ -14,6 +14,8 @@ import { badRequest } from '../problems/problem'
 export interface ResolvedScope {
   query: ScopeQuery
   profiles: ProfileRow[]
+  /** Those of them that have figures at all: only these make up a figure. */
+  connected: ProfileRow[]
   allProfiles: ProfileRow[]
   period: Period
   comparison: Comparison | undefined
@@ -36,7 +38,7 @@ export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<Res
   const { period, running } = parsePeriod(query.period, lastComplete)
   const against = comparison(period, query.against, running)
   return {
-    query, profiles, allProfiles, period, comparison: against, lastComplete, running,
+    query, profiles, connected: profiles.filter(({ has_figures: has }) => has === 1), allProfiles, period, comparison: against, lastComplete, running,
     words: {
       who: describeWho(profiles, allProfiles),
       period: describePeriod(period),

@@ -12,7 +12,7 @@ export const columnsFor = (metrics: readonly string[]): FactColumn[] => [...new 
 /** A scope rolled up for some metrics: the period and, where there is one, the comparison. */
 export async function rollUp(db: ClientDb, scope: ResolvedScope, metrics: readonly string[]): Promise<ComparedAggregates> {
   const columns = columnsFor(metrics)
-  const members = scope.profiles.map(({ profile_id: profile, network }) => ({ profile, network }))
+  const members = scope.connected.map(({ profile_id: profile, network }) => ({ profile, network }))
   const [current, past] = await Promise.all([
     aggregates(db, members, scope.period, columns),
     scope.comparison && aggregates(db, members, scope.comparison.period, columns),

@@ -14,6 +14,8 @@ export interface Workings extends ComparedFigure {
   missing: { profile: number; name: string; ranges: Period[] }[]
   unreported: string[]
   firstFetch: string[]
+  /** Profiles of the scope that have no figures yet, since nobody has connected them. */
+  unconnected: string[]
 }
 
 /** How a figure came about: its definition, its working with the actual numbers, and the days without data. */
@@ -32,6 +34,7 @@ export async function workings(db: ClientDb, scope: ResolvedScope, metricId: str
   return {
     ...compared, definition: metric.definition, missing,
     unreported: compared.figure.coverage.unreported.map(nameOf),
+    unconnected: scope.profiles.filter(({ has_figures: has }) => has === 0).map(({ profile_id: id }) => nameOf(id)),
     firstFetch: scope.profiles.filter(({ first_fetch: first }) => first === 1).map(({ profile_id: id }) => nameOf(id)),
   }
 }

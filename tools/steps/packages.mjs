@@ -1,7 +1,7 @@
-import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
+import { run, tail } from './run.mjs'
 import { say, Stop } from './say.mjs'
 
 const DEBIAN = [
@@ -10,39 +10,39 @@ const DEBIAN = [
 ]
 
 /** Installs the Debian packages that are missing, or says which command does. */
-export function debianPackages({ needsDatabase }) {
+export async function debianPackages({ needsDatabase }) {
   const missing = DEBIAN.filter(({ name, present }) => !present() && (needsDatabase || name !== 'mariadb-server')).map(({ name }) => name)
   if (missing.length === 0) return
   const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`
   if (process.getuid?.() !== 0) throw new Stop(`These packages are missing: ${missing.join(', ')}. Install them as root and start again:\n  ${command}`)
   say(`Installing ${missing.join(' and ')} (takes a minute or two)`)
-  const done = spawnSync('sh', ['-c', command], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, encoding: 'utf8' })
-  if (done.status !== 0) throw new Stop(`${missing.join(' and ')} could not be installed:\n${done.stderr?.trim().split('\n').slice(-4).join('\n')}\nInstall by hand and start again:\n  ${command}`)
+  const done = await run('sh', ['-c', command], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  if (done.status !== 0) throw new Stop(`${missing.join(' and ')} could not be installed:\n${tail(done.stderr, 4)}\nInstall by hand and start again:\n  ${command}`)
 }
 
 /** Installs the packages of package-lock.json, unless they are there. */
-export function npmPackages(root) {
+export async function npmPackages(root) {
   const wanted = hashOf([join(root, 'package-lock.json')], root)
   const marker = join(root, 'node_modules', '.zaffer-installed')
   if (existsSync(marker) && readFileSync(marker, 'utf8') === wanted) return
   say('Installing npm packages')
-  const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, encoding: 'utf8', env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } })
-  if (done.status !== 0) throw new Stop(`The npm packages could not be installed:\n${(done.stderr || done.stdout).trim().split('\n').slice(-8).join('\n')}`)
+  const done = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } })
+  if (done.status !== 0) throw new Stop(`The npm packages could not be installed:\n${tail(done.stderr || done.stdout, 8)}`)
   writeFileSync(marker, wanted)
 }
 
 const SOURCES = ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json', 'tsconfig.json']
 
 /** Builds the application, unless the built one is of the same sources. */
-export function build(root) {
+export async function build(root) {
   const sources = hashOf(SOURCES.flatMap((name) => filesIn(join(root, name))), root)
   const marker = join(root, '.output', 'sources.sha256')
   if (existsSync(marker) && readFileSync(marker, 'utf8') === sources) return
   say('Building the application')
-  const done = spawnSync(process.execPath, [join(root, 'node_modules', 'nuxt', 'bin', 'nuxt.mjs'), 'build'], {
-    cwd: root, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' }, maxBuffer: 1 << 26,
+  const done = await run(process.execPath, [join(root, 'node_modules', 'nuxt', 'bin', 'nuxt.mjs'), 'build'], {
+    cwd: root, env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' },
   })
-  if (done.status !== 0) throw new Stop(`The application could not be built:\n${(done.stdout + done.stderr).trim().split('\n').slice(-25).join('\n')}`)
+  if (done.status !== 0) throw new Stop(`The application could not be built:\n${tail(done.stdout + done.stderr, 25)}`)
   mkdirSync(join(root, '.output'), { recursive: true })
   writeFileSync(marker, sources)
 }

@@ -1,6 +1,6 @@
 import { networkById } from '../../../core/networks/networks'
 import type { ClientDb } from '../clientDb'
-import { sql } from '../sql'
+import { raw, sql } from '../sql'
 
 /** A profile of a client, without its tokens. */
 export interface ProfileRow {
@@ -16,15 +16,19 @@ export interface ProfileRow {
   synced_at: Date | null
   first_fetch: number
   sync_error: string | null
+  /** Whether it has any figures; a profile that nobody has connected yet is no part of a figure, and no gap either. */
+  has_figures: number
 }
+
+const FIGURES = raw('EXISTS (SELECT 1 FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id) AS has_figures')
 
 const withNetwork = (row: Omit<ProfileRow, 'networkName'>): ProfileRow => ({ ...row, networkName: networkById(row.network).name })
 
 /** Every profile of a client, those switched off included. */
 export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
   const rows = await db.rows<Omit<ProfileRow, 'networkName'>>(sql`
-    SELECT   profile_id, network, handle, name, remote_id, is_active, consent, synced_to, synced_at, first_fetch, sync_error
-    FROM     profile
+    SELECT   profile_id, network, handle, name, remote_id, is_active, consent, synced_to, synced_at, first_fetch, sync_error, ${FIGURES}
+    FROM     profile p
     WHERE    client_id = ${db.client}
     ORDER BY profile_id`)
   return rows.map(withNetwork)
@@ -35,7 +39,7 @@ export const activeProfiles = async (db: ClientDb): Promise<ProfileRow[]> => (aw
 
 /** One profile with its sealed tokens, for a sync. */
 export const profileForSync = (db: ClientDb, profileId: number) => db.one<ProfileRow & { tokens: Buffer | null }>(sql`
-  SELECT profile_id, network, handle, name, remote_id, is_active, consent, synced_to, synced_at, first_fetch, sync_error, tokens
-  FROM   profile
+  SELECT profile_id, network, handle, name, remote_id, is_active, consent, synced_to, synced_at, first_fetch, sync_error, tokens, ${FIGURES}
+  FROM   profile p
   WHERE  client_id = ${db.client}
   AND    profile_id = ${profileId}`)

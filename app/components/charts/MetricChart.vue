@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { formatCount, formatShare, oneDecimal } from '~~/core/format/numbers'
+import { metricById } from '~~/core/metrics/catalogue'
+import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
+import type { DayPoint } from '~~/core/series/dailyPoints'
+import type { MetricLine } from '~~/server/work/overview'
+import { drawn, gaps, lineOptions, type ChartNote } from './chartOptions'
+
+const props = defineProps<{ line: MetricLine; notes: ChartNote[]; isPlain?: boolean }>()
+const emit = defineEmits<{ ready: []; note: [day: string] }>()
+const Apex = defineAsyncComponent(() => import('vue3-apexcharts'))
+
+const metric = computed(() => metricById(props.line.metric))
+const isDark = useDark({ valueDark: 'dark' })
+const locale = useLocale()
+const isTable = ref(false)
+const at = ref<number>()
+const chart = ref<{ chart?: { dataURI: (options?: { scale: number }) => Promise<{ imgURI: string }> } }>()
+const current = computed(() => props.line.current)
+const options = computed(() => lineOptions({ metric: props.line.metric, current: current.value, expected: props.line.expected, notes: props.notes, locale, isDark: isDark.value && !props.isPlain }))
+const series = computed(() => [
+  { name: 'Period', data: current.value.map((point, index) => ({ x: index + 1, y: drawn(point) })) },
+  ...(props.line.earlier ? [{ name: 'Comparison', data: current.value.map((_, index) => ({ x: index + 1, y: drawn(props.line.earlier![index]) })) }] : []),
+])
+const span = (points: DayPoint[]) => (points.length > 0 ? describePeriodShort({ from: points[0]!.day, to: points.at(-1)!.day }) : '')
+const isBounded = computed(() => current.value.some((point) => point.low !== undefined))
+const hasData = computed(() => current.value.some((point) => drawn(point) !== null))
+const partial = computed(() => gaps(current.value, props.line.expected).length > 0)
+
+function say(point: DayPoint | undefined): string {
+  if (!point || (point.value === undefined && point.low === undefined)) return 'no data'
+  const { unit } = metric.value
+  const text = (value: number) => (unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : formatCount(value, locale))
+  const range = point.low === undefined ? '' : point.high === undefined ? `at least ${text(point.low)}` : `${text(point.low)} to ${text(point.high)}`
+  return point.value === undefined ? range : range ? `≈ ${text(point.value)} (${range})` : text(point.value)
+}
+
+const readout = computed(() => {
+  if (at.value === undefined) return ''
+  const point = current.value[at.value]!
+  const before = props.line.earlier?.[at.value]
+  const few = point.present < props.line.expected ? `, ${point.present} of ${props.line.expected} profiles with data` : ''
+  return `${describeDay(point.day)}: ${say(point)}${few}${before ? `; ${describeDay(before.day)}: ${say(before)}` : ''}`
+})
+
+function move(step: number) {
+  at.value = Math.min(current.value.length - 1, Math.max(0, at.value === undefined ? (step > 0 ? 0 : current.value.length - 1) : at.value + step))
+}
+function point(event: MouseEvent) {
+  const plot = (event.currentTarget as HTMLElement).querySelector('.apexcharts-grid')?.getBoundingClientRect()
+  if (!plot || plot.width === 0) return
+  const place = Math.round(((event.clientX - plot.left) / plot.width) * (current.value.length - 1))
+  if (place >= 0 && place < current.value.length) at.value = place
+}
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (props.isPlain || event.key !== 't' || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.target instanceof HTMLElement && event.target.closest('input, textarea, [role="dialog"]')) return
+  isTable.value = !isTable.value
+})
+
+function save(name: string, href: string) {
+  const link = document.createElement('a')
+  link.href = href
+  link.download = name
+  link.click()
+}
+function saveData() {
+  const rows = [['day', props.line.metric, 'low', 'high', 'profiles with data', 'comparison day', 'comparison']]
+  current.value.forEach((now, index) => {
+    const then = props.line.earlier?.[index]
+    rows.push([now.day, now.value, now.low, now.high, now.present, then?.day, drawn(then)].map((cell) => String(cell ?? '')))
+  })
+  const url = URL.createObjectURL(new Blob([rows.map((row) => row.join(',')).join('\r\n')], { type: 'text/csv' }))
+  save(`${props.line.metric}.csv`, url)
+  URL.revokeObjectURL(url)
+}
+async function savePicture() {
+  const picture = await chart.value?.chart?.dataURI({ scale: 2 })
+  if (picture) save(`${props.line.metric}.png`, picture.imgURI)
+}
+</script>
+
+<template>
+  <figure :aria-label="`${metric.name} a day`">
+    <figcaption>
+      <span class="key"><i />{{ span(current) }}<template v-if="line.earlier"><i class="dashed" />{{ span(line.earlier) }}</template></span>
+      <span v-if="isBounded" class="quiet">≈ daily estimate over profiles</span>
+      <span v-if="partial" class="quiet"><i class="band" />days with data missing</span>
+      <span v-if="!isPlain" class="tools no-print">
+        <button type="button" class="bare" :aria-pressed="isTable" @click="isTable = !isTable">{{ isTable ? 'Chart' : 'Table' }}</button>
+        <button type="button" class="bare" @click="saveData">Data</button>
+        <button v-if="!isTable" type="button" class="bare" @click="savePicture">Picture</button>
+      </span>
+    </figcaption>
+    <p v-if="!hasData" class="empty">No day of this period has {{ metric.name.toLowerCase() }}.</p>
+    <table v-else-if="isTable" class="plain-table">
+      <thead><tr><th scope="col">Day</th><th scope="col">{{ metric.name }}</th><th v-if="line.earlier" scope="col">Comparison day</th><th v-if="line.earlier" scope="col">{{ metric.name }}</th></tr></thead>
+      <tbody>
+        <tr v-for="(day, index) in current" :key="day.day"><td>{{ describeDay(day.day) }}</td><td>{{ say(day) }}</td><td v-if="line.earlier">{{ line.earlier[index] ? describeDay(line.earlier[index]!.day) : '' }}</td><td v-if="line.earlier">{{ line.earlier[index] ? say(line.earlier[index]) : '' }}</td></tr>
+      </tbody>
+    </table>
+    <div
+      v-else class="plot" :tabindex="isPlain ? undefined : 0" role="group" :aria-label="`${metric.name} a day, as a line; use the arrow keys to go through the days, Enter to write a note`"
+      @keydown.left.prevent="move(-1)" @keydown.right.prevent="move(1)" @keydown.esc="at = undefined" @keydown.enter="at !== undefined && emit('note', current[at]!.day)" @mousemove="point" @mouseleave="at = undefined"
+    >
+      <Apex ref="chart" type="line" height="216" :options="options" :series="series" @mounted="emit('ready')" />
+    </div>
+    <p v-if="!isPlain && !isTable" class="readout" aria-live="polite">{{ readout || '\u00A0' }}</p>
+  </figure>
+</template>
+
+<style scoped>
+figcaption { display: flex; gap: 16px; justify-content: flex-end; flex-wrap: wrap; font-size: var(--text-label); color: var(--ink2); }
+i { display: inline-block; width: 18px; border-top: 2.5px solid var(--zaffer); vertical-align: 4px; margin: 0 5px 0 10px; }
+i.dashed { border-top: 2px dashed var(--earlier); }
+i.band { border: 0; height: 10px; background: var(--band); vertical-align: -1px; outline: 1px solid var(--rule); }
+.tools { display: flex; gap: 10px; }
+.tools button { color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; }
+.plot { position: relative; min-height: 216px; }
+.readout { font-size: var(--text-small); color: var(--ink2); min-height: 1.3em; text-align: right; }
+.empty { color: var(--ink3); padding: 40px 0; text-align: center; }
+</style>

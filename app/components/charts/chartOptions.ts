@@ -1,0 +1,83 @@
+import type { ApexOptions } from 'apexcharts'
+import { formatCompact, formatShare, oneDecimal } from '~~/core/format/numbers'
+import { metricById } from '~~/core/metrics/catalogue'
+import { shortDay } from '~~/core/periods/describePeriod'
+import { daysBetween } from '~~/core/days/day'
+import type { DayPoint } from '~~/core/series/dailyPoints'
+import { DARK, LIGHT, SERIES, SERIES_DARK } from '~/theme/tokens'
+
+/** A note as far as a chart needs it. */
+export interface ChartNote {
+  from: string
+  to: string
+  title: string
+}
+
+/** What a chart draws for a day: its value, or the lower bound where that is all there is. */
+export const drawn = (point: DayPoint | undefined): number | null => point?.value ?? point?.low ?? null
+
+/** The runs of days on which fewer profiles have data than could have, as places on the axis from 1. */
+export function gaps(points: readonly DayPoint[], expected: number): { from: number; to: number }[] {
+  const runs: { from: number; to: number }[] = []
+  points.forEach(({ present }, index) => {
+    if (present >= expected) return
+    const last = runs.at(-1)
+    if (last && last.to === index) last.to = index + 1
+    else runs.push({ from: index + 1, to: index + 1 })
+  })
+  return runs
+}
+
+/** The notes as places on the axis: where each begins and ends within the days shown. */
+export function notePlaces(points: readonly DayPoint[], notes: readonly ChartNote[]): { number: number; from: number; to: number; title: string }[] {
+  const first = points[0]?.day
+  if (!first) return []
+  const place = (day: string) => Math.min(points.length, Math.max(1, daysBetween(first, day) + 1))
+  return notes.map((note, index) => ({ number: index + 1, from: place(note.from), to: place(note.to), title: note.title }))
+}
+
+/** How a value of a metric stands on an axis or in a tip. */
+export function axisText(metric: string, value: number, locale: string): string {
+  const { unit } = metricById(metric)
+  return unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : formatCompact(value, locale)
+}
+
+/** The options of a line over time in the product's look: no frame, light horizontal lines, the comparison grey and dashed. */
+export function lineOptions(given: { metric: string; current: readonly DayPoint[]; expected: number; notes: readonly ChartNote[]; locale: string; isDark: boolean }): ApexOptions {
+  const tokens = given.isDark ? DARK : LIGHT
+  const series = given.isDark ? SERIES_DARK : SERIES
+  const days = given.current.length
+  const places = notePlaces(given.current, given.notes)
+  const band = (from: number, to: number) => ({ x: Math.max(1, from - 0.5), x2: Math.min(days, to + 0.5) + (from === to && days === 1 ? 0.01 : 0), fillColor: tokens.rule2, opacity: 0.3, borderColor: 'transparent' })
+  return {
+    chart: {
+      type: 'line', toolbar: { show: false }, zoom: { enabled: false }, animations: { enabled: false }, fontFamily: "'Source Sans 3 Variable', sans-serif", foreColor: tokens.ink3,
+      background: 'transparent', parentHeightOffset: 0,
+    },
+    theme: { mode: given.isDark ? 'dark' : 'light' },
+    colors: [series[0], tokens.earlier],
+    stroke: { width: [2.2, 1.6], dashArray: [0, 4], curve: 'straight' },
+    markers: { size: days === 1 ? 4 : 0, hover: { size: 4 } },
+    grid: { borderColor: tokens.rule, strokeDashArray: 0, padding: { left: 8, right: 12, top: 4 } },
+    legend: { show: false },
+    dataLabels: { enabled: false },
+    xaxis: {
+      type: 'numeric', min: 1, max: Math.max(days, 1.01), tickAmount: Math.min(days - 1, 4) || undefined, axisBorder: { show: false }, axisTicks: { show: false }, tooltip: { enabled: false },
+      labels: { style: { fontSize: '12.5px' }, formatter: (value) => { const point = given.current[Math.round(Number(value)) - 1]; return point ? shortDay(point.day) : '' } },
+    },
+    yaxis: { min: 0, forceNiceScale: true, tickAmount: 4, labels: { style: { fontSize: '12.5px' }, formatter: (value) => axisText(given.metric, value, given.locale) } },
+    tooltip: { enabled: false },
+    annotations: {
+      xaxis: [
+        ...gaps(given.current, given.expected).map(({ from, to }) => band(from, to)),
+        ...places.flatMap(({ number, from, to }) => [
+          ...(to > from ? [{ ...band(from, to), fillColor: tokens.range, opacity: 0.3 }] : []),
+          {
+            x: (from + to) / 2, borderColor: tokens.zaffer, strokeDashArray: 0,
+            label: { text: String(number), orientation: 'horizontal', offsetY: -2, borderColor: tokens.zaffer, borderRadius: 9, style: { background: tokens.zaffer, color: tokens.onZaffer, fontSize: '12.5px', fontWeight: '600', padding: { left: 6, right: 6, top: 2, bottom: 3 } } },
+          },
+        ]),
+      ],
+    },
+  }
+}

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { ValidationError } from 'yup'
+import { noteSchema } from '~~/shared/scope'
+
+const shell = useShell()
+const say = useSay()
+const cache = useQueryCache()
+const { base } = useClient()
+const { description } = useScope()
+const existing = computed(() => shell.note?.id)
+const last = description.data.value?.period.to ?? ''
+const form = reactive({ from: shell.note?.from ?? last, to: shell.note?.to ?? '', title: shell.note?.title ?? '', body: shell.note?.body ?? '' })
+const problems = ref<Record<string, string>>({})
+const isSaving = ref(false)
+
+const refresh = () => Promise.all([cache.invalidateQueries({ key: ['notes'] }), cache.invalidateQueries({ key: ['overview'] })])
+
+async function save() {
+  problems.value = {}
+  isSaving.value = true
+  try {
+    const note = noteSchema.validateSync({ ...form, to: form.to || form.from }, { abortEarly: false })
+    if (note.to < note.from) return void (problems.value = { to: 'The last day lies before the first.' })
+    await api(existing.value ? `${base.value}/notes/${existing.value}` : `${base.value}/notes`, { method: existing.value ? 'PUT' : 'POST', body: note })
+    shell.note = undefined
+    await refresh()
+    say.done('The note stands on the charts it touches.')
+  } catch (error) {
+    const { inner } = error as ValidationError
+    if (inner) problems.value = Object.fromEntries(inner.map(({ path, message }) => [path, message]))
+    else problems.value = { title: (error as Error).message }
+  } finally {
+    isSaving.value = false
+  }
+}
+
+async function remove() {
+  const address = `${base.value}/notes/${existing.value}`
+  try {
+    await api(address, { method: 'DELETE' })
+    shell.note = undefined
+    await refresh()
+    say.done('The note was taken away.', async () => {
+      await api(`${address}/restore`, { method: 'POST' })
+      await refresh()
+    })
+  } catch (error) {
+    say.problem(error)
+  }
+}
+</script>
+
+<template>
+  <Dialog :visible="true" modal :header="existing ? 'Change the note' : 'Write a note'" :style="{ width: '28rem' }" @update:visible="shell.note = undefined">
+    <form @submit.prevent="save">
+      <div class="row">
+        <div class="field"><label for="note-from">Day</label><InputText id="note-from" v-model="form.from" type="date" :invalid="!!problems.from" /><p v-if="problems.from" class="field-error">{{ problems.from }}</p></div>
+        <div class="field"><label for="note-to">Last day, if several</label><InputText id="note-to" v-model="form.to" type="date" :invalid="!!problems.to" /><p v-if="problems.to" class="field-error">{{ problems.to }}</p></div>
+      </div>
+      <div class="field"><label for="note-title">What happened</label><InputText id="note-title" v-model="form.title" autofocus placeholder="Storm, gardens shut." :invalid="!!problems.title" /><p v-if="problems.title" class="field-error" role="alert">{{ problems.title }}</p></div>
+      <div class="field"><label for="note-body">More about it</label><Textarea id="note-body" v-model="form.body" rows="3" /></div>
+      <div class="row end">
+        <Button v-if="existing" type="button" label="Take away" text severity="danger" @click="remove" />
+        <Button type="button" label="Cancel" text @click="shell.note = undefined" />
+        <Button type="submit" label="Keep the note" :loading="isSaving" />
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.end { justify-content: flex-end; }
+</style>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import type Popover from 'primevue/popover'
+
+const props = defineProps<{ metrics: { id: string; name: string }[]; chosen: string[]; onlyOne?: boolean; label: string }>()
+const emit = defineEmits<{ choose: [ids: string[]] }>()
+const popover = ref<InstanceType<typeof Popover>>()
+const ticked = computed({
+  get: () => props.chosen,
+  set: (ids) => emit('choose', ids),
+})
+const words = computed(() => (props.chosen.length === 1 ? props.metrics.find(({ id }) => id === props.chosen[0])?.name : `${props.chosen.length} metrics`))
+</script>
+
+<template>
+  <Select v-if="onlyOne" :model-value="chosen[0]" :options="metrics" option-label="name" option-value="id" size="small" :aria-label="label" @update:model-value="(id) => emit('choose', [id])" />
+  <template v-else>
+    <Button :label="words" outlined size="small" :aria-label="`${label}: ${words}`" aria-haspopup="dialog" @click="popover?.toggle($event)" />
+    <Popover ref="popover" :aria-label="label">
+      <ul><li v-for="metric in metrics" :key="metric.id"><Checkbox v-model="ticked" :input-id="`${label}-${metric.id}`" :value="metric.id" /> <label :for="`${label}-${metric.id}`">{{ metric.name }}</label></li></ul>
+    </Popover>
+  </template>
+</template>
+
+<style scoped>
+ul { list-style: none; display: grid; gap: 5px; max-height: 50vh; overflow-y: auto; padding: 2px; }
+</style>

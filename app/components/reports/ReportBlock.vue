@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import { metricById } from '~~/core/metrics/catalogue'
+import type { FilledBlock } from '~~/server/reports/content'
+import type { Note } from '~~/server/db/questions/notes'
+
+const props = defineProps<{ block: FilledBlock; notes: Note[]; isPlain?: boolean; hideComment?: boolean }>()
+const emit = defineEmits<{ ready: []; select: [compared: Extract<FilledBlock, { kind: 'figures' }>['figures'][number]] }>()
+const title = computed(() => props.block.title || (props.block.kind === 'chart' ? `${metricById(props.block.line.metric).name} a day` : ''))
+const paragraphs = (text: string) => text.split(/\n{2,}/).filter((part) => part.trim() !== '')
+onMounted(() => props.block.kind !== 'chart' && emit('ready'))
+</script>
+
+<template>
+  <section class="block" :aria-label="title || undefined">
+    <h2 v-if="title" class="heading">{{ title }}</h2>
+    <div v-if="block.kind === 'figures'" class="strip" :style="{ '--columns': Math.min(5, Math.max(1, block.figures.length)) }">
+      <FigureButton v-for="compared in block.figures" :key="compared.figure.metric" :compared="compared" :is-plain="isPlain" @select="emit('select', compared)" />
+    </div>
+    <MetricChart v-else-if="block.kind === 'chart'" :key="block.line.metric" :line="block.line" :notes="notes" :is-plain="isPlain" @ready="emit('ready')" />
+    <ProfileTable v-else-if="block.kind === 'table'" :rows="block.rows" :metrics="block.metrics" is-plain />
+    <div v-else class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
+    <div v-if="block.comment && !hideComment" class="comment"><p v-for="(paragraph, index) in paragraphs(block.comment)" :key="index">{{ paragraph }}</p></div>
+  </section>
+</template>
+
+<style scoped>
+.block { margin: 18px 0; break-inside: avoid; }
+h2 { margin-bottom: 4px; }
+.strip { display: grid; grid-template-columns: repeat(var(--columns), minmax(0, 1fr)); border-top: 1px solid var(--rule2); border-bottom: 1px solid var(--rule2); }
+.text p { font: 400 var(--text-heading)/1.55 var(--serif); margin-bottom: 0.8em; max-width: 44rem; white-space: pre-line; }
+.comment { border-left: 2px solid var(--zaffer); padding: 2px 0 2px 12px; margin-top: 8px; }
+.comment p { font: italic 400 var(--text-heading)/1.45 var(--serif); max-width: 44rem; white-space: pre-line; }
+</style>

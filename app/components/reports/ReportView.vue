@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { describeDay, shortDay } from '~~/core/periods/describePeriod'
+import type { Edition } from '~~/server/reports/editions'
+
+const props = defineProps<{ edition: Edition }>()
+const content = computed(() => props.edition.content)
+const ready = ref(0)
+const isReady = computed(() => ready.value >= content.value.blocks.length)
+/** An image, not markup: a picture cannot run anything. */
+const logo = computed(() => (content.value.agency.logo ? `data:image/svg+xml;utf8,${encodeURIComponent(content.value.agency.logo)}` : undefined))
+const issued = computed(() => describeDay(new Date(props.edition.issuedAt).toISOString().slice(0, 10)))
+const hasGaps = computed(() => content.value.blocks.some((block) => block.kind === 'table' && block.rows.some((row) => Object.values(row.figures).some(({ figure }) => figure.coverage.present < figure.coverage.expected))))
+</script>
+
+<template>
+  <article :data-ready="isReady" :style="{ '--agency': content.agency.colour }">
+    <header>
+      <img v-if="logo" :src="logo" :alt="content.agency.name" width="44" height="44">
+      <div><p class="agency">{{ content.agency.name }}</p><p class="quiet">for {{ content.client }}</p></div>
+      <p class="number">Edition {{ edition.number }}<br><span class="quiet">{{ issued }}</span></p>
+    </header>
+    <h1>{{ content.title }}</h1>
+    <p class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Figures up to {{ describeDay(content.figuresUpTo) }}.</p>
+    <ReportBlock v-for="block in content.blocks" :key="block.id" :block="block" :notes="content.notes" is-plain @ready="ready++" />
+    <section v-if="content.notes.length" class="notes">
+      <h2 class="heading">Notes</h2>
+      <ol><li v-for="note in content.notes" :key="note.id"><b>{{ note.title }}</b> {{ note.from === note.to ? shortDay(note.from) : `${shortDay(note.from)} – ${shortDay(note.to)}` }}. {{ note.body }}</li></ol>
+    </section>
+    <footer>
+      <p v-if="hasGaps">* some days have no data.</p>
+      <p>≈ is an estimate, with its range beside it; people who were seen on two profiles or days are one person, so reach is never added.</p>
+      <p>{{ content.agency.name }}, {{ content.agency.address }}, {{ content.agency.contact }}</p>
+      <p>SHA-256 of the frozen content: <code>{{ edition.sha256 }}</code><template v-if="edition.isIntact">, checked: unchanged since it was issued.</template><strong v-else class="worse">, does not fit: the content was changed after it was issued.</strong></p>
+    </footer>
+  </article>
+</template>
+
+<style scoped>
+header { display: flex; gap: 12px; align-items: center; border-bottom: 3px solid var(--agency); padding-bottom: 10px; }
+.agency { font: 600 var(--text-heading) var(--serif); }
+.number { margin-left: auto; text-align: right; font-weight: 650; }
+.number .quiet { font-weight: 400; }
+h1 { font: 600 var(--text-title)/1.2 var(--serif); margin-top: 18px; }
+.scope { font: 400 var(--text-heading)/1.4 var(--serif); color: var(--ink2); }
+.notes ol { padding-left: 20px; }
+footer { border-top: 1px solid var(--rule2); margin-top: 24px; padding-top: 8px; font-size: var(--text-least); color: var(--ink2); }
+code { font-size: var(--text-least); overflow-wrap: anywhere; font-family: var(--sans); }
+</style>

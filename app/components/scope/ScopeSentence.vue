@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import type Popover from 'primevue/popover'
+
+const { scope, change, description, error } = useScope()
+const session = useSession()
+const shell = useShell()
+const router = useRouter()
+const who = ref<InstanceType<typeof Popover>>()
+const period = ref<InstanceType<typeof Popover>>()
+const against = ref<InstanceType<typeof Popover>>()
+const known = computed(() => description.data.value)
+const problem = computed(() => error.value ?? (description.error.value as Error | null)?.message)
+</script>
+
+<template>
+  <header class="scope">
+    <p v-if="problem" role="alert">{{ problem }} <button type="button" class="phrase" @click="router.push({ query: {} })">Begin anew with the last 28 days</button></p>
+    <p v-else-if="known">
+      <button type="button" class="phrase" aria-haspopup="dialog" @click="who?.toggle($event)">{{ known.words.who }}</button>
+      from <button type="button" class="phrase" aria-haspopup="dialog" @click="period?.toggle($event)">{{ known.words.period }}</button>
+      against <button type="button" class="phrase" aria-haspopup="dialog" @click="against?.toggle($event)">{{ known.words.against }}</button>
+    </p>
+    <p v-else class="quiet">…</p>
+    <div v-if="session.mayWrite" class="row no-print">
+      <Button label="Note" outlined title="Write a note (n)" @click="shell.note = {}" />
+      <Button label="Add to report" title="Add to a report (r)" @click="shell.isAddOpen = true" />
+    </div>
+    <Popover ref="who" aria-label="Choose profiles"><WhoChooser v-if="known" :profiles="known.profiles" :chosen="scope.who" @choose="(ids) => { who?.hide(); change({ who: ids }) }" /></Popover>
+    <Popover ref="period" aria-label="Choose a period"><PeriodChooser v-if="known" :last-complete="known.lastComplete" :period="known.period" @choose="(words) => { period?.hide(); change({ period: words }) }" /></Popover>
+    <Popover ref="against" aria-label="Choose the comparison"><AgainstChooser :chosen="scope.against" @choose="(choice) => { against?.hide(); change({ against: choice }) }" /></Popover>
+  </header>
+</template>
+
+<style scoped>
+.scope { display: flex; align-items: flex-start; gap: 16px; border-bottom: 2px solid var(--ink); padding-bottom: 9px; min-height: 3rem; }
+p { font: 400 var(--text-scope)/1.35 var(--serif); flex: 1; }
+.phrase { font: inherit; padding: 0; border: 0; background: none; border-bottom: 1.5px dotted var(--zaffer); color: var(--deep); cursor: pointer; text-align: left; }
+</style>

@@ -1,0 +1,38 @@
+import { FetchError, type FetchOptions } from 'ofetch'
+
+/** What the server says is wrong, in a sentence. */
+export class ApiProblem extends Error {
+  constructor(readonly status: number, detail: string, readonly fields: Record<string, string> = {}) {
+    super(detail)
+  }
+}
+
+/**
+ * Asks the server.
+ *
+ * @throws ApiProblem with a sentence for the person
+ */
+export async function api<T>(path: string, options: FetchOptions<'json'> = {}): Promise<T> {
+  try {
+    return await $fetch<T>(path, { retry: 0, ...options } as never)
+  } catch (error) {
+    throw toProblem(error)
+  }
+}
+
+function toProblem(error: unknown): ApiProblem {
+  if (!(error instanceof FetchError) || !error.response) return new ApiProblem(0, 'The application does not answer. Check that it is running, then try again.')
+  const data = typeof error.data === 'string' ? parse(error.data) : (error.data as { detail?: string; fields?: Record<string, string> } | undefined)
+  return new ApiProblem(error.response.status, data?.detail ?? `The application answered ${error.response.status}.`, data?.fields)
+}
+
+function parse(text: string): { detail?: string; fields?: Record<string, string> } | undefined {
+  try {
+    return JSON.parse(text) as { detail?: string }
+  } catch {
+    return undefined
+  }
+}
+
+/** The locale in which numbers are written. */
+export const useLocale = (): string => navigator.language || 'en-GB'

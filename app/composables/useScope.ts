@@ -1,0 +1,31 @@
+import { parseScope, scopeAddress, type ScopeQuery } from '~~/shared/scope'
+import type { ScopeDescription } from '~~/server/work/describeScope'
+
+/** Who, when and against what: read from the address and written to it, so that every page and every link shares it. */
+export function useScope() {
+  const route = useRoute()
+  const router = useRouter()
+  const { slug, base } = useClient()
+  const parsed = computed<{ scope: ScopeQuery; error?: string }>(() => {
+    try {
+      return { scope: parseScope(route.query) }
+    } catch (error) {
+      return { scope: parseScope({}), error: (error as Error).message }
+    }
+  })
+  const scope = computed(() => parsed.value.scope)
+  const address = computed(() => (parsed.value.error ? (route.query as Record<string, string>) : scopeAddress(scope.value)))
+
+  const description = useQuery({
+    key: () => ['scope', slug.value, address.value],
+    query: () => api<ScopeDescription>(`${base.value}/scope`, { query: address.value }),
+  })
+
+  /** Changes a part of the scope; the page that was shown stays one step back. */
+  async function change(part: Partial<ScopeQuery>): Promise<void> {
+    const { who, period, against, ...rest } = route.query
+    await router.push({ query: { ...rest, ...scopeAddress({ ...scope.value, ...part }) } })
+  }
+
+  return { scope, address, change, description, error: computed(() => parsed.value.error) }
+}

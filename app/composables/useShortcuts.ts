@@ -1,0 +1,55 @@
+import { addDays } from '~~/core/days/day'
+import { lengthOf, shift } from '~~/core/periods/period'
+import { STAGE_KEYS, STAGES } from '../stages'
+
+/** Every shortcut with what it does, for the list that `?` shows. */
+export const SHORTCUTS = [
+  ['1 – 5', 'Gather, Read, Compare, Plan, Report'], ['c', 'choose a client, then its number'], [', and .', 'earlier and later period'], ['a', 'comparison on and off'],
+  ['w', 'open and close the margin'], ['n', 'write a note'], ['r', 'add to a report'], ['t', 'the table behind the chart'], ['/', 'find anything'], ['?', 'this list'],
+] as const
+
+const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || target.closest('input, textarea, select, [role="dialog"]') !== null)
+
+/** The keys that work on every page of a client. */
+export function useShortcuts(): void {
+  const route = useRoute()
+  const router = useRouter()
+  const shell = useShell()
+  const session = useSession()
+  const { slug } = useClient()
+  const { change, scope, description } = useScope()
+
+  async function step(direction: 1 | -1): Promise<void> {
+    const known = description.data.value
+    if (!known) return
+    const moved = shift(known.period, direction * lengthOf(known.period))
+    const to = moved.to > known.lastComplete ? known.lastComplete : moved.to
+    await change({ period: `${addDays(to, 1 - lengthOf(known.period))}..${to}` })
+  }
+
+  const actions: Record<string, () => unknown> = {
+    ',': () => step(-1),
+    '.': () => step(1),
+    'a': () => change({ against: scope.value.against === 'none' ? 'before' : 'none' }),
+    'w': () => (shell.isMarginOpen = !shell.isMarginOpen),
+    'n': () => session.mayWrite && (shell.note = {}),
+    'r': () => session.mayWrite && (shell.isAddOpen = true),
+    '/': () => (shell.isFindOpen = true),
+    'c': () => (shell.isClientOpen = true),
+    '?': () => (shell.isHelpOpen = true),
+  }
+
+  useEventListener('keydown', (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
+    const stage = STAGES.find(({ name }) => name === STAGE_KEYS[event.key])
+    const action = stage ? () => router.push({ path: `/${slug.value}/${stage.pages[0].path}`, query: scopeOf(route.query) }) : actions[event.key]
+    if (!action || (!slug.value && event.key !== '?')) return
+    event.preventDefault()
+    void action()
+  })
+}
+
+/** The parts of an address that every page shares. */
+export function scopeOf(query: Record<string, unknown>): Record<string, string> {
+  return Object.fromEntries(['who', 'period', 'against'].flatMap((name) => (typeof query[name] === 'string' ? [[name, query[name]]] : [])))
+}

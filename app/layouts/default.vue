@@ -1,0 +1,32 @@
+<script setup lang="ts">
+const route = useRoute()
+const shell = useShell()
+const session = useSession()
+const hasMargin = computed(() => route.meta.margin === true)
+const isOpen = computed(() => hasMargin.value && shell.isMarginOpen)
+useShortcuts()
+</script>
+
+<template>
+  <div class="shell" :class="{ 'with-margin': isOpen }">
+    <a class="skip" href="#page">To the page</a>
+    <RailNav class="no-print" />
+    <main id="page" tabindex="-1"><slot /></main>
+    <MarginColumn v-if="isOpen" />
+    <NoteDialog v-if="shell.note" />
+    <AddToReport v-if="shell.isAddOpen" />
+    <FindAnything v-if="shell.isFindOpen" />
+    <ShortcutHelp v-if="shell.isHelpOpen" />
+    <MessageToast v-if="session.session" />
+  </div>
+</template>
+
+<style scoped>
+.shell { display: grid; grid-template-columns: 172px minmax(0, 1fr); min-height: 100vh; }
+.with-margin { grid-template-columns: 172px minmax(0, 1fr) 268px; }
+main { padding: 16px 20px 32px 24px; min-width: 0; outline: none; }
+.skip { position: absolute; left: -999px; background: var(--paper); padding: 6px 10px; z-index: 9; }
+.skip:focus { left: 8px; top: 8px; }
+@media (max-width: 1199px) { .with-margin { grid-template-columns: 172px minmax(0, 1fr); } }
+@media print { .shell, .with-margin { display: block; } main { padding: 0; } }
+</style>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { describeDay } from '~~/core/periods/describePeriod'
+import type { Edition, ShareView } from '~~/server/reports/editions'
+import type { JobView } from '~~/server/jobs/queue'
+
+interface Opened { edition: Edition; printing: JobView | null; shares: ShareView[] }
+
+const route = useRoute()
+const session = useSession()
+const say = useSay()
+const { slug, base } = useClient()
+const address = computed(() => `${base.value}/editions/${String(route.params.edition)}`)
+const { data, error, refetch } = useQuery({ key: () => ['edition', slug.value, String(route.params.edition)], query: () => api<Opened>(address.value) })
+const isSharing = ref(false)
+const days = ref('30')
+const link = ref('')
+const problem = ref('')
+useIntervalFn(() => data.value && !data.value.edition.hasPdf && data.value.printing?.state !== 'failed' && void refetch(), 800)
+useHead({ title: () => `${data.value?.edition.title ?? 'Edition'} · Zaffer` })
+
+async function share() {
+  problem.value = ''
+  try {
+    const { path } = await api<{ path: string }>(`${address.value}/shares`, { method: 'POST', body: { days: Number(days.value) } })
+    link.value = `${location.origin}${path}`
+    await refetch()
+  } catch (trouble) {
+    problem.value = (trouble as Error).message
+  }
+}
+async function revoke(id: number) {
+  try {
+    await api(`${address.value}/shares/${id}`, { method: 'DELETE' })
+    await refetch()
+    say.done('The link does not work any more.')
+  } catch (trouble) {
+    say.problem(trouble)
+  }
+}
+async function printAgain() {
+  await api(`${address.value}/pdf`, { method: 'POST' }).catch(say.problem)
+  await refetch()
+}
+async function copy() {
+  await navigator.clipboard.writeText(link.value)
+  say.done('The link is on the clipboard.')
+}
+const stateOf = (share: ShareView) => (share.isRevoked ? 'withdrawn' : new Date(share.endsAt) < new Date() ? 'ended' : `works until ${describeDay(String(share.endsAt).slice(0, 10))}`)
+</script>
+
+<template>
+  <div class="edition">
+    <div v-if="data" class="row actions no-print">
+      <NuxtLink :to="`/${slug}/editions`">All editions</NuxtLink>
+      <span class="grow" />
+      <a v-if="data.edition.hasPdf" :href="`${address}/pdf`" target="_blank">PDF</a>
+      <template v-else-if="data.printing?.state === 'failed'"><span class="field-error">The PDF could not be made: {{ data.printing.message }}</span><Button v-if="session.mayWrite" label="Make it again" text @click="printAgain" /></template>
+      <span v-else class="quiet" role="status">The PDF is being made …</span>
+      <Button v-if="session.mayWrite" label="Share" outlined @click="isSharing = true; link = ''" />
+    </div>
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <ReportView v-if="data" :edition="data.edition" />
+    <Dialog v-model:visible="isSharing" modal header="Share this edition" :style="{ width: '34rem' }">
+      <p>Whoever has the link sees this edition and nothing else, without signing in.</p>
+      <form class="row" @submit.prevent="share">
+        <label for="share-days">It works for</label> <InputText id="share-days" v-model="days" inputmode="numeric" style="width: 4.5rem" /> days
+        <Button type="submit" label="Make a link" />
+      </form>
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+      <div v-if="link" class="row link"><InputText :model-value="link" readonly fluid aria-label="Shared link" /><Button label="Copy" @click="copy" /></div>
+      <p v-if="link" class="quiet">The link is shown only now; what is kept cannot be turned back into it.</p>
+      <ul v-if="data?.shares.length">
+        <li v-for="item in data.shares" :key="item.id">Link of {{ describeDay(String(item.createdAt).slice(0, 10)) }}, {{ stateOf(item) }} <Button v-if="!item.isRevoked" label="Withdraw" text size="small" @click="revoke(item.id)" /></li>
+      </ul>
+    </Dialog>
+  </div>
+</template>
+
+<style scoped>
+.edition { max-width: 820px; }
+.actions { margin-bottom: 14px; }
+.grow { flex: 1; }
+.link { margin: 10px 0 4px; flex-wrap: nowrap; }
+ul { list-style: none; margin-top: 10px; }
+</style>

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import { describeDay } from '~~/core/periods/describePeriod'
+import type { EditionHead } from '~~/server/reports/editions'
+
+const { slug, base } = useClient()
+const { data, error } = useQuery({ key: () => ['editions', slug.value], query: () => api<EditionHead[]>(`${base.value}/editions`) })
+useHead({ title: 'Editions · Zaffer' })
+</script>
+
+<template>
+  <div>
+    <PageHead title="What have we told the client?" />
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <table v-if="data?.length" class="plain-table">
+      <thead><tr><th scope="col">Edition</th><th scope="col" class="words">Period</th><th scope="col">Issued</th><th scope="col" class="words">By</th><th scope="col" class="words">SHA-256</th></tr></thead>
+      <tbody>
+        <tr v-for="edition in data" :key="edition.id">
+          <td><NuxtLink :to="`/${slug}/editions/${edition.id}`">{{ edition.title }}, edition {{ edition.number }}</NuxtLink></td>
+          <td class="words">{{ edition.periodWords }}</td><td>{{ describeDay(new Date(edition.issuedAt).toISOString().slice(0, 10)) }}</td><td class="words">{{ edition.issuedBy }}</td><td class="words quiet" :title="edition.sha256">{{ edition.sha256.slice(0, 12) }}…</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="data" class="quiet">No edition yet. Open a <NuxtLink :to="`/${slug}/reports`">report</NuxtLink> and issue its first; it is kept here and never changes.</p>
+  </div>
+</template>

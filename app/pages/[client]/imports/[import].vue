@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import type { MappingInput } from '~~/shared/imports'
+import type { BadRow, ImportView } from '~~/server/imports/store'
+import type { JobView } from '~~/server/jobs/queue'
+
+type Opened = ImportView & { badRows: BadRow[]; job: JobView | null }
+
+const route = useRoute()
+const session = useSession()
+const say = useSay()
+const cache = useQueryCache()
+const { slug, base } = useClient()
+const address = computed(() => `${base.value}/imports/${String(route.params.import)}`)
+const { data, error, refetch } = useQuery({ key: () => ['import', slug.value, String(route.params.import)], query: () => api<Opened>(address.value) })
+const busy = computed(() => ['checking', 'applying', 'undoing'].includes(data.value?.state ?? ''))
+const isStuck = computed(() => busy.value && data.value?.job?.state === 'failed')
+const problem = ref('')
+useIntervalFn(() => busy.value && !isStuck.value && void refetch(), 500)
+useHead({ title: () => `${data.value?.fileName ?? 'Import'} · Zaffer` })
+
+watch(() => data.value?.state, async (state, before) => {
+  if (before === 'applying' && state === 'applied') say.done('The figures are written.', undo)
+  if (before === 'undoing' && state === 'undone') say.done('Everything stands as it did before the import.')
+  if (before && state !== before) await Promise.all(['overview', 'workings', 'scope', 'profiles', 'imports', 'report'].map((name) => cache.invalidateQueries({ key: [name] })))
+})
+
+async function act(what: 'check' | 'apply' | 'undo', body?: MappingInput) {
+  problem.value = ''
+  try {
+    await api(`${address.value}/${what}`, { method: 'POST', body })
+    await refetch()
+  } catch (trouble) {
+    problem.value = (trouble as Error).message
+  }
+}
+const undo = () => act('undo')
+async function discard() {
+  try {
+    await api(address.value, { method: 'DELETE' })
+    await cache.invalidateQueries({ key: ['imports'] })
+    await navigateTo(`/${slug.value}/imports`)
+  } catch (trouble) {
+    problem.value = (trouble as Error).message
+  }
+}
+</script>
+
+<template>
+  <div>
+    <PageHead :title="data ? `What would “${data.fileName}” change?` : 'Import'"><NuxtLink :to="`/${slug}/imports`">All imports</NuxtLink></PageHead>
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <template v-if="data">
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+      <p v-if="data.state === 'failed' || isStuck" class="field-error" role="alert">{{ data.job?.message }}</p>
+      <section v-if="busy" aria-live="polite" class="step">
+        <p>{{ { checking: 'Checking every row', applying: 'Writing', undoing: 'Bringing back what was there' }[data.state as 'checking'] }} … {{ data.job?.message }}</p>
+        <ProgressBar :value="data.job?.total ? Math.round((100 * data.job.progress) / data.job.total) : 0" aria-label="Progress" />
+      </section>
+      <ImportResult v-if="data.summary" :summary="data.summary" :bad-rows="data.badRows" :bad-rows-address="`${address}/bad-rows`" :headings="data.layout.headings" :state="data.state" />
+      <div v-if="session.mayWrite" class="row step">
+        <Button v-if="data.state === 'checked' && data.summary!.good > 0" :label="`Write ${data.summary!.good.toLocaleString()} rows`" @click="act('apply')" />
+        <Button v-if="data.state === 'applied'" label="Undo the whole import" outlined @click="undo" />
+        <Button v-if="isStuck && data.state === 'applying'" label="Go on writing" @click="act('apply')" />
+        <Button v-if="isStuck && data.state === 'undoing'" label="Go on undoing" @click="undo" />
+        <Button v-if="['uploaded', 'checked', 'failed'].includes(data.state)" label="Take the file away" text @click="discard" />
+      </div>
+      <ColumnMatcher v-if="session.mayWrite && ['uploaded', 'checked', 'failed'].includes(data.state)" :view="data" @check="(mapping) => act('check', mapping)" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.step { margin-bottom: 16px; }
+</style>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { describeDay } from '~~/core/periods/describePeriod'
+import { LARGEST_IMPORT_BYTES } from '~~/shared/imports'
+import type { ImportView } from '~~/server/imports/store'
+import { IMPORT_STATES } from '~/components/imports/states'
+
+const session = useSession()
+const { slug, base } = useClient()
+const { data, error } = useQuery({ key: () => ['imports', slug.value], query: () => api<ImportView[]>(`${base.value}/imports`) })
+const input = ref<HTMLInputElement>()
+const problem = ref('')
+const sent = ref<number>()
+const isOver = ref(false)
+useHead({ title: 'Imports · Zaffer' })
+
+async function bring(file: File | undefined) {
+  problem.value = ''
+  if (!file) return
+  if (file.size === 0) return void (problem.value = `"${file.name}" is empty.`)
+  if (file.size > LARGEST_IMPORT_BYTES) return void (problem.value = `"${file.name}" is larger than 300 MB. Split it by year and bring the parts.`)
+  sent.value = 0
+  try {
+    const id = await upload(file)
+    await navigateTo(`/${slug.value}/imports/${id}`)
+  } catch (trouble) {
+    problem.value = (trouble as Error).message
+  } finally {
+    sent.value = undefined
+    if (input.value) input.value.value = ''
+  }
+}
+
+/** XMLHttpRequest, since it alone tells how much of an upload is done. */
+function upload(file: File): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest()
+    request.open('POST', `${base.value}/imports?name=${encodeURIComponent(file.name)}`)
+    request.upload.onprogress = ({ loaded, total }) => (sent.value = Math.round((100 * loaded) / total))
+    request.onerror = () => reject(new Error('The file could not be sent. Check that the application is running, then try again.'))
+    request.onload = () => {
+      const body = JSON.parse(request.responseText || '{}') as { id?: number; detail?: string }
+      if (request.status === 200 && body.id) resolve(body.id)
+      else reject(new Error(body.detail ?? `The application answered ${request.status}.`))
+    }
+    request.send(file)
+  })
+}
+</script>
+
+<template>
+  <div>
+    <PageHead title="Which figures come from files?" />
+    <section v-if="session.mayWrite" class="bring" :class="{ over: isOver }" @dragover.prevent="isOver = true" @dragleave="isOver = false" @drop.prevent="isOver = false; bring($event.dataTransfer?.files[0])">
+      <p>Bring an export of daily figures: CSV, TSV or semicolons. Nothing is written before you have seen what it would do.</p>
+      <label class="pick"><span class="field-label">File</span> <input ref="input" type="file" accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values" :disabled="sent !== undefined" @change="bring(($event.target as HTMLInputElement).files?.[0])"></label>
+      <ProgressBar v-if="sent !== undefined" :value="sent" aria-label="Sending the file" />
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+    </section>
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <table v-if="data?.length" class="plain-table">
+      <thead><tr><th scope="col">File</th><th scope="col" class="words">State</th><th scope="col">Rows</th><th scope="col">Bad rows</th><th scope="col" class="words">Days</th><th scope="col" class="words">Brought by</th></tr></thead>
+      <tbody>
+        <tr v-for="item in data" :key="item.id">
+          <td><NuxtLink :to="`/${slug}/imports/${item.id}`">{{ item.fileName }}</NuxtLink></td>
+          <td class="words">{{ IMPORT_STATES[item.state] }}</td>
+          <td>{{ item.summary?.rows.toLocaleString() ?? '—' }}</td>
+          <td>{{ item.summary?.bad.toLocaleString() ?? '—' }}</td>
+          <td class="words">{{ item.summary?.from ? `${describeDay(item.summary.from)} to ${describeDay(item.summary.to!)}` : '—' }}</td>
+          <td class="words">{{ item.createdBy }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="data" class="quiet">No file yet. What you bring is listed here, and can be undone whole.</p>
+  </div>
+</template>
+
+<style scoped>
+.bring { border: 1px dashed var(--rule2); padding: 14px 16px; margin-bottom: 16px; display: grid; gap: 10px; }
+.over { background: var(--wash); }
+</style>

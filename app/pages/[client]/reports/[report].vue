@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import Sortable from 'sortablejs'
+import { BLOCK_KINDS, type Block } from '~~/shared/scope'
+import { CATALOGUE } from '~~/core/metrics/catalogue'
+import type { ComparedFigure } from '~~/core/rollup/compareFigures'
+import { BLOCK_NAMES, newBlock } from '~/components/reports/blocks'
+
+definePageMeta({ margin: true })
+const route = useRoute()
+const session = useSession()
+const shell = useShell()
+const say = useSay()
+const cache = useQueryCache()
+const { slug, base } = useClient()
+const { follow } = useJob()
+const { draft, content, state, problem, editions, canUndo, canRedo, open, save, change, step, settled } = useReport(computed(() => String(route.params.report)))
+const trouble = ref('')
+const isIssuing = ref(false)
+const explained = ref<ComparedFigure>()
+const list = ref<HTMLElement>()
+const kind = ref<Block['kind']>()
+const STATES = { saved: 'Saved', saving: 'Saving …', changed: 'Not saved yet', trouble: 'Not saved' }
+const AGAINST = [{ value: 'before', name: 'the days before' }, { value: 'same-dates-last-year', name: 'the same dates last year' }, { value: 'same-weekdays-last-year', name: 'the same weekdays last year' }, { value: 'none', name: 'nothing' }]
+const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
+const filled = (id: string) => content.value?.blocks.find((block) => block.id === id)
+/** The rolling periods are kept as words in the address's form; a person reads and writes them with spaces. */
+const periodWords = computed(() => draft.value?.period.replaceAll(/(?<=[a-z\d])-(?=[a-z]|\d+-[a-z])/g, ' ').replace('..', ' to ') ?? '')
+useHead({ title: () => `${draft.value?.title ?? 'Report'} · Zaffer` })
+
+await open().catch((error: Error) => (trouble.value = error.message))
+
+let sortable: Sortable | undefined
+watch(list, (element) => {
+  sortable?.destroy()
+  if (!element || !session.mayWrite) return
+  sortable = Sortable.create(element, {
+    handle: '.handle', draggable: '.editor', animation: 0,
+    onEnd: ({ item, oldIndex, newIndex, from }) => {
+      if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
+      // the list is the store's to order: put the element back and let it be drawn anew
+      from.insertBefore(item, from.children[oldIndex < newIndex ? oldIndex : oldIndex + 1] ?? null)
+      move(oldIndex, newIndex)
+    },
+  })
+})
+onBeforeUnmount(() => sortable?.destroy())
+
+function move(from: number, to: number) {
+  if (!draft.value || to < 0 || to >= draft.value.blocks.length) return
+  change(({ blocks }) => blocks.splice(to, 0, ...blocks.splice(from, 1)))
+}
+async function moveByKey(index: number, by: number) {
+  const id = draft.value?.blocks[index]?.id
+  move(index, index + by)
+  await nextTick()
+  list.value?.querySelector<HTMLElement>(`[data-block="${id}"] .handle`)?.focus()
+}
+const edit = (index: number, part: Partial<Block>) => change(({ blocks }) => Object.assign(blocks[index]!, part))
+const add = (added: Block['kind'] | null | undefined) => {
+  if (added) change(({ blocks }) => blocks.push(newBlock(added)))
+  nextTick(() => (kind.value = undefined))
+}
+const text = (event: Event) => (event.target as HTMLInputElement).value
+
+function explain(compared: ComparedFigure) {
+  explained.value = compared
+  shell.isMarginOpen = true
+}
+
+async function issue() {
+  isIssuing.value = true
+  trouble.value = ''
+  try {
+    await settled()
+    const { job } = await api<{ job: number }>(`${base.value}/reports/${String(route.params.report)}/editions`, { method: 'POST', body: { requestKey: crypto.randomUUID() } })
+    const done = await follow(job)
+    await Promise.all([cache.invalidateQueries({ key: ['editions'] }), cache.invalidateQueries({ key: ['reports'] })])
+    await navigateTo(`/${slug.value}/editions/${(done.result as { edition: number }).edition}`)
+  } catch (error) {
+    trouble.value = (error as Error).message
+    say.problem(error)
+  } finally {
+    isIssuing.value = false
+  }
+}
+
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || (event.target as HTMLElement).closest('input, textarea')) return
+  event.preventDefault()
+  if (event.shiftKey ? canRedo.value : canUndo.value) step(!event.shiftKey)
+})
+onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true, () => true) : true))
+</script>
+
+<template>
+  <div>
+    <PageHead title="What do we tell the client?">
+      <template v-if="session.mayWrite && draft">
+        <span class="quiet" role="status">{{ STATES[state] }}</span>
+        <Button label="Undo" text :disabled="!canUndo" @click="step(true)" />
+        <Button label="Redo" text :disabled="!canRedo" @click="step(false)" />
+        <Button :label="`Issue edition ${editions + 1}`" :loading="isIssuing" @click="issue" />
+      </template>
+    </PageHead>
+    <p v-if="trouble || problem" class="field-error" role="alert">{{ trouble || problem }} <Button v-if="problem" label="Try again" text @click="save" /></p>
+    <template v-if="draft && content">
+      <h2 v-if="!session.mayWrite" class="title">{{ draft.title }}</h2>
+      <div v-else class="row setup no-print">
+        <div class="field grow"><label for="report-title">Title</label><InputText id="report-title" :model-value="draft.title" @change="change((d) => (d.title = text($event)))" /></div>
+        <div class="field"><label for="report-period">Period</label><InputText id="report-period" :model-value="periodWords" aria-describedby="report-scope" @change="change((d) => (d.period = text($event)))" /></div>
+        <div class="field"><label for="report-against">Against</label><Select :model-value="draft.against" input-id="report-against" :options="AGAINST" option-label="name" option-value="value" aria-label="Against" @update:model-value="(value) => change((d) => (d.against = value))" /></div>
+      </div>
+      <p id="report-scope" class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Live: the figures move until an edition is issued.</p>
+      <p v-if="draft.blocks.length === 0" class="quiet">The report is empty. Add its first block below.</p>
+      <div ref="list">
+        <div v-for="(block, index) in draft.blocks" :key="block.id" class="editor" :data-block="block.id">
+          <div v-if="session.mayWrite" class="row bar no-print">
+            <button
+              type="button" class="bare handle" :aria-label="`Block ${index + 1} of ${draft.blocks.length}, ${BLOCK_NAMES[block.kind]}: drag, or move with the arrow keys`" title="Drag, or focus and use the arrow keys"
+              @keydown.up.prevent="moveByKey(index, -1)" @keydown.down.prevent="moveByKey(index, 1)"
+            ><span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}</button>
+            <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @change="edit(index, { title: text($event) })" />
+            <MetricPicker v-if="block.kind !== 'text'" :metrics="metrics" :chosen="block.metrics" :only-one="block.kind === 'chart'" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
+            <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
+          </div>
+          <Textarea v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" rows="5" fluid :aria-label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @change="edit(index, { text: text($event) })" />
+          <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content.notes" :hide-comment="session.mayWrite" @select="explain" />
+          <Textarea v-if="block.kind !== 'text' && session.mayWrite" :model-value="block.comment" rows="2" fluid :aria-label="`Comment on block ${index + 1}`" placeholder="A comment beside the figures" class="no-print" @change="edit(index, { comment: text($event) })" />
+        </div>
+      </div>
+      <div v-if="session.mayWrite" class="row add no-print">
+        <Select v-model="kind" :options="BLOCK_KINDS.map((value) => ({ value, name: BLOCK_NAMES[value] }))" option-label="name" option-value="value" placeholder="Add a block" aria-label="Add a block" @update:model-value="add" />
+      </div>
+    </template>
+    <Teleport v-if="shell.isMarginOpen" defer to="#margin-extra">
+      <section class="in-margin"><h2>Workings</h2><WorkingsText v-if="explained" :compared="explained" /><p v-else class="quiet">Select a figure to see how it came about.</p></section>
+    </Teleport>
+  </div>
+</template>
+
+<style scoped>
+.setup { align-items: flex-end; gap: 16px; }
+.grow { flex: 1; }
+.title { font: 600 var(--text-title)/1.2 var(--serif); }
+.scope { font: 400 var(--text-heading)/1.4 var(--serif); color: var(--ink2); }
+.editor { border-top: 1px solid var(--rule); padding: 8px 0 14px; }
+.bar { justify-content: flex-start; }
+.handle { cursor: grab; color: var(--ink2); font-weight: 600; padding: 2px 6px; }
+.bar > :last-child { margin-left: auto; }
+.in-margin h2 { font: italic 600 15px var(--serif); border-bottom: 1px solid var(--rule); padding-bottom: 6px; margin-bottom: 8px; }
+.add { margin-top: 12px; }
+</style>

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { describeDay } from '~~/core/periods/describePeriod'
+import type { Report } from '~~/server/reports/reports'
+import { newBlock } from '~/components/reports/blocks'
+
+const session = useSession()
+const say = useSay()
+const { slug, base } = useClient()
+const { data, error, refetch } = useQuery({ key: () => ['reports', slug.value], query: () => api<Report[]>(`${base.value}/reports`) })
+const title = ref('')
+const problem = ref('')
+useHead({ title: 'Reports · Zaffer' })
+
+async function add() {
+  problem.value = ''
+  try {
+    const blocks = [newBlock('figures'), newBlock('chart'), newBlock('table')]
+    const { id } = await api<{ id: number }>(`${base.value}/reports`, { method: 'POST', body: { title: title.value, blocks } })
+    await navigateTo(`/${slug.value}/reports/${id}`)
+  } catch (trouble) {
+    problem.value = (trouble as Error).message
+  }
+}
+async function remove(report: Report) {
+  try {
+    await api(`${base.value}/reports/${report.id}`, { method: 'DELETE' })
+    await refetch()
+    say.done(`“${report.title}” was taken off the list; its editions stay.`, async () => {
+      await api(`${base.value}/reports/${report.id}/restore`, { method: 'POST' })
+      await refetch()
+    })
+  } catch (trouble) {
+    say.problem(trouble)
+  }
+}
+const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
+</script>
+
+<template>
+  <div>
+    <PageHead title="What do we tell the client?" />
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <table v-if="data?.length" class="plain-table">
+      <thead><tr><th scope="col">Report</th><th scope="col" class="words">Period</th><th scope="col">Blocks</th><th scope="col">Editions</th><th scope="col">Changed</th><th scope="col"><span class="hidden-but-read">What can be done</span></th></tr></thead>
+      <tbody>
+        <tr v-for="report in data" :key="report.id">
+          <td><NuxtLink :to="`/${slug}/reports/${report.id}`">{{ report.title }}</NuxtLink></td>
+          <td class="words">{{ report.period.replaceAll('-', ' ').replace('..', ' to ') }}</td>
+          <td>{{ report.blocks.length }}</td><td>{{ report.editions }}</td><td>{{ day(report.changedAt) }}</td>
+          <td><Button v-if="session.mayWrite" label="Take off" text size="small" :aria-label="`Take “${report.title}” off the list`" @click="remove(report)" /></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="data" class="quiet">No report yet. A report is a page of blocks, live until an edition of it is issued.</p>
+    <form v-if="session.mayWrite" class="row new" @submit.prevent="add">
+      <label for="new-report" class="field-label">A new report called</label>
+      <InputText id="new-report" v-model="title" :invalid="problem !== ''" />
+      <Button type="submit" label="Begin it" outlined />
+      <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.new { margin-top: 18px; }
+</style>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { CATALOGUE, metricById } from '~~/core/metrics/catalogue'
+import { NETWORKS } from '~~/core/networks/networks'
+import { columnsOf } from '~~/core/metrics/catalogue'
+import { KIND_WORDS, WORDS } from '~~/core/metrics/words'
+
+useHead({ title: 'Glossary · Zaffer' })
+const networksOf = (id: string) => NETWORKS.filter((network) => columnsOf(metricById(id)).some((column) => network.reports.includes(column))).map(({ name }) => name).join(', ')
+</script>
+
+<template>
+  <div class="glossary">
+    <h1>Glossary</h1>
+    <h2 class="heading">Metrics</h2>
+    <dl>
+      <template v-for="metric in CATALOGUE" :key="metric.id">
+        <dt :id="metric.id">{{ metric.name }}</dt>
+        <dd>{{ metric.definition }} <span class="quiet">{{ KIND_WORDS[metric.kind] }} {{ metric.isPublic ? 'Public.' : 'Needs the owner’s consent.' }} From {{ networksOf(metric.id) }}.</span></dd>
+      </template>
+    </dl>
+    <h2 class="heading">Our words</h2>
+    <dl><template v-for="[word, meaning] in WORDS" :key="word"><dt>{{ word }}</dt><dd>{{ meaning }}</dd></template></dl>
+  </div>
+</template>
+
+<style scoped>
+h1 { font: 600 var(--text-title)/1.2 var(--serif); border-bottom: 2px solid var(--ink); padding-bottom: 9px; }
+h2 { margin: 18px 0 8px; }
+dl { display: grid; grid-template-columns: 13rem minmax(0, 44rem); gap: 7px 20px; }
+dt { font-weight: 650; }
+dd { color: var(--ink2); }
+</style>
