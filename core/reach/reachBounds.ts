@@ -31,7 +31,8 @@ export function reachBounds(calc: Calculator, windows: ReachWindows, impressions
   const tiling = cheapestTiling(calc, windows)
   const ceilings = [...(tiling ? [tiling] : []), ...(impressions === undefined ? [] : [calc.given('Impressions of the period', impressions)])]
   if (ceilings.length === 0) return { low }
-  return { low, high: calc.step('At most', 'smallest', ceilings) }
+  const high = calc.step('At most', 'smallest', ceilings)
+  return { low, high: high.value < low.value ? calc.step('At most; the windows of the network contradict each other', 'largest', [low, high]) : high }
 }
 
 function exactWindow(calc: Calculator, { blocks, head }: ReachWindows): Working | undefined {

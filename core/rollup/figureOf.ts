@@ -184,7 +184,8 @@ function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[
     divisor && divisor.value > 0 ? calc.step(metric.name, 'quotient', [named(numerator), { ...divisor, label: metricById(metric.denominator).name }]) : undefined
   const value = over(denominator.working?.value)
   const bounded = denominator.exactness !== 'exact'
-  const low = bounded ? over(denominator.working?.high) : undefined
+  // a denominator without an upper end leaves the rate without a lower one, other than zero
+  const low = bounded ? over(denominator.working?.high) ?? calc.given('Nothing bounds it from below', 0) : undefined
   const high = bounded ? over(denominator.working?.low) : undefined
   return {
     metric: metric.id,

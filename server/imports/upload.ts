@@ -84,12 +84,15 @@ interface SampleRecord {
   info: { lines: number }
 }
 
+/** The first records of a text. One that breaks off in the middle of a quoted cell ends with the record before. */
 function records(text: string, delimiter: string): SampleRecord[] {
+  const found: SampleRecord[] = []
   try {
-    return parse(text, { ...PARSING, delimiter, to: 400, info: true }) as unknown as SampleRecord[]
-  } catch {
-    return []
+    parse(text, { ...PARSING, delimiter, to: 400, info: true, on_record: (given: unknown) => (found.push(given as SampleRecord), null) })
+  } catch (error) {
+    if (!(error as { code?: string }).code?.startsWith('CSV_')) throw error
   }
+  return found
 }
 
 /** Under which headings a mapping is remembered. */

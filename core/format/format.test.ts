@@ -1,0 +1,54 @@
+import { describe, expect, it } from 'vitest'
+import type { Change } from '../change/change'
+import type { Figure } from '../figures/figure'
+import { formatChange, formatFigure } from './formatFigure'
+import { formatCompact, formatCount, formatShare } from './numbers'
+
+const coverage = { expected: 1, present: 1, partial: [], unreported: [] }
+const figure = (part: Partial<Figure>): Figure => ({ metric: 'reach', exactness: 'exact', observations: 1, coverage, ...part })
+const plain = (text: string) => text.replaceAll('\u202F', ' ')
+
+describe('numbers on the page', () => {
+  it('follow the locale', () => {
+    expect(formatCount(412806, 'en-GB')).toBe('412,806')
+    expect(formatCount(412806, 'de-DE')).toBe('412.806')
+    expect(formatCount(-3, 'en-GB')).toBe('−3')
+    expect(plain(formatShare(0.0512, 'de-DE'))).toBe('5,1 %')
+  })
+
+  it.each([[999, '999'], [1000, '1.0 k'], [41_049, '41.0 k'], [224_391, '224 k'], [999_499, '999 k'], [999_500, '1.0 M'], [12_345_678, '12.3 M'], [0, '0']])('shorten %d', (value, text) => expect(plain(formatCompact(value, 'en-GB'))).toBe(text))
+
+  it('put ≈ before an estimate and its range beside it', () => {
+    const text = formatFigure(figure({ value: 224_391, low: 112_402, high: 272_206, exactness: 'estimated' }), 'en-GB')
+    expect(text).toMatchObject({ text: '≈ 224', unit: 'k', full: 'about 224,391, between 112,402 and 272,206' })
+    expect(plain(text.range!)).toBe('112 to 272 k')
+  })
+
+  it('give a range where that is all that is known', () => {
+    expect(plain(formatFigure(figure({ low: 41_000, high: 63_500, exactness: 'bounded' }), 'en-GB').text)).toBe('41.0 to 63.5 k')
+    expect(plain(formatFigure(figure({ low: 41_000, exactness: 'bounded' }), 'en-GB').text)).toBe('at least 41.0 k')
+    expect(plain(formatFigure(figure({ low: 900, high: 1200, exactness: 'bounded' }), 'en-GB').text)).toBe('900 to 1.2 k')
+  })
+
+  it('say why there is none', () => expect(formatFigure(figure({ reason: 'There is no data for these days.' }), 'en-GB')).toEqual({ text: '—', unit: '', full: 'There is no data for these days.' }))
+
+  it('carry a sign where a figure is a net one', () => expect(formatFigure(figure({ metric: 'followers_net', value: 612 }), 'en-GB').text).toBe('+612'))
+})
+
+describe('changes on the page', () => {
+  const change = (part: Partial<Change>): Change => ({ direction: 'up', judgement: 'better', approximate: false, small: false, ...part })
+  it('are in percent for counts and in points for rates', () => {
+    expect(plain(formatChange('impressions', change({ from: 348_655, to: 412_806, difference: 64_151, relative: 0.184 }), 'en-GB').text)).toBe('18.4 % from 348,655')
+    expect(plain(formatChange('engagement_by_reach', change({ from: 0.044, to: 0.051, difference: 0.007, relative: 0.159 }), 'en-GB').text)).toBe('0.7 pt from 4.4 %')
+  })
+  it('mark a small base, an estimate and a base that is not above zero', () => {
+    expect(plain(formatChange('clicks', change({ from: 2, to: 4, difference: 2, relative: 1, small: true }), 'en-GB').text)).toBe('100.0 % from 2, small base')
+    expect(plain(formatChange('reach', change({ from: 171_000, to: 224_000, difference: 53_000, relative: 0.31, approximate: true }), 'en-GB').text)).toBe('about 31.0 % from 171 k')
+    expect(formatChange('followers_net', change({ from: -5, to: 7, difference: 12 }), 'en-GB').text).toBe('12 from −5')
+  })
+  it('say that nothing changed, or that it cannot be told', () => {
+    expect(formatChange('posts', change({ from: 4, to: 4, difference: 0, direction: 'same' }), 'en-GB')).toMatchObject({ mark: '', text: 'no change' })
+    expect(plain(formatChange('reach', change({ direction: 'unknown', low: -0.1, high: 0.2 }), 'en-GB').text)).toBe('cannot be told: −10.0 % to +20.0 %')
+    expect(formatChange('reach', change({ direction: 'unknown', reason: 'There is no figure for the comparison.' }), 'en-GB').text).toBe('nothing to compare with')
+  })
+})

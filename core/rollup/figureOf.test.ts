@@ -1,0 +1,142 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { recompute } from '../figures/working'
+import { CATALOGUE } from '../metrics/catalogue'
+import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
+import { comparison } from '../periods/comparison'
+import { daysEnding, eachDay, type Period } from '../periods/period'
+import { aggregateTable } from './aggregateTable'
+import { compareFigures } from './compareFigures'
+import { factTable, type ProfileDay } from './factTable'
+import { figureOf } from './figureOf'
+import { pairedSums } from './pairedSums'
+
+const week = daysEnding('2026-10-28', 7)
+const networks = new Map([[1, 'commons'], [2, 'tintype']])
+const rolled = (rows: ProfileDay[], period: Period = week) => aggregateTable(factTable(rows), period, networks, FACT_COLUMNS)
+const figure = (metric: string, rows: ProfileDay[], universe?: number, period: Period = week) => figureOf(metric, rolled(rows, period), { period, universe, explain: true })
+
+describe('figures by kind', () => {
+  const rows: ProfileDay[] = eachDay(week).flatMap((day, index) => [
+    { profile: 1, day, impressions: 100 + index, reactions: 10, comments: 1, shares: 0, followers: 1000 + index, new_followers: 3, lost_followers: 1, reach_1d: 60, reach_7d: 300 },
+    { profile: 2, day, impressions: 50, reactions: 5, comments: 0, shares: 0, saves: 2, followers: 400, reach_1d: 30, reach_7d: 120 },
+  ])
+
+  it('adds flows over days and profiles', () => {
+    expect(figure('impressions', rows)).toMatchObject({ value: 721 + 350, exactness: 'exact', coverage: { expected: 14, present: 14 } })
+    expect(figure('interactions', rows).value).toBe(7 * 11 + 7 * 7)
+    expect(figure('followers_net', rows).value).toBe(14)
+  })
+
+  it('takes the last level of a stock', () => expect(figure('followers', rows).value).toBe(1006 + 400))
+
+  it('never adds reach: bounds, and an estimate where the universe is known', () => {
+    expect(figure('reach', rows)).toMatchObject({ exactness: 'bounded', low: 300, high: 420 })
+    expect(figure('reach', rows, 1000)).toMatchObject({ exactness: 'estimated', value: 384, low: 300, high: 420 })
+    expect(figure('reach', rows, 350)).toMatchObject({ high: 350 })
+  })
+
+  it('divides what was rolled up, never averages rates', () => {
+    expect(figure('engagement_by_impressions', rows).value).toBeCloseTo(126 / 1071, 12)
+    const rate = figure('engagement_by_reach', rows, 1000)
+    expect(rate).toMatchObject({ exactness: 'estimated' })
+    expect(rate.value).toBeCloseTo(126 / 384, 12)
+    expect(rate.low).toBeCloseTo(126 / 420, 12)
+    expect(rate.high).toBeCloseTo(126 / 300, 12)
+  })
+
+  it('leaves out a profile whose network does not report a metric, and says so', () => {
+    expect(figure('saves', rows)).toMatchObject({ value: 14, coverage: { expected: 7, unreported: [1] } })
+    expect(figure('clicks', rows.filter(({ profile }) => profile === 2))).toMatchObject({ reason: 'No network in this scope reports link clicks.' })
+  })
+})
+
+describe('missing is not zero', () => {
+  it('counts the days that are there', () => {
+    const rows: ProfileDay[] = [{ profile: 1, day: '2026-10-22', impressions: 0 }, { profile: 1, day: '2026-10-24', impressions: null }]
+    const found = figure('impressions', rows)
+    expect(found).toMatchObject({ value: 0, coverage: { expected: 7, present: 1, partial: [{ profile: 1, present: 1 }] } })
+  })
+
+  it('has no value and a reason without data', () => {
+    expect(figure('impressions', [{ profile: 1, day: '2026-01-01', impressions: 5 }])).toMatchObject({ reason: 'There is no data for these days.' })
+    expect(figure('impressions', [{ profile: 1, day: '2026-01-01', impressions: 5 }]).value).toBeUndefined()
+  })
+
+  it('takes no level older than seven days', () => {
+    expect(figure('followers', [{ profile: 1, day: '2026-10-21', followers: 9 }]).value).toBe(9)
+    expect(figure('followers', [{ profile: 1, day: '2026-10-20', followers: 9 }]).value).toBeUndefined()
+  })
+
+  it('has no rate of nothing', () => {
+    const rows: ProfileDay[] = [{ profile: 1, day: '2026-10-28', impressions: 0, reactions: 0, comments: 0, shares: 0 }]
+    expect(figure('engagement_by_impressions', rows)).toMatchObject({ reason: 'Impressions is zero: there is nothing to divide by.' })
+  })
+
+  it('keeps a profile without reach out of both sides of a rate', () => {
+    const rows: ProfileDay[] = [...eachDay(week).map((day) => ({ profile: 1, day, reactions: 50, comments: 0, shares: 0 })), ...eachDay(week).map((day) => ({ profile: 2, day, reactions: 1, comments: 0, shares: 0, saves: 0, reach_1d: 10, reach_7d: 70 }))]
+    expect(figure('engagement_by_reach', rows).value).toBeCloseTo(7 / 70, 12)
+  })
+})
+
+describe('change', () => {
+  const against = comparison(week, 'before')!
+  const compare = (metric: string, rows: ProfileDay[]) => {
+    const table = factTable(rows)
+    return compareFigures(metric, {
+      current: rolled(rows),
+      earlier: { period: against.period, aggregates: rolled(rows, against.period), paired: pairedSums(table, week, against, ['impressions', 'reactions', 'comments', 'shares', 'saves', 'clicks']) },
+    }, { period: week })
+  }
+  const both = [...eachDay(against.period), ...eachDay(week)]
+
+  it('compares only the days present in both periods', () => {
+    const rows = both.map((day) => ({ profile: 1, day, impressions: 100 })).filter(({ day }) => day !== '2026-10-25')
+    const { figure: now, change } = compare('impressions', rows)
+    expect(now.value).toBe(600)
+    expect(change).toMatchObject({ direction: 'same', from: 600, to: 600, basis: 'over the 6 of 7 days with data in both periods' })
+  })
+
+  it('leaves out a profile that was not there before', () => {
+    const rows = [...both.map((day) => ({ profile: 1, day, impressions: 100 })), ...eachDay(week).map((day) => ({ profile: 2, day, impressions: 900 }))]
+    expect(compare('impressions', rows).change).toMatchObject({ from: 700, to: 700, direction: 'same' })
+  })
+
+  it('judges by the polarity of the metric', () => {
+    const rows = both.map((day) => ({ profile: 1, day, impressions: day < week.from ? 100 : 130, followers: 10, posts: day < week.from ? 1 : 2 }))
+    expect(compare('impressions', rows).change).toMatchObject({ direction: 'up', judgement: 'better', small: false })
+    expect(compare('impressions', rows).change!.relative).toBeCloseTo(0.3, 12)
+    expect(compare('posts', rows).change).toMatchObject({ judgement: 'neutral', small: true })
+  })
+
+  it('tells the direction of ranges only when they do not meet', () => {
+    const reach = (now: number) => both.map((day) => ({ profile: 1, day, reach_1d: day < week.from ? 10 : now }))
+    expect(compare('reach', reach(11)).change).toMatchObject({ direction: 'unknown', judgement: 'neutral' })
+    expect(compare('reach', reach(80)).change).toMatchObject({ direction: 'up', judgement: 'better' })
+  })
+})
+
+describe('workings', () => {
+  const cell = fc.option(fc.integer({ min: 0, max: 5000 }), { nil: null, freq: 6 })
+  const row = fc.record({ profile: fc.constantFrom(1, 2), offset: fc.integer({ min: 0, max: 44 }), values: fc.array(cell, { minLength: FACT_COLUMNS.length, maxLength: FACT_COLUMNS.length }) })
+  const scene = fc.record({
+    rows: fc.uniqueArray(row, { minLength: 1, maxLength: 60, selector: ({ profile, offset }) => profile * 100 + offset }), days: fc.integer({ min: 1, max: 40 }), universe: fc.option(fc.integer({ min: 1, max: 9000 }), { nil: undefined }),
+  })
+
+  it('computed again give the figure, for every metric', () => {
+    fc.assert(fc.property(scene, ({ rows, days, universe }) => {
+      const all = eachDay(daysEnding('2026-10-28', 45))
+      const facts = rows.map(({ profile, offset, values }) => ({ profile, day: all[offset]!, ...Object.fromEntries(FACT_COLUMNS.map((column: FactColumn, index) => [column, values[index]])) }))
+      for (const { id } of CATALOGUE) {
+        const found = figure(id, facts, universe, daysEnding('2026-10-28', days))
+        for (const side of ['value', 'low', 'high'] as const) {
+          const working = found.working?.[side]
+          expect(working === undefined).toBe(found[side] === undefined)
+          if (working) expect(recompute(working)).toBeCloseTo(found[side]!, 6)
+        }
+        if (found.low !== undefined && found.value !== undefined && found.exactness === 'estimated') expect(found.value).toBeGreaterThanOrEqual(found.low - 1e-6)
+        if (found.value === undefined && found.low === undefined) expect(found.reason).toBeTruthy()
+      }
+    }), { numRuns: 60 })
+  })
+})

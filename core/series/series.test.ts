@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest'
+import { dailyPoints } from './dailyPoints'
+import { missingRanges } from './missingRanges'
+
+const period = { from: '2026-10-01', to: '2026-10-03' }
+
+describe('lines over time', () => {
+  it('keeps a day without data in its place, without a value', () => {
+    const points = dailyPoints('impressions', period, [{ day: '2026-10-02', sums: { impressions: 5 }, counts: { impressions: 2 } }])
+    expect(points).toEqual([{ day: '2026-10-01', present: 0 }, { day: '2026-10-02', value: 5, present: 2 }, { day: '2026-10-03', present: 0 }])
+  })
+
+  it('estimates daily reach over profiles and never adds it', () => {
+    const [point] = dailyPoints('reach', { from: '2026-10-01', to: '2026-10-01' }, [{ day: '2026-10-01', sums: {}, counts: {}, reach: { largest: 40, sum: 70, count: 2, logMissed: Math.log(0.6) + Math.log(0.7) } }], 100)
+    expect(point).toMatchObject({ low: 40, high: 70 })
+    expect(point!.value).toBeCloseTo(58, 10)
+  })
+
+  it('only bounds it where the universe is not known, and is exact for one profile', () => {
+    const day = { day: '2026-10-01', sums: {}, counts: {} }
+    const one = { from: '2026-10-01', to: '2026-10-01' }
+    expect(dailyPoints('reach', one, [{ ...day, reach: { largest: 40, sum: 70, count: 2 } }])).toEqual([{ day: '2026-10-01', low: 40, high: 70, present: 2 }])
+    expect(dailyPoints('reach', one, [{ ...day, reach: { largest: 40, sum: 40, count: 1 } }])).toEqual([{ day: '2026-10-01', value: 40, present: 1 }])
+  })
+
+  it('divides day by day for a rate, and carries the bounds the other way round', () => {
+    const total = { day: '2026-10-01', sums: { reactions: 12, comments: 0 }, counts: { reactions: 2, comments: 2 }, reach: { largest: 40, sum: 60, count: 2 } }
+    expect(dailyPoints('engagement_by_reach', { from: '2026-10-01', to: '2026-10-01' }, [total])).toEqual([{ day: '2026-10-01', low: 0.2, high: 0.3, present: 2 }])
+  })
+
+  it('subtracts what was lost', () => {
+    const total = { day: '2026-10-01', sums: { new_followers: 9, lost_followers: 4 }, counts: { new_followers: 1, lost_followers: 1 } }
+    expect(dailyPoints('followers_net', { from: '2026-10-01', to: '2026-10-01' }, [total])[0]!.value).toBe(5)
+  })
+})
+
+describe('missing days', () => {
+  it('joins days that follow each other', () => {
+    expect(missingRanges(period, ['2026-10-01'])).toEqual([{ from: '2026-10-02', to: '2026-10-03' }])
+    expect(missingRanges(period, ['2026-10-02'])).toEqual([{ from: '2026-10-01', to: '2026-10-01' }, { from: '2026-10-03', to: '2026-10-03' }])
+    expect(missingRanges(period, ['2026-10-01', '2026-10-02', '2026-10-03'])).toEqual([])
+  })
+})

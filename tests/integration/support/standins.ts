@@ -1,0 +1,34 @@
+import { createServer, type Server } from 'node:http'
+import { afterAll, beforeAll } from 'vitest'
+import { standinNetworks, tokensFor, type StandinSettings } from '../../../standins/networks'
+import { seal } from '../../../server/auth/secrets'
+
+/** Stand-in networks inside the test's own process, whose clock, rate and outages the test sets. */
+export function useStandins() {
+  const state = { lastComplete: '2026-10-28', requests: 0, isDown: false, onRequest: (_path: string) => {} }
+  const settings: StandinSettings = { anchor: '2026-10-28', secret: 'secret of the stand-ins', requestsPerMinute: 1000, lastComplete: () => state.lastComplete, now: () => Date.now() }
+  let server: Server
+  beforeAll(async () => {
+    const networks = standinNetworks(settings)
+    server = createServer((request, response) => {
+      let form = ''
+      request.on('data', (part) => (form += part))
+      request.on('end', () => {
+        state.requests++
+        const url = new URL(request.url!, 'http://127.0.0.1')
+        state.onRequest(url.pathname)
+        if (state.isDown) return void response.writeHead(503).end()
+        const answer = networks.handle(request.method!, url, request.headers, new URLSearchParams(form)) ?? { status: 404, body: '' }
+        response.writeHead(answer.status, answer.headers).end(answer.body)
+      })
+    })
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+    process.env.ZAFFER_STANDINS_URL = `http://127.0.0.1:${(server.address() as { port: number }).port}`
+  })
+  afterAll(() => void server.close())
+  const tokens = (network: string, remoteId: string, until = Date.now() + 3_000_000) => {
+    const { access_token: access, refresh_token: refresh } = tokensFor(network, remoteId, settings)
+    return seal(JSON.stringify({ access, refresh, until }))
+  }
+  return { state, settings, tokens }
+}

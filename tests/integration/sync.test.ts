@@ -1,0 +1,180 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import { addDays } from '../../core/days/day'
+import { lengthOf } from '../../core/periods/period'
+import { world } from '../../demo/world'
+import { PROFILES } from '../../demo/cast'
+import type { ClientDb } from '../../server/db/clientDb'
+import { enqueue, newestJob } from '../../server/jobs/queue'
+import { runNextJob } from '../../server/jobs/run'
+import { askForConsent, beginConsent, endConsent, openConsent } from '../../server/work/consent'
+import { profilesPage } from '../../server/work/profilesPage'
+import { addClient, addProfile, runJobs, tableOf, useDatabase } from './support/database'
+import { useStandins } from './support/standins'
+
+const { pool } = useDatabase('sync')
+const { state, settings, tokens } = useStandins()
+const tea = PROFILES[2]!
+let db: ClientDb
+let profile: number
+let clients = 0
+
+beforeEach(async () => {
+  Object.assign(state, { lastComplete: '2026-10-28', isDown: false, onRequest: () => {} })
+  settings.requestsPerMinute = 1000
+  process.env.ZAFFER_NOW = '2026-10-29T06:00:00Z'
+  db = await addClient(`sync-${++clients}`)
+  profile = await addProfile(db, 'commons', tea.remoteId, tokens('commons', tea.remoteId))
+})
+const syncNow = async () => {
+  await enqueue(db, 'sync', profile)
+  await runJobs()
+  return (await newestJob(db, 'sync', profile))!
+}
+const days = () => tableOf(`profile_day WHERE client_id = ${db.clientId}`, 'day, impressions, reach_7d, followers, import_id') as Promise<{ day: string; impressions: number; import_id: number | null }[]>
+
+describe('the first fetch', () => {
+  it('takes in all that the network remembers, oldest first, and leaves the gap a gap', async () => {
+    expect(await syncNow()).toMatchObject({ state: 'done', progress: 200, total: 200 })
+    const rows = await days()
+    expect(rows[0]!.day).toBe(addDays('2026-10-28', -199))
+    expect(rows.length).toBe(198)
+    expect(rows.some(({ day }) => day === '2026-10-11' || day === '2026-10-12')).toBe(false)
+    const { profileDay } = world('2026-10-28')
+    expect(rows.at(-1)!.impressions).toBe(profileDay(tea, '2026-10-28', '2026-10-28')!.impressions)
+    const [page] = await profilesPage(db)
+    expect(page).toMatchObject({ synced_to: '2026-10-28', first_fetch: 0, sync_error: null, missing: [{ from: '2026-10-11', to: '2026-10-12' }], oldest: rows[0]!.day })
+    expect(lengthOf(page!.strip)).toBe(56)
+  })
+
+  it('keeps the posts, each once', async () => {
+    await syncNow()
+    const posts = await tableOf(`post WHERE client_id = ${db.clientId}`, 'remote_id, day, impressions')
+    expect(posts.length).toBeGreaterThan(60)
+    await syncNow()
+    expect(await tableOf(`post WHERE client_id = ${db.clientId}`, 'remote_id, day, impressions')).toEqual(posts)
+  })
+})
+
+describe('the days after', () => {
+  it('replace restated figures and keep the change', async () => {
+    await syncNow()
+    const before = (await days()).at(-1)!
+    Object.assign(state, { lastComplete: '2026-11-03' })
+    process.env.ZAFFER_NOW = '2026-11-04T06:00:00Z'
+    await syncNow()
+    const after = (await days()).find(({ day }) => day === '2026-10-28')!
+    expect(after.impressions).toBeGreaterThan(before.impressions)
+    const restated = await tableOf(`restatement WHERE client_id = ${db.clientId} AND day = '2026-10-28'`, 'day, metric, old_value, new_value')
+    expect(restated).toContainEqual({ day: '2026-10-28', metric: 'impressions', old_value: before.impressions, new_value: after.impressions })
+    expect((await profilesPage(db))[0]!.restatements).toBeGreaterThan(0)
+  })
+
+  it('ask only for what is new and for the last week', async () => {
+    await syncNow()
+    const asked: string[] = []
+    state.onRequest = (path) => asked.push(path)
+    await syncNow()
+    expect(asked.filter((path) => path.endsWith('/days')).length).toBe(1)
+  })
+
+  it('let an imported figure stand', async () => {
+    await syncNow()
+    await pool().query("INSERT INTO import (client_id, file_name, state) VALUES (?, 'x', 'applied')", [db.clientId])
+    await pool().query("UPDATE profile_day SET impressions = 7, saves = NULL, import_id = (SELECT MAX(import_id) FROM import) WHERE client_id = ? AND day = '2026-10-27'", [db.clientId])
+    await syncNow()
+    expect((await days()).find(({ day }) => day === '2026-10-27')!.impressions).toBe(7)
+  })
+})
+
+describe('trouble', () => {
+  it('of too many requests waits as long as the network says, and is no failure', async () => {
+    settings.requestsPerMinute = 2
+    const job = await syncNow()
+    expect(job).toMatchObject({ state: 'queued', message: expect.stringMatching(/^The network asks to wait \d+ seconds\.$/) })
+    const kept = (await days()).length
+    expect(kept).toBeGreaterThanOrEqual(58)
+    settings.requestsPerMinute = 1000
+    await pool().query('UPDATE job SET run_after = NOW() WHERE job_id = ?', [job.id])
+    await runJobs()
+    expect((await days()).length).toBe(198)
+  })
+
+  it('of an outage is said on the profile and mends itself', async () => {
+    state.isDown = true
+    expect(await syncNow()).toMatchObject({ state: 'queued', message: 'Commons answered 503. Tried again by itself.' })
+    expect((await profilesPage(db))[0]!.sync_error).toBe('Commons answered 503. It is tried again by itself.')
+    state.isDown = false
+    await pool().query('UPDATE job SET run_after = NOW() WHERE client_id = ?', [db.clientId])
+    await runJobs()
+    expect((await profilesPage(db))[0]!).toMatchObject({ sync_error: null, synced_to: '2026-10-28' })
+  })
+
+  it('of a consent that no longer holds names what to do', async () => {
+    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [tokens('tintype', tea.remoteId), profile])
+    expect(await syncNow()).toMatchObject({ state: 'failed', message: 'Commons no longer accepts the consent. Send the owner a new consent link.' })
+    expect((await profilesPage(db))[0]!).toMatchObject({ consent: 'withdrawn' })
+  })
+
+  it('of tokens that have run out is mended with a fresh one', async () => {
+    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [tokens('commons', tea.remoteId, Date.now() - 1000), profile])
+    expect(await syncNow()).toMatchObject({ state: 'done' })
+  })
+
+  it('of a process that died is taken over once its lease is over, and goes on where it was', async () => {
+    let pages = 0
+    state.onRequest = (path) => {
+      if (path.endsWith('/days') && ++pages === 3) state.isDown = true
+    }
+    await enqueue(db, 'sync', profile)
+    await runNextJob()
+    const kept = (await days()).length
+    expect(kept).toBeGreaterThan(50)
+    await pool().query("UPDATE job SET state = 'running', lease = 'somebody who died', lease_until = NOW() - INTERVAL 1 SECOND WHERE client_id = ?", [db.clientId])
+    state.isDown = false
+    const asked: string[] = []
+    state.onRequest = (path) => asked.push(path)
+    await runJobs()
+    expect((await days()).length).toBe(198)
+    expect(asked.filter((path) => path.endsWith('/days')).length).toBeLessThan(7)
+  })
+})
+
+describe('consent', () => {
+  const redirect = 'http://127.0.0.1:4310/consent/answer'
+  /** What the owner does on the network's own page. */
+  async function decide(address: string, answer: 'yes' | 'no'): Promise<URL> {
+    const url = new URL(address)
+    const page = await fetch(url).then((response) => response.text())
+    expect(page).toContain('Tea at Mossgate')
+    const form = new URLSearchParams([...['state', 'redirect_uri', 'code_challenge', 'login_hint'].map((name) => [name, url.searchParams.get(name)!]), ['answer', answer]])
+    const response = await fetch(`${process.env.ZAFFER_STANDINS_URL}/commons/consent`, { method: 'POST', body: form, redirect: 'manual' })
+    return new URL(response.headers.get('location')!)
+  }
+  beforeEach(() => pool().query("UPDATE profile SET tokens = NULL, consent = 'none' WHERE profile_id = ?", [profile]))
+
+  it('is given by a link, once, and begins the first fetch', async () => {
+    const link = await askForConsent(db, profile)
+    expect((await openConsent(link)).profile.name).toBe(`Profile ${tea.remoteId}`)
+    const answer = await decide(await beginConsent(link, redirect), 'yes')
+    expect((await endConsent(answer, redirect)).profile_id).toBe(profile)
+    await runJobs()
+    expect((await days()).length).toBe(198)
+    await expect(openConsent(link)).rejects.toThrow('does not work any more')
+    await expect(endConsent(answer, redirect)).rejects.toThrow('does not work any more')
+  })
+
+  it('can be refused, and asked for again', async () => {
+    const link = await askForConsent(db, profile)
+    await expect(endConsent(await decide(await beginConsent(link, redirect), 'no'), redirect)).rejects.toThrow('was refused')
+    expect((await profilesPage(db))[0]!.consent).toBe('none')
+    await endConsent(await decide(await beginConsent(link, redirect), 'yes'), redirect)
+    expect((await profilesPage(db))[0]!.consent).toBe('given')
+  })
+
+  it('is not taken from somebody who has only seen the answer', async () => {
+    const link = await askForConsent(db, profile)
+    const answer = await decide(await beginConsent(link, redirect), 'yes')
+    await beginConsent(link, redirect)
+    await expect(endConsent(answer, redirect)).rejects.toThrow('does not work any more')
+  })
+})
