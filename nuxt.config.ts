@@ -17,9 +17,10 @@ export default defineNuxtConfig({
     },
   },
   primevue: {
-    components: { include: ['Button', 'Checkbox', 'DataTable', 'Column', 'DatePicker', 'Dialog', 'InputText', 'Message', 'Password', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
+    components: { include: ['Button', 'Checkbox', 'DataTable', 'Column', 'DatePicker', 'Dialog', 'InputText', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
     options: { ripple: false, theme: { preset: zafferTheme, options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'base, primevue, app' } } } },
   },
+  auth: { loadStrategy: 'none' },
   runtimeConfig: { session: { name: 'zaffer', maxAge: 60 * 60 * 24 * 14, password: '', cookie: { sameSite: 'lax', httpOnly: true, secure: false } } },
   security: {
     rateLimiter: false,

@@ -18,12 +18,13 @@ export function useScope() {
 
   const description = useQuery({
     key: () => ['scope', slug.value, address.value],
+    enabled: () => slug.value !== '',
     query: () => api<ScopeDescription>(`${base.value}/scope`, { query: address.value }),
   })
 
   /** Changes a part of the scope; the page that was shown stays one step back. */
   async function change(part: Partial<ScopeQuery>): Promise<void> {
-    const { who, period, against, ...rest } = route.query
+    const { who: _who, period: _period, against: _against, ...rest } = route.query
     await router.push({ query: { ...rest, ...scopeAddress({ ...scope.value, ...part }) } })
   }
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { CATALOGUE, metricById } from '~~/core/metrics/catalogue'
+import { CATALOGUE, columnsOf, metricById } from '~~/core/metrics/catalogue'
 import { NETWORKS } from '~~/core/networks/networks'
-import { columnsOf } from '~~/core/metrics/catalogue'
 import { KIND_WORDS, WORDS } from '~~/core/metrics/words'
 
 useHead({ title: 'Glossary · Zaffer' })

@@ -33,7 +33,7 @@ async function signIn() {
     <p class="lead">The measuring desk: what happened, why, against what, and what to tell the client.</p>
     <form @submit.prevent="signIn">
       <div class="field"><label for="email">Address</label><InputText id="email" v-model="form.email" type="email" autocomplete="username" autofocus :invalid="!!problems.email" /><p v-if="problems.email" class="field-error" role="alert">{{ problems.email }}</p></div>
-      <div class="field"><label for="password">Password</label><Password v-model="form.password" input-id="password" :feedback="false" toggle-mask autocomplete="current-password" fluid :invalid="!!problems.password" /><p v-if="problems.password" class="field-error" role="alert">{{ problems.password }}</p></div>
+      <div class="field"><label for="password">Password</label><InputText id="password" v-model="form.password" type="password" autocomplete="current-password" :invalid="!!problems.password" /><p v-if="problems.password" class="field-error" role="alert">{{ problems.password }}</p></div>
       <p v-if="problems.all" class="field-error" role="alert">{{ problems.all }}</p>
       <Button type="submit" label="Sign in" :loading="isBusy" />
     </form>

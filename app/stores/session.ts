@@ -12,13 +12,9 @@ export const useSession = defineStore('session', () => {
 
   async function load(): Promise<boolean> {
     if (session.value) return true
-    try {
-      session.value = await api<Session>('/api/session')
-      return true
-    } catch (error) {
-      if ((error as ApiProblem).status === 401) return false
-      throw error
-    }
+    const found = await api<Session | { person: null }>('/api/session')
+    if (found.person) session.value = found as Session
+    return found.person !== null
   }
 
   async function signIn(email: string, password: string): Promise<void> {

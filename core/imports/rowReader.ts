@@ -58,7 +58,7 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
     try {
       return read()
     } catch (error) {
-      throw new RangeError(`${at(index, line)}: ${(error as Error).message}`)
+      throw new RangeError(`${at(index, line)}: ${(error as Error).message}`, { cause: error })
     }
   }
 

@@ -50,16 +50,13 @@ export function onPairedDays(aggregates: readonly ProfileAggregate[], paired: Pa
   return aggregates.map((aggregate) => {
     const sums = paired.get(aggregate.profile)
     if (!sums) return aggregate
-    const replaced: ProfileAggregate = { ...aggregate, sums: { ...aggregate.sums }, counts: { ...aggregate.counts } }
-    for (const [column, sum] of Object.entries(sums) as [FlowColumn, PairedSum][]) {
-      if (sum.days > 0) {
-        replaced.sums[column] = sum[side]
-        replaced.counts[column] = sum.days
-      } else {
-        delete replaced.sums[column]
-        delete replaced.counts[column]
-      }
+    const entries = Object.entries(sums) as [FlowColumn, PairedSum][]
+    const present = entries.filter(([, { days }]) => days > 0)
+    const kept = (all: object) => Object.entries(all).filter(([column]) => !(column in sums))
+    return {
+      ...aggregate,
+      sums: Object.fromEntries([...kept(aggregate.sums), ...present.map(([column, sum]) => [column, sum[side]])]),
+      counts: Object.fromEntries([...kept(aggregate.counts), ...present.map(([column, { days }]) => [column, days])]),
     }
-    return replaced
   })
 }

@@ -55,11 +55,16 @@ export function personRoute<T>(handler: (visit: Visit) => Promise<T> | T): Event
   return route(async (event) => handler({ event, person: await requirePerson(event) }))
 }
 
-export async function requirePerson(event: H3Event): Promise<Person> {
+/** Whoever has signed in, as the database has them now, or undefined. */
+export async function visitor(event: H3Event): Promise<Person | undefined> {
   // an unsealed cookie costs nothing where there is none
-  if (!getCookie(event, 'zaffer')) throw notSignedIn()
-  const session = await getUserSession(event)
-  const person = session.user ? await personById(session.user.id) : undefined
+  if (!getCookie(event, 'zaffer')) return undefined
+  const { user } = await getUserSession(event)
+  return user && (await personById(user.id))
+}
+
+export async function requirePerson(event: H3Event): Promise<Person> {
+  const person = await visitor(event)
   if (!person) throw notSignedIn()
   return person
 }

@@ -115,7 +115,7 @@ i { display: inline-block; width: 18px; border-top: 2.5px solid var(--zaffer); v
 i.dashed { border-top: 2px dashed var(--earlier); }
 i.band { border: 0; height: 10px; background: var(--band); vertical-align: -1px; outline: 1px solid var(--rule); }
 .tools { display: flex; gap: 10px; }
-.tools button { color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; }
+.tools button { padding: 3px 0; color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; }
 .plot { position: relative; min-height: 216px; }
 .readout { font-size: var(--text-small); color: var(--ink2); min-height: 1.3em; text-align: right; }
 .empty { color: var(--ink3); padding: 40px 0; text-align: center; }

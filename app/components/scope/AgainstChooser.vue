@@ -21,5 +21,6 @@ const CHOICES: { value: Against; name: string; hint: string }[] = [
 
 <style scoped>
 ul { list-style: none; display: grid; gap: 7px; }
+button { padding: 2px 0; }
 [aria-current='true'] { font-weight: 650; }
 </style>

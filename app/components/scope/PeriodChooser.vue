@@ -53,7 +53,7 @@ function useRange() {
     <div class="presets"><button v-for="preset in PRESETS" :key="preset" type="button" class="bare" @click="useWords(preset)">{{ preset }}</button></div>
     <div class="days">
       <span class="field-label">By the calendar</span>
-      <DatePicker v-model="range" inline selection-mode="range" :max-date="lastDate" :manual-input="false" show-week />
+      <DatePicker v-model="range" inline :show-other-months="false" selection-mode="range" :max-date="lastDate" :manual-input="false" show-week />
       <Button label="Show these days" outlined :disabled="!range?.[0]" @click="useRange" />
     </div>
   </div>
@@ -62,6 +62,6 @@ function useRange() {
 <style scoped>
 .chooser { width: 22rem; }
 .presets { display: grid; grid-template-columns: repeat(3, 1fr); gap: 4px 10px; margin-bottom: 12px; }
-.presets button { color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; }
+.presets button { padding: 3px 0; color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; }
 .days { display: grid; gap: 6px; justify-items: start; }
 </style>

@@ -27,5 +27,5 @@ function apply() {
 <style scoped>
 ul { list-style: none; display: grid; gap: 7px; margin: 8px 0 12px; max-height: 50vh; overflow-y: auto; padding: 2px; }
 li { display: flex; gap: 8px; align-items: center; }
-.link { text-decoration: underline; color: var(--zaffer); }
+.link { padding: 3px 0; text-decoration: underline; color: var(--zaffer); }
 </style>

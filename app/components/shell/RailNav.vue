@@ -51,6 +51,7 @@ h2 { font: italic 600 var(--text-small)/1 var(--serif); color: var(--ink3); padd
 .page:hover { color: var(--ink); }
 .page.on { border-color: var(--zaffer); color: var(--ink); font-weight: 650; background: var(--wash); }
 .foot { margin-top: auto; padding: 16px 18px 0; font-size: var(--text-least); color: var(--ink3); line-height: 1.45; }
-.foot .links { display: flex; gap: 10px; margin: 6px 0; }
+.foot .links { display: flex; gap: 10px; margin: 4px 0; }
+.foot :is(.links a, button) { padding: 3px 0; }
 .foot :is(a, button) { color: var(--ink2); text-decoration: underline; text-underline-offset: 2px; }
 </style>

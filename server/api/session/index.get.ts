@@ -1,7 +1,12 @@
-import { personRoute } from '../../http/route'
 import { clientsOf } from '../../auth/people'
+import { route, visitor } from '../../http/route'
 
-export default personRoute(async ({ person }) => ({
-  person: { name: person.name, email: person.email, role: person.role },
-  clients: (await clientsOf(person)).map(({ slug, name }) => ({ slug, name })),
-}))
+/** Who has signed in, and which clients they may see; nobody is no error. */
+export default route(async (event) => {
+  const person = await visitor(event)
+  if (!person) return { person: null, clients: [] }
+  return {
+    person: { name: person.name, email: person.email, role: person.role },
+    clients: (await clientsOf(person)).map(({ slug, name }) => ({ slug, name })),
+  }
+})

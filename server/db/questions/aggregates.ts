@@ -1,12 +1,11 @@
 import { addDays } from '../../../core/days/day'
-import { FACT_COLUMNS, FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_COLUMNS, type FactColumn } from '../../../core/metrics/metric'
+import { FACT_COLUMNS, FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_COLUMNS, type FactColumn, type FlowColumn } from '../../../core/metrics/metric'
 import type { Comparison } from '../../../core/periods/comparison'
 import { lengthOf, type Period } from '../../../core/periods/period'
 import { emptyWindows, STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
 import { factTable, type FactTable, type ProfileDay } from '../../../core/rollup/factTable'
 import { networkById, reportsColumn } from '../../../core/networks/networks'
 import { pairedSums, type PairedSum, type PairedSums } from '../../../core/rollup/pairedSums'
-import type { FlowColumn } from '../../../core/metrics/metric'
 import type { ClientDb } from '../clientDb'
 import { raw, sql } from '../sql'
 

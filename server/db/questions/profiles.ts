@@ -38,8 +38,11 @@ export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
 export const activeProfiles = async (db: ClientDb): Promise<ProfileRow[]> => (await profilesOf(db)).filter(({ is_active: active }) => active)
 
 /** One profile with its sealed tokens, for a sync. */
-export const profileForSync = (db: ClientDb, profileId: number) => db.one<ProfileRow & { tokens: Buffer | null }>(sql`
-  SELECT profile_id, network, handle, name, remote_id, is_active, consent, synced_to, synced_at, first_fetch, sync_error, tokens, ${FIGURES}
-  FROM   profile p
-  WHERE  client_id = ${db.client}
-  AND    profile_id = ${profileId}`)
+export async function profileForSync(db: ClientDb, profileId: number): Promise<(ProfileRow & { tokens: Buffer | null }) | undefined> {
+  const row = await db.one<Omit<ProfileRow, 'networkName'> & { tokens: Buffer | null }>(sql`
+    SELECT profile_id, network, handle, name, remote_id, is_active, consent, synced_to, synced_at, first_fetch, sync_error, tokens, ${FIGURES}
+    FROM   profile p
+    WHERE  client_id = ${db.client}
+    AND    profile_id = ${profileId}`)
+  return row && { ...withNetwork(row), tokens: row.tokens }
+}

@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  outputDir: '.test-data/browser-results',
+  workers: 1,
+  fullyParallel: false,
+  forbidOnly: true,
+  retries: 0,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
+  globalSetup: './tests/browser/support/globalSetup.ts',
+  use: {
+    locale: 'en-GB', timezoneId: 'Europe/London', viewport: { width: 1280, height: 800 }, acceptDownloads: true, trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env.ZAFFER_CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+})

@@ -1,0 +1,163 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { loadDemo } from '../../demo/load'
+import { shareEdition } from '../../server/reports/editions'
+import { clientDbForJob } from '../../server/db/clientDb'
+import { freePort } from '../../tools/steps/processes.mjs'
+import { tableOf, useDatabase } from './support/database'
+
+const root = fileURLToPath(new URL('../..', import.meta.url))
+const { url, pool } = useDatabase('routes')
+const PASSWORD = 'a password for the tests'
+const people = { owner: 'ada@halyardrow.example', analyst: 'jory@halyardrow.example', viewer: 'senara@mossgate.example' } as const
+const cookies: Record<string, string> = {}
+let server: ChildProcess
+let base = ''
+let token = ''
+
+/** Asks as a browser would, from a page of the application itself. */
+async function ask(method: string, path: string, who?: string, body?: unknown, origin = base) {
+  const isForm = body !== undefined && typeof body !== 'string'
+  return await fetch(`${base}${path}`, {
+    method, redirect: 'manual', body: isForm ? JSON.stringify(body) : (body as string | undefined),
+    headers: { ...(method !== 'GET' && origin && { origin }), ...(who && cookies[who] && { cookie: cookies[who] }), ...(isForm && { 'content-type': 'application/json' }) },
+  })
+}
+
+beforeAll(async () => {
+  await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
+  const port = await freePort()
+  base = `http://127.0.0.1:${port}`
+  server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+    env: { ...process.env, ZAFFER_DATABASE_URL: url(), NITRO_PORT: String(port), NITRO_HOST: '127.0.0.1', NUXT_SESSION_PASSWORD: 'a session password that is long enough', ZAFFER_STANDINS_URL: 'http://127.0.0.1:9', NODE_ENV: 'production' },
+  })
+  await vi.waitFor(async () => expect((await fetch(`${base}/api/health`)).status).toBe(200), { timeout: 20_000 })
+  for (const [role, email] of Object.entries(people)) {
+    const answer = await ask('POST', '/api/session', undefined, { email, password: PASSWORD })
+    expect(answer.status).toBe(200)
+    cookies[role] = answer.headers.getSetCookie().map((cookie) => cookie.split(';')[0]).join('; ')
+  }
+  const mossgate = await clientDbForJob(1)
+  await pool().query("INSERT INTO import (client_id, file_name, state) VALUES (1, 'x.csv', 'uploaded'), (2, 'y.csv', 'uploaded')")
+  await pool().query("INSERT INTO job (client_id, kind, subject) VALUES (1, 'sync', '1'), (2, 'sync', '5')")
+  await pool().query("INSERT INTO edition (client_id, report_id, number, request_key, content, sha256) VALUES (1, 1, 1, 'a', '{\"title\":\"t\",\"periodWords\":\"p\"}', 'x'), (2, 2, 1, 'b', '{\"title\":\"t\",\"periodWords\":\"p\"}', 'y')")
+  token = await shareEdition(mossgate, 1, new Date(Date.now() + 60_000), 'reader')
+  await pool().query('INSERT INTO share_link (client_id, edition_id, token_hash, ends_at) VALUES (2, 2, REPEAT("x", 32), NOW() + INTERVAL 1 DAY)')
+})
+afterAll(() => void server?.kill())
+
+/** Every route of the interface, from the files that make them. */
+function routes(folder = join(root, 'server/api'), path = '/api'): { method: string; path: string }[] {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    if (entry.isDirectory()) return routes(join(folder, entry.name), `${path}/${entry.name}`)
+    if (entry.name.startsWith('[...')) return [{ method: 'ANY', path: `${path}/*` }]
+    const [name, method = 'any'] = entry.name.replace(/\.ts$/, '').split('.') as [string, string?]
+    return [{ method: method.toUpperCase(), path: name === 'index' ? path : `${path}/${name}` }]
+  })
+}
+
+/** Routes that are not a client's, and who may use them: everybody, or whoever has signed in. */
+const OPEN = ['ANY /api/*', 'GET /api/health', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'GET /api/shared/[token]', 'GET /api/shared/[token]/pdf', 'GET /api/consent/[token]', 'POST /api/consent/[token]', 'POST /api/consent/answer']
+
+const fill = (path: string, client: string, id: string) => path.replace('[client]', client).replace('[share]', client === 'mossgate-gardens' ? '1' : '2').replace('[profile]', client === 'mossgate-gardens' ? '1' : '5').replaceAll(/\[\w+\]/g, id)
+const all = routes()
+const ofClients = all.filter(({ path }) => path.includes('[client]'))
+
+describe('every route', () => {
+  it('is known here: it belongs to a client, or is one of the few that do not', () => {
+    expect(ofClients.length).toBeGreaterThan(25)
+    expect(all.filter(({ path }) => !path.includes('[client]')).map(({ method, path }) => `${method} ${path}`).sort()).toEqual([...OPEN].sort())
+  })
+
+  it.each(ofClients)('$method $path, as nobody, is refused', async ({ method, path }) => {
+    const answer = await ask(method, fill(path, 'mossgate-gardens', '1'))
+    expect(answer.status).toBe(401)
+    expect(answer.headers.get('content-type')).toContain('application/problem+json')
+  })
+
+  it.each(ofClients)('$method $path, as a person of another client, is as if it were not there', async ({ method, path }) => {
+    for (const id of ['1', '2']) {
+      const answer = await ask(method, fill(path, 'kittiwake-line', id), 'viewer', method === 'GET' ? undefined : {})
+      expect(answer.status).toBe(404)
+      expect(await answer.text()).not.toContain('Kittiwake')
+    }
+  })
+
+  it.each(ofClients.filter(({ path }) => /\[(?!client)/.test(path)))('$method $path, with the id of another client’s thing, finds nothing', async ({ method, path }) => {
+    // the second client's import, job, edition, report and share, asked for under the first client
+    const foreign = path.replace('[client]', 'mossgate-gardens').replace('[profile]', '5').replaceAll(/\[\w+\]/g, '2')
+    const body = /notes/.test(path) ? { from: '2026-10-01', to: '2026-10-01', title: 'x' } : /reports\/\[report\]$/.test(path) ? { title: 'x', period: 'last-28-days', against: 'before', blocks: [], version: 1 }
+      : /check$/.test(path) ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 } : /editions$/.test(path) ? { requestKey: crypto.randomUUID() } : {}
+    // notes of the first client itself have the ids 1 and 2
+    const answer = await ask(method, path.includes('[note]') ? foreign.replace(/notes\/2/, 'notes/3') : foreign, 'analyst', method === 'GET' ? undefined : body)
+    expect(answer.status).toBeGreaterThanOrEqual(404)
+    expect(answer.status).toBeLessThan(500)
+  })
+
+  it.each(ofClients.filter(({ method }) => method !== 'GET'))('$method $path, as a viewer, is refused', async ({ method, path }) => {
+    const answer = await ask(method, fill(path, 'mossgate-gardens', '1'), 'viewer', {})
+    expect(answer.status).toBe(403)
+    expect(await answer.json()).toMatchObject({ title: 'Not allowed', detail: expect.stringContaining('not change anything') })
+  })
+
+  it.each(all.filter(({ method }) => method !== 'GET' && method !== 'ANY'))('$method $path, from a foreign page, is refused', async ({ method, path }) => {
+    for (const origin of ['https://elsewhere.example', '']) expect((await ask(method, fill(path, 'mossgate-gardens', '1'), 'owner', {}, origin)).status).toBe(403)
+  })
+
+  it('left everything as it was', async () => {
+    expect((await tableOf('report', 'report_id, title, version')).length).toBe(3)
+    expect(await tableOf('import', 'import_id, file_name, state')).toEqual([{ import_id: 1, file_name: 'x.csv', state: 'uploaded' }, { import_id: 2, file_name: 'y.csv', state: 'uploaded' }])
+    expect(await tableOf('note WHERE removed_at IS NOT NULL', 'note_id, title, body')).toEqual([])
+    expect(await tableOf('share_link WHERE revoked_at IS NOT NULL', 'share_id, client_id, edition_id')).toEqual([])
+  })
+})
+
+describe('who sees what', () => {
+  it('an owner sees every client, others their own', async () => {
+    const clients = async (who: string) => ((await (await ask('GET', '/api/session', who)).json()) as { clients: { slug: string }[] }).clients.map(({ slug }) => slug)
+    expect(await clients('owner')).toEqual(['kittiwake-line', 'mossgate-gardens', 'orrery-press'])
+    expect(await clients('analyst')).toEqual(['mossgate-gardens', 'orrery-press'])
+    expect(await clients('viewer')).toEqual(['mossgate-gardens'])
+  })
+
+  it('a role that is taken away is gone at the next request', async () => {
+    await pool().query("DELETE FROM person_client WHERE client_id = (SELECT client_id FROM client WHERE slug = 'orrery-press')")
+    expect((await ask('GET', '/api/clients/orrery-press/overview', 'analyst')).status).toBe(404)
+  })
+
+  it('a shared link shows its edition to anybody, and opens nothing else', async () => {
+    expect((await ask('GET', `/api/shared/${token}`)).status).toBe(200)
+    expect((await ask('GET', `/api/shared/${token.slice(1)}x`)).status).toBe(404)
+    expect((await ask('GET', `/api/clients/mossgate-gardens/editions/1?token=${token}`)).status).toBe(401)
+  })
+
+  it('the pages carry a strict policy', async () => {
+    const { headers } = await ask('GET', '/sign-in')
+    const policy = headers.get('content-security-policy')!
+    expect(policy).toContain("default-src 'self'")
+    expect(policy).not.toMatch(/script-src[^;]*unsafe/)
+    expect(policy).toContain("frame-ancestors 'none'")
+  })
+
+  it('an answer that was not understood is a problem with a sentence', async () => {
+    const answer = await ask('GET', '/api/clients/mossgate-gardens/overview?against=yesterday', 'analyst')
+    expect(answer.status).toBe(400)
+    expect(await answer.json()).toMatchObject({ title: 'That cannot be read', detail: 'Compare with the days before, last year, or nothing.' })
+    expect((await ask('GET', '/api/clients/mossgate-gardens/overview?metric=magic', 'analyst')).status).toBe(400)
+    expect((await ask('GET', '/api/clients/mossgate-gardens/overview?who=5', 'analyst')).status).toBe(400)
+    expect((await ask('GET', '/api/nothing')).status).toBe(404)
+  })
+
+  it('signing in is slowed down after too many tries, for that person and not for others', async () => {
+    const tries = []
+    for (let index = 0; index < 7; index++) tries.push((await ask('POST', '/api/session', undefined, { email: people.viewer, password: 'wrong' })).status)
+    expect(tries).toEqual([401, 401, 401, 401, 401, 401, 429])
+    const answer = await ask('POST', '/api/session', undefined, { email: people.viewer, password: PASSWORD })
+    expect(answer.status).toBe(429)
+    expect(Number(answer.headers.get('retry-after'))).toBeGreaterThan(60)
+    expect((await ask('POST', '/api/session', undefined, { email: people.analyst, password: PASSWORD })).status).toBe(200)
+  })
+})
