@@ -1,6 +1,6 @@
 import { resolve, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { rmSync } from 'node:fs'
+import { rmSync, writeFileSync } from 'node:fs'
 import { build, debianPackages, npmPackages } from './steps/packages.mjs'
 import { startDatabase } from './steps/database.mjs'
 import { logFile, openData, openSecrets } from './steps/data.mjs'
@@ -57,6 +57,7 @@ async function start() {
   const secrets = openSecrets(data)
   const log = logFile(data)
   const databaseUrl = process.env.ZAFFER_DATABASE_URL ?? (await startDatabase({ data, secrets, processes, log }))
+  writeFileSync(join(data, 'database-url'), databaseUrl, { mode: 0o600 })
   const standinsPort = await freePort()
   const env = {
     ...process.env, NODE_ENV: 'production', ZAFFER_DATABASE_URL: databaseUrl, ZAFFER_SECRET: secrets.seal, ZAFFER_STANDINS_SECRET: secrets.standins, ZAFFER_STANDINS_PORT: String(standinsPort),

@@ -25,6 +25,7 @@ export const zafferTheme = definePreset(Aura, {
   semantic: {
     primary: { 50: LIGHT.wash, 100: LIGHT.wash, 200: LIGHT.zaffer, 300: LIGHT.zaffer, 400: LIGHT.zaffer, 500: LIGHT.zaffer, 600: LIGHT.zaffer, 700: LIGHT.deep, 800: LIGHT.deep, 900: LIGHT.deep, 950: LIGHT.deep },
     transitionDuration: '0s',
+    disabledOpacity: '0.78',
     focusRing: { width: '2px', style: 'solid', color: '{primary.color}', offset: '2px' },
     formField: { paddingX: '0.5rem', paddingY: '0.3rem', borderRadius: '3px', sm: { fontSize: '0.84rem' } },
     overlay: { popover: { shadow: '0 2px 10px rgb(0 0 0 / 0.12)', borderRadius: '3px', padding: '0.9rem' }, select: { shadow: '0 2px 10px rgb(0 0 0 / 0.12)', borderRadius: '3px' }, modal: { shadow: '0 4px 24px rgb(0 0 0 / 0.2)', borderRadius: '4px', padding: '1.1rem' } },

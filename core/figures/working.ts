@@ -52,6 +52,8 @@ export function recompute(working: Working): number {
  * the operands are kept only where somebody asked to see them.
  */
 export interface Calculator {
+  /** Whether operands are kept; labels that take work to make can be left out where they are not. */
+  explains: boolean
   given: (label: string, value: number) => Working
   step: (label: string, operation: Exclude<Operation, 'given'>, operands: Working[]) => Working
 }
@@ -62,6 +64,7 @@ export interface Calculator {
  */
 export function calculator(explain: boolean): Calculator {
   return {
+    explains: explain,
     given: (label, value) => ({ label, operation: 'given', value }),
     step: (label, operation, operands) => {
       const value = apply(operation, operands.map((operand) => operand.value))

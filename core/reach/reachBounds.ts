@@ -42,25 +42,43 @@ function exactWindow(calc: Calculator, { blocks, head }: ReachWindows): Working 
   return undefined
 }
 
+/** A tile: a week as the network counts it, a week day by day, or four weeks as the network counts them. */
+type Tile = 'week' | 'days' | 'four weeks'
+
 /** The tiling of the period by windows that do not overlap whose sum is the smallest, or undefined when a day is left uncovered. */
 function cheapestTiling(calc: Calculator, { blocks, head }: ReachWindows): Working | undefined {
   if (head.dailyCount < head.days) return undefined
-  // best[k]: the cheapest cover of the blocks from the k-th to the oldest, with the days left over at the start
-  const best: (Working[] | undefined)[] = Array.from({ length: blocks.length + 1 })
-  best[blocks.length] = head.days > 0 ? [calc.given(`First ${head.days} ${head.days === 1 ? 'day' : 'days'}, day by day`, head.dailySum)] : []
-  const total = (tiles: Working[]) => tiles.reduce((sum, tile) => sum + tile.value, 0)
-  for (let index = blocks.length - 1; index >= 0; index--) {
-    const block = blocks[index]!
-    const place = blocks.length === 1 ? '' : `, week ${blocks.length - index}`
-    const options: Working[][] = []
-    const afterOne = best[index + 1]
-    if (afterOne && block.sevenDays !== undefined) options.push([calc.given(`7-day reach${place}`, block.sevenDays), ...afterOne])
-    if (afterOne && block.dailyCount === 7) options.push([calc.given(`Daily reach added${place}`, block.dailySum), ...afterOne])
-    const afterFour = index + 4 <= blocks.length ? best[index + 4] : undefined
-    if (afterFour && block.twentyEightDays !== undefined) {
-      options.push([calc.given(`28-day reach, weeks ${blocks.length - index - 3} to ${blocks.length - index}`, block.twentyEightDays), ...afterFour])
-    }
-    best[index] = options.sort((a, b) => total(a) - total(b))[0]
+  const count = blocks.length
+  // cost[k]: the cheapest cover of the blocks from the k-th to the oldest, with the days left over at the start
+  const cost = new Float64Array(count + 1).fill(Infinity)
+  const choice: (Tile | undefined)[] = Array.from({ length: count })
+  cost[count] = head.dailySum
+  const take = (index: number, sum: number, tile: Tile) => {
+    if (sum >= cost[index]!) return
+    cost[index] = sum
+    choice[index] = tile
   }
-  return best[0] && calc.step('Windows that tile the period, added', 'sum', best[0])
+  for (let index = count - 1; index >= 0; index--) {
+    const block = blocks[index]!
+    if (block.sevenDays !== undefined) take(index, block.sevenDays + cost[index + 1]!, 'week')
+    if (block.dailyCount === 7) take(index, block.dailySum + cost[index + 1]!, 'days')
+    if (block.twentyEightDays !== undefined && index + 4 <= count) take(index, block.twentyEightDays + cost[index + 4]!, 'four weeks')
+  }
+  if (!Number.isFinite(cost[0]!)) return undefined
+  const label = 'Windows that tile the period, added'
+  return calc.explains ? calc.step(label, 'sum', tilesOf(calc, blocks, head, choice)) : calc.given(label, cost[0]!)
+}
+
+/** The chosen tiles by name, the newest first. Weeks are counted from the period's start. */
+function tilesOf(calc: Calculator, blocks: ReachWindows['blocks'], head: ReachWindows['head'], choice: readonly (Tile | undefined)[]): Working[] {
+  const tiles: Working[] = []
+  for (let index = 0; index < blocks.length; index += choice[index] === 'four weeks' ? 4 : 1) {
+    const block = blocks[index]!
+    const week = blocks.length - index
+    if (choice[index] === 'four weeks') tiles.push(calc.given(`28-day reach, weeks ${week - 3} to ${week}`, block.twentyEightDays!))
+    else if (choice[index] === 'week') tiles.push(calc.given(`7-day reach, week ${week}`, block.sevenDays!))
+    else tiles.push(calc.given(`Daily reach added, week ${week}`, block.dailySum))
+  }
+  if (head.days > 0) tiles.push(calc.given(`First ${head.days} ${head.days === 1 ? 'day' : 'days'}, day by day`, head.dailySum))
+  return tiles
 }

@@ -74,28 +74,49 @@ function addFlow(aggregate: ProfileAggregate, column: FlowColumn, values: Float6
 
 function windowsOf(table: FactTable, rows: { start: number; end: number }, period: Period): ReachWindows {
   const windows = emptyWindows(period)
-  const from = dayNumber(period.from)
+  const { days, columns } = table
   const to = dayNumber(period.to)
-  const { reach_1d: daily, reach_7d: sevenDays, reach_28d: twentyEightDays } = table.columns
-  const byLength = { 1: daily, 7: sevenDays, 28: twentyEightDays }
-  for (let row = rows.start; row < rows.end; row++) {
-    const day = table.days[row]!
-    const index = Math.floor((to - day) / 7)
-    const block = windows.blocks[index]
-    const sums = block ?? windows.head
-    if (!Number.isNaN(daily[row]!)) {
-      sums.dailySum += daily[row]!
-      sums.dailyCount++
+  const from = dayNumber(period.from)
+  const { reach_1d: daily, reach_7d: sevenDays, reach_28d: twentyEightDays } = columns
+  const largest = { 1: largestFrom(daily, days, rows, from), 7: largestFrom(sevenDays, days, rows, from + 6), 28: largestFrom(twentyEightDays, days, rows, from + 27) }
+  for (const length of WINDOW_DAYS) if (largest[length] >= 0) windows.largest[length] = largest[length]
+  // newest first, block by block, so that no row has to ask for its block
+  let row = rows.end - 1
+  windows.blocks.forEach((block, index) => {
+    const end = to - 7 * index
+    if (row >= rows.start && days[row] === end) {
+      if (sevenDays[row] === sevenDays[row]) block.sevenDays = sevenDays[row]!
+      if (twentyEightDays[row] === twentyEightDays[row]) block.twentyEightDays = twentyEightDays[row]!
     }
-    if (block && (to - day) % 7 === 0) {
-      if (!Number.isNaN(sevenDays[row]!)) block.sevenDays = sevenDays[row]!
-      if (!Number.isNaN(twentyEightDays[row]!)) block.twentyEightDays = twentyEightDays[row]!
-    }
-    for (const length of WINDOW_DAYS) {
-      const value = byLength[length][row]!
-      if (day - length + 1 < from || Number.isNaN(value)) continue
-      windows.largest[length] = Math.max(windows.largest[length] ?? 0, value)
-    }
-  }
+    row = addDaily(block, daily, days, row, rows.start, end - 6)
+  })
+  addDaily(windows.head, daily, days, row, rows.start, from)
   return windows
+}
+
+/** Adds the daily reach of rows downwards while their day is not before `first`. @returns the next row below */
+function addDaily(sums: { dailySum: number; dailyCount: number }, daily: Float64Array, days: Int32Array, row: number, start: number, first: number): number {
+  let sum = 0
+  let count = 0
+  while (row >= start && days[row]! >= first) {
+    const value = daily[row]!
+    if (value === value) {
+      sum += value
+      count++
+    }
+    row--
+  }
+  sums.dailySum = sum
+  sums.dailyCount = count
+  return row
+}
+
+/** The largest value on a day from `first` on, or −1. */
+function largestFrom(values: Float64Array, days: Int32Array, { start, end }: { start: number; end: number }, first: number): number {
+  let largest = -1
+  for (let row = end - 1; row >= start && days[row]! >= first; row--) {
+    // an absent value is larger than nothing
+    if (values[row]! > largest) largest = values[row]!
+  }
+  return largest
 }

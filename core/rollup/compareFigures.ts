@@ -1,10 +1,10 @@
 import { changeOf, type Change } from '../change/change'
-import { hasValue, type Figure } from '../figures/figure'
+import type { Figure } from '../figures/figure'
 import { columnsOf, metricById } from '../metrics/catalogue'
 import { FLOW_COLUMNS, type FactColumn, type FlowColumn } from '../metrics/metric'
 import { lengthOf, type Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
-import { figureOf, type FigureContext } from './figureOf'
+import { figureOf, hasData, type FigureContext } from './figureOf'
 import { onPairedDays, type PairedSums } from './pairedSums'
 
 /** A period and its comparison, rolled up. */
@@ -36,8 +36,9 @@ export function compareFigures(metricId: string, { current, earlier }: ComparedA
   const [now, then] = flowsOnly
     ? [onPairedDays(current, earlier.paired, 'current'), onPairedDays(earlier.aggregates, earlier.paired, 'earlier')]
     : [current, earlier.aggregates]
-  const inBoth = new Set(then.filter((member) => hasValue(figureOf(metricId, [member], { ...past, explain: false }))).map(({ profile }) => profile))
-  const both = now.filter((member) => inBoth.has(member.profile) && hasValue(figureOf(metricId, [member], { ...context, explain: false })))
+  const metric = metricById(metricId)
+  const inBoth = new Set(then.filter((member) => hasData(metric, member)).map(({ profile }) => profile))
+  const both = now.filter((member) => inBoth.has(member.profile) && hasData(metric, member))
   const profiles = new Set(both.map(({ profile }) => profile))
   const to = figureOf(metricId, both, { ...context, explain: false })
   const from = figureOf(metricId, then.filter(({ profile }) => profiles.has(profile)), { ...past, explain: false })

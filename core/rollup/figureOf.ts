@@ -1,4 +1,4 @@
-import { hasValue, type Coverage, type Figure } from '../figures/figure'
+import type { Coverage, Figure } from '../figures/figure'
 import { calculator, type Calculator, type Working } from '../figures/working'
 import { columnsOf, metricById } from '../metrics/catalogue'
 import type { FactColumn, FlowMetric, Metric, RatioMetric, StockMetric, UniqueMetric } from '../metrics/metric'
@@ -43,9 +43,11 @@ export function figureOf(metricId: string, aggregates: readonly ProfileAggregate
 
 const nameOf = (context: FigureContext, profile: number): string => context.names?.get(profile) ?? `Profile ${profile}`
 
-/** Splits profiles into those whose network reports any of the columns and those whose network does not. */
-function reporting(aggregates: readonly ProfileAggregate[], columns: readonly FactColumn[]) {
-  const reports = ({ network }: ProfileAggregate) => columns.some((column) => reportsColumn(networkById(network), column))
+const networkReports = ({ network }: ProfileAggregate, columns: readonly FactColumn[]): boolean => columns.some((column) => reportsColumn(networkById(network), column))
+
+/** Splits profiles into those that have or could have a metric, and those whose network does not report it and that have no imported figure of it either. */
+function reporting(metric: Metric, aggregates: readonly ProfileAggregate[], columns: readonly FactColumn[]) {
+  const reports = (aggregate: ProfileAggregate) => networkReports(aggregate, columns) || hasData(metric, aggregate)
   return { members: aggregates.filter(reports), unreported: aggregates.filter((aggregate) => !reports(aggregate)).map(({ profile }) => profile) }
 }
 
@@ -75,8 +77,8 @@ function exactFigure(metric: Metric, working: Working, coverage: Coverage, conte
 }
 
 function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
-  const { members, unreported } = reporting(aggregates, metric.parts.map(({ column }) => column))
-  const reportedParts = ({ network }: ProfileAggregate) => metric.parts.filter(({ column }) => reportsColumn(networkById(network), column))
+  const { members, unreported } = reporting(metric, aggregates, metric.parts.map(({ column }) => column))
+  const reportedParts = ({ network, counts }: ProfileAggregate) => metric.parts.filter(({ column }) => reportsColumn(networkById(network), column) || counts[column] !== undefined)
   const coverage = coverageOf(members, unreported, lengthOf(context.period), (member) =>
     Math.min(...reportedParts(member).map(({ column }) => member.counts[column] ?? 0)))
   const operands = members.flatMap((member) => memberFlow(metric, member, nameOf(context, member.profile), calc) ?? [])
@@ -98,7 +100,7 @@ function memberFlow(metric: FlowMetric, { sums }: ProfileAggregate, name: string
 const partName = (column: string): string => metricById(column).name
 
 function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
-  const { members, unreported } = reporting(aggregates, [metric.column])
+  const { members, unreported } = reporting(metric, aggregates, [metric.column])
   const coverage = coverageOf(members, unreported, 1, (member) => (member.stocks[metric.column] ? 1 : 0))
   const operands = members.flatMap((member) => {
     const level = member.stocks[metric.column]
@@ -111,7 +113,7 @@ function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[
 }
 
 function uniqueFigure(metric: UniqueMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
-  const { members, unreported } = reporting(aggregates, Object.values(metric.windows))
+  const { members, unreported } = reporting(metric, aggregates, Object.values(metric.windows))
   const days = lengthOf(context.period)
   const dailyDays = ({ windows }: ProfileAggregate) => windows.head.dailyCount + windows.blocks.reduce((sum, block) => sum + block.dailyCount, 0)
   const coverage = coverageOf(members, unreported, days, dailyDays)
@@ -161,13 +163,12 @@ function together(known: { name: string; bounds: ReachBounds }[], universe: numb
 
 function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
   const explained = { ...context, explain: true }
-  const usable = aggregates.filter((aggregate) =>
-    [metric.numerator, metric.denominator].every((id) => hasValue(figureOf(id, [aggregate], { ...context, explain: false }))))
+  const usable = aggregates.filter((aggregate) => hasData(metric, aggregate))
   const numerator = figureOf(metric.numerator, usable.length > 0 ? usable : aggregates, explained)
   const denominator = figureOf(metric.denominator, usable.length > 0 ? usable : aggregates, explained)
   const columns = [metric.numerator, metric.denominator].map((id) => columnsOf(metricById(id)))
   const idle = aggregates.filter((aggregate) => !usable.includes(aggregate))
-  const reports = ({ network }: ProfileAggregate) => columns.every((side) => side.some((column) => reportsColumn(networkById(network), column)))
+  const reports = (aggregate: ProfileAggregate) => columns.every((side) => networkReports(aggregate, side))
   const days = lengthOf(context.period)
   const silent = idle.filter(reports).map(({ profile }) => ({ profile, present: 0, expected: days }))
   const { coverage: ofNumerator } = numerator
@@ -196,6 +197,20 @@ function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[
     observations: base,
     coverage,
     ...(context.explain && { working: { value, low, high } }),
+  }
+}
+
+/** Whether a profile has anything of what a metric is computed from. */
+export function hasData(metric: Metric, aggregate: ProfileAggregate): boolean {
+  switch (metric.kind) {
+    case 'flow':
+      return metric.parts.some(({ column }) => aggregate.sums[column] !== undefined)
+    case 'stock':
+      return aggregate.stocks[metric.column] !== undefined
+    case 'unique':
+      return Object.keys(aggregate.windows.largest).length > 0
+    case 'ratio':
+      return [metric.numerator, metric.denominator].every((id) => hasData(metricById(id), aggregate))
   }
 }
 

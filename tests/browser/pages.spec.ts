@@ -41,7 +41,7 @@ test.describe('the scope', () => {
     await expect(page.getByRole('button', { name: '@mossgate on Tintype' })).toBeVisible()
     await page.getByRole('button', { name: 'the 28 days before' }).click()
     await page.getByRole('button', { name: /The same weekdays last year/ }).click()
-    await expect(page.getByRole('button', { name: 'the same weekdays last year' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'the same weekdays last year', exact: true })).toBeVisible()
     await expect(page.getByRole('region', { name: 'Headline figures' }).getByRole('button', { name: /^Reach/ })).not.toContainText('≈')
   })
 

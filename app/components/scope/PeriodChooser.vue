@@ -53,7 +53,7 @@ function useRange() {
     <div class="presets"><button v-for="preset in PRESETS" :key="preset" type="button" class="bare" @click="useWords(preset)">{{ preset }}</button></div>
     <div class="days">
       <span class="field-label">By the calendar</span>
-      <DatePicker v-model="range" inline :show-other-months="false" selection-mode="range" :max-date="lastDate" :manual-input="false" show-week />
+      <DatePicker v-model="range" inline :show-other-months="false" selection-mode="range" :max-date="lastDate" :manual-input="false" show-week :pt="{ day: { 'aria-selected': undefined } }" />
       <Button label="Show these days" outlined :disabled="!range?.[0]" @click="useRange" />
     </div>
   </div>

@@ -111,9 +111,10 @@ export async function pairedAggregates(
   const paired = new Map<number, Partial<Record<FlowColumn, PairedSum>>>()
   const gaps: number[] = []
   for (const member of current) {
-    const reported = flows.filter((column) => reportsColumn(networkById(member.network), column))
+    const earlierMember = then.get(member.profile)
+    const reported = flows.filter((column) => reportsColumn(networkById(member.network), column) || member.counts[column] || earlierMember?.counts[column])
     const counts = (side: ProfileAggregate | undefined) => reported.map((column) => side?.counts[column] ?? 0)
-    const [now, past] = [counts(member), counts(then.get(member.profile))]
+    const [now, past] = [counts(member), counts(earlierMember)]
     if (now.every((count) => count === days) && past.every((count) => count === pairedAtBest) && days === pairedAtBest) continue
     if (now.every((count) => count === 0) || past.every((count) => count === 0)) {
       paired.set(member.profile, Object.fromEntries(flows.map((column) => [column, { current: 0, earlier: 0, days: 0 }])))

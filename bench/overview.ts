@@ -1,0 +1,34 @@
+import type { Pool } from 'mysql2/promise'
+import type { ClientDb } from '../server/db/clientDb'
+import type { Query } from '../server/db/sql'
+import { overview } from '../server/work/overview'
+import { resolveScope } from '../server/work/resolveScope'
+import { largeClient } from './database'
+import { median, ms, report, times } from './measure'
+
+const END = '2026-10-28'
+const YEAR = { who: [], period: '2025-10-29..2026-10-28', against: 'before' as const }
+
+/** A handle that notes the queries that it runs. */
+function noting(db: ClientDb, queries: Query<true>[]): ClientDb {
+  const rows = <T>(query: Query<true>) => (queries.push(query), db.rows<T>(query))
+  return { ...db, rows, one: async <T>(query: Query<true>) => (await rows<T>(query))[0] }
+}
+
+/** The overview of 200 profiles over a year with its comparison, beside the SQL that it needs; and the same with ten times the past. */
+export async function benchOverview(pool: Pool): Promise<void> {
+  const db = await largeClient(pool, 'two-years', 200, 730, END)
+  const answer = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, YEAR), 'impressions'))
+  const queries: Query<true>[] = []
+  await answer(noting(db, queries))
+  const whole = await median(7, () => answer(db))
+  const bare = await median(7, () => Promise.all(queries.map(({ text, values }) => pool.query(text, values))))
+  report('Overview of 200 profiles × 1 year with comparison', { route: ms(whole), 'its bare SQL': ms(bare), 'route ÷ SQL': times(whole / bare), queries: String(queries.length) }, { text: 'within 2× of its bare SQL', met: whole <= 2 * bare })
+
+  const month = { who: [], period: 'last-28-days', against: 'before' as const }
+  const ask = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, month), 'impressions'))
+  const short = await largeClient(pool, 'short', 40, 120, END)
+  const long = await largeClient(pool, 'long', 40, 1200, END)
+  const [little, much] = [await median(15, () => ask(short)), await median(15, () => ask(long))]
+  report('The same question with ten times the past (40 profiles, 28 days)', { '120 days kept': ms(little), '1,200 days kept': ms(much), ratio: times(much / little) }, { text: 'at most 1.3×', met: much <= 1.3 * little })
+}
