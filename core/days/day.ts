@@ -2,7 +2,7 @@
 export type Day = string
 
 const DAY_MS = 86_400_000
-const PATTERN = /^(\d{4})-(\d{2})-(\d{2})$/
+const PATTERN = /^\d{4}-\d{2}-\d{2}$/
 
 /**
  * The number of a day, counted from 1 January 1970 (day 0), so that days can be subtracted and used as indices.
@@ -11,13 +11,17 @@ const PATTERN = /^(\d{4})-(\d{2})-(\d{2})$/
  * @example dayNumber('1970-01-02') // 1
  */
 export function dayNumber(day: Day): number {
-  const match = PATTERN.exec(day)
-  if (!match) throw new RangeError(`"${day}" is not a day in the form 2026-10-28`)
-  const ms = Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3]))
-  const number = ms / DAY_MS
-  if (dayFromNumber(number) !== day) throw new RangeError(`there is no ${day}`)
-  return number
+  if (!PATTERN.test(day)) throw new RangeError(`"${day}" is not a day in the form 2026-10-28`)
+  const year = Number(day.slice(0, 4))
+  const month = Number(day.slice(5, 7))
+  const dayOfMonth = Number(day.slice(8))
+  if (month < 1 || month > 12 || dayOfMonth < 1 || dayOfMonth > daysInMonth(year, month)) throw new RangeError(`there is no ${day}`)
+  return Date.UTC(year, month - 1, dayOfMonth) / DAY_MS
 }
+
+const LENGTHS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
+const isLeap = (year: number): boolean => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0
+const daysInMonth = (year: number, month: number): number => (month === 2 && isLeap(year) ? 29 : LENGTHS[month - 1]!)
 
 /**
  * The day with a number, the inverse of `dayNumber`.

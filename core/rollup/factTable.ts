@@ -20,11 +20,11 @@ export interface FactTable {
  * @example factTable([{ profile: 1, day: '2026-10-01', impressions: 120 }])
  */
 export function factTable(rows: readonly ProfileDay[]): FactTable {
-  const sorted = [...rows].sort((a, b) => a.profile - b.profile || (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))
-  const days = Int32Array.from(sorted, ({ day }) => dayNumber(day))
-  const columns = Object.fromEntries(
-    FACT_COLUMNS.map((column) => [column, Float64Array.from(sorted, (row) => row[column] ?? Number.NaN)]),
-  ) as Record<FactColumn, Float64Array>
+  const isSorted = rows.every((row, index) => index === 0 || before(rows[index - 1]!, row) <= 0)
+  const sorted = isSorted ? rows : [...rows].sort(before)
+  const days = new Int32Array(sorted.length)
+  for (let row = 0; row < sorted.length; row++) days[row] = dayNumber(sorted[row]!.day)
+  const columns = Object.fromEntries(FACT_COLUMNS.map((column) => [column, columnOf(sorted, column)])) as Record<FactColumn, Float64Array>
   const ranges: FactTable['ranges'] = []
   sorted.forEach(({ profile }, row) => {
     const last = ranges.at(-1)
@@ -34,6 +34,17 @@ export function factTable(rows: readonly ProfileDay[]): FactTable {
   })
   return { days, columns, ranges }
 }
+
+function columnOf(rows: readonly ProfileDay[], column: FactColumn): Float64Array {
+  const values = new Float64Array(rows.length).fill(Number.NaN)
+  for (let row = 0; row < rows.length; row++) {
+    const value = rows[row]![column]
+    if (value !== null && value !== undefined) values[row] = value
+  }
+  return values
+}
+
+const before = (a: ProfileDay, b: ProfileDay): number => a.profile - b.profile || (a.day < b.day ? -1 : a.day > b.day ? 1 : 0)
 
 /** The rows of a profile whose days lie from one day number to another (both included), as a half-open range. */
 export function rowsBetween(table: FactTable, range: { start: number; end: number }, from: number, to: number): { start: number; end: number } {

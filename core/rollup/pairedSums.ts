@@ -1,6 +1,6 @@
 import { dayFromNumber, dayNumber } from '../days/day'
 import type { FlowColumn } from '../metrics/metric'
-import { counterpart, type Comparison } from '../periods/comparison'
+import { counterpart, type Comparison, type Pairing } from '../periods/comparison'
 import type { Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
 import { rowsBetween, type FactTable } from './factTable'
@@ -22,27 +22,42 @@ export type PairedSums = ReadonlyMap<number, Partial<Record<FlowColumn, PairedSu
  */
 export function pairedSums(table: FactTable, period: Period, comparison: Comparison, columns: readonly FlowColumn[]): PairedSums {
   return new Map(table.ranges.map((range) => {
-    const rows = rowsBetween(table, range, dayNumber(period.from), dayNumber(period.to))
-    const all = new Map<number, number>()
-    for (let row = range.start; row < range.end; row++) all.set(table.days[row]!, row)
-    const sums: Partial<Record<FlowColumn, PairedSum>> = {}
-    for (const column of columns) sums[column] = { current: 0, earlier: 0, days: 0 }
-    for (let row = rows.start; row < rows.end; row++) {
-      const day = counterpart(dayFromNumber(table.days[row]!), comparison.pairing)
-      const other = day === undefined ? undefined : all.get(dayNumber(day))
-      if (other === undefined) continue
-      for (const column of columns) {
-        const now = table.columns[column][row]!
-        const then = table.columns[column][other]!
-        if (Number.isNaN(now) || Number.isNaN(then)) continue
-        const sum = sums[column]!
-        sum.current += now
-        sum.earlier += then
-        sum.days++
-      }
-    }
-    return [range.profile, sums]
+    const pairs = pairsOf(table, range, period, comparison.pairing)
+    return [range.profile, Object.fromEntries(columns.map((column) => [column, sumPairs(table.columns[column], pairs)]))]
   }))
+}
+
+/** The rows of a period with the rows of their counterparts, where there is one. */
+function pairsOf(table: FactTable, range: { start: number; end: number }, period: Period, pairing: Pairing): { now: number; then: number }[] {
+  const rowOf = new Map<number, number>()
+  for (let row = range.start; row < range.end; row++) rowOf.set(table.days[row]!, row)
+  const { start, end } = rowsBetween(table, range, dayNumber(period.from), dayNumber(period.to))
+  const pairs: { now: number; then: number }[] = []
+  for (let row = start; row < end; row++) {
+    const day = counterpartNumber(table.days[row]!, pairing)
+    const then = day === undefined ? undefined : rowOf.get(day)
+    if (then !== undefined) pairs.push({ now: row, then })
+  }
+  return pairs
+}
+
+function sumPairs(values: Float64Array, pairs: readonly { now: number; then: number }[]): PairedSum {
+  let [current, earlier, days] = [0, 0, 0]
+  for (const { now, then } of pairs) {
+    const [a, b] = [values[now]!, values[then]!]
+    if (a !== a || b !== b) continue
+    current += a
+    earlier += b
+    days++
+  }
+  return { current, earlier, days }
+}
+
+/** `counterpart` on day numbers: a shift needs no calendar. */
+function counterpartNumber(day: number, pairing: Pairing): number | undefined {
+  if (pairing.kind === 'days') return day - pairing.days
+  const other = counterpart(dayFromNumber(day), pairing)
+  return other === undefined ? undefined : dayNumber(other)
 }
 
 /** Aggregates with the sums of flows replaced by those over paired days. */

@@ -8,12 +8,13 @@ import { raw, sql } from '../sql'
 export async function dayTotals(db: ClientDb, profiles: readonly number[], period: Period, columns: readonly FactColumn[]): Promise<DayTotals[]> {
   const summed = [...FLOW_COLUMNS, ...STOCK_COLUMNS].filter((column) => columns.includes(column))
   const withReach = UNIQUE_COLUMNS.some((column) => columns.includes(column))
-  const universe = db.universe ?? null
+  const universe = String(db.universe ?? 'NULL')
+  const reach = raw(`, MAX(reach_1d) AS reach_largest, SUM(reach_1d) AS reach_sum, COUNT(reach_1d) AS reach_count,
+             SUM(LN(1 - LEAST(reach_1d, ${universe} - 1) / ${universe})) AS reach_log_missed`)
   const rows = await db.rows<Record<string, number | null> & { day: string }>(sql`
     SELECT   day
-             ${raw(summed.map((column) => `, SUM(${column}) AS sum_${column}, COUNT(${column}) AS count_${column}`).join(''))},
-             MAX(reach_1d) AS reach_largest, SUM(reach_1d) AS reach_sum, COUNT(reach_1d) AS reach_count,
-             SUM(LN(1 - LEAST(reach_1d, ${universe} - 1) / ${universe})) AS reach_log_missed
+             ${raw(summed.map((column) => `, SUM(${column}) AS sum_${column}, COUNT(${column}) AS count_${column}`).join(''))}
+             ${withReach ? reach : raw('')}
     FROM     profile_day
     WHERE    client_id = ${db.client}
     AND      profile_id IN (${profiles})
