@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { CATALOGUE, columnsOf, metricById } from '~~/core/metrics/catalogue'
-import { NETWORKS } from '~~/core/networks/networks'
+import { CATALOGUE } from '~~/core/metrics/catalogue'
+import { networksOf } from '~~/core/metrics/glossary'
 import { KIND_WORDS, WORDS } from '~~/core/metrics/words'
 
 useHead({ title: 'Glossary · Zaffer' })
-const networksOf = (id: string) => NETWORKS.filter((network) => columnsOf(metricById(id)).some((column) => network.reports.includes(column))).map(({ name }) => name).join(', ')
 </script>
 
 <template>
@@ -14,7 +13,7 @@ const networksOf = (id: string) => NETWORKS.filter((network) => columnsOf(metric
     <dl>
       <template v-for="metric in CATALOGUE" :key="metric.id">
         <dt :id="metric.id">{{ metric.name }}</dt>
-        <dd>{{ metric.definition }} <span class="quiet">{{ KIND_WORDS[metric.kind] }} {{ metric.isPublic ? 'Public.' : 'Needs the owner’s consent.' }} From {{ networksOf(metric.id) }}.</span></dd>
+        <dd>{{ metric.definition }} <span class="quiet">{{ KIND_WORDS[metric.kind] }} {{ metric.isPublic ? 'Public.' : 'Needs the owner’s consent.' }} From {{ networksOf(metric.id).join(', ') }}.</span></dd>
       </template>
     </dl>
     <h2 class="heading">Our words</h2>

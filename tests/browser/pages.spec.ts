@@ -185,6 +185,22 @@ test('a file that asks about its dates, with bad rows', async ({ page }) => {
   await expect(page).toHaveURL(/imports$/)
 })
 
+test('a note is changed, taken away, and brought back', async ({ page }) => {
+  await signIn(page)
+  const margin = page.getByRole('complementary')
+  await margin.getByRole('button', { name: 'Night opening.' }).click()
+  await page.getByLabel('What happened').fill('')
+  await page.getByRole('button', { name: 'Keep the note' }).click()
+  await expect(page.getByText('Say in a few words what happened.')).toBeVisible()
+  await page.getByLabel('What happened').fill('Lantern night.')
+  await page.getByRole('button', { name: 'Keep the note' }).click()
+  await margin.getByRole('button', { name: 'Lantern night.' }).click()
+  await page.getByRole('button', { name: 'Take away' }).click()
+  await expect(margin.getByRole('button', { name: 'Lantern night.' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(margin.getByRole('button', { name: 'Lantern night.' })).toBeVisible()
+})
+
 test('a viewer reads and changes nothing', async ({ page, consoleErrors }) => {
   await signIn(page, VIEWER)
   await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()

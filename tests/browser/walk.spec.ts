@@ -1,7 +1,20 @@
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { ADDRESS, expect, expectAccessible, signIn, test } from './support/test'
 
 /** Impressions of a page for a day, as an export would have them: twice as many on one day. */
 const EXPORT = 'Page ID;Date;Impressions\n10220431877650213;20/10/2026;500.000\n10220431877650213;21/10/2026;400.000\n'
+
+/** The text of a PDF, the titles of its outline, and how many pages it has. */
+async function readPdf(bytes: Buffer): Promise<{ text: string; outline: string[]; pages: number }> {
+  const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise
+  const texts: string[] = []
+  for (let number = 1; number <= document.numPages; number++) {
+    const { items } = await (await document.getPage(number)).getTextContent()
+    texts.push(items.map((item) => ('str' in item ? item.str : '')).join(' '))
+  }
+  const titles = (await document.getOutline()) as { title: string }[] | null
+  return { text: texts.join(' ').replace(/\s+/g, ' '), outline: (titles ?? []).map(({ title }) => title), pages: document.numPages }
+}
 
 test('from signing in to an edition that does not change', async ({ page, browser }) => {
   await signIn(page)
@@ -79,7 +92,9 @@ test('from signing in to an edition that does not change', async ({ page, browse
     await expect(link).toBeVisible({ timeout: 30_000 })
     const pdf = await page.request.get(new URL((await link.getAttribute('href'))!, ADDRESS).href)
     expect(pdf.headers()['content-type']).toBe('application/pdf')
-    expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
+    const { text, outline, pages } = await readPdf(await pdf.body())
+    for (const words of ['Mossgate Gardens, four-week report', 'Three days shut, and yet a good month.', before.toLocaleString('en-GB'), 'Edition 1', `Page 1 of ${pages}`]) expect(text).toContain(words)
+    expect(outline).toEqual(expect.arrayContaining(['Mossgate Gardens, four-week report']))
   })
 
   const link = await test.step('a link is made for it', async () => {

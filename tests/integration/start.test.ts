@@ -1,5 +1,5 @@
 import { createServer } from 'node:net'
-import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { freePort, isOurs } from '../../tools/steps/processes.mjs'
@@ -14,8 +14,8 @@ afterAll(async () => {
   forget(data)
 })
 
-const start = async (env: Record<string, string>, folder = data) => {
-  const application = await startApplication(folder, { ZAFFER_NOW: NOW, ...env })
+const start = async (env: Record<string, string>, folder = data, uid?: number) => {
+  const application = await startApplication(folder, { ZAFFER_NOW: NOW, ...env }, uid)
   left.push(application)
   return application
 }
@@ -73,6 +73,18 @@ describe('the start command', () => {
     expect(refused.output()).toContain('already holds something else')
     expect(existsSync(join(foreign, 'mariadb'))).toBe(false)
     forget(foreign)
+
+    const full = await start({ ZAFFER_PORT: String(port), ZAFFER_LEAST_FREE_MB: '999999999' })
+    expect(await full.ended).toBe(1)
+    expect(full.output()).toMatch(/has only \d+ MB free; at least 999999999 MB are needed/)
+
+    const bare = `${data}-bare`
+    mkdirSync(bare, { recursive: true, mode: 0o777 })
+    chmodSync(bare, 0o777)
+    const unprivileged = await start({ ZAFFER_PORT: String(port), ZAFFER_CHROMIUM: '/nowhere/chromium' }, bare, 65534)
+    expect(await unprivileged.ended).toBe(1)
+    expect(unprivileged.output()).toContain('These packages are missing: chromium. Install them as root and start again:\n  apt-get update && apt-get install -y')
+    forget(bare)
 
     const confused = await start({ ZAFFER_PORT: '99999' })
     expect(await confused.ended).toBe(1)

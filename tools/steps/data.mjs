@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { isOurs } from './processes.mjs'
 import { Stop } from './say.mjs'
 
-const LEAST_FREE_MB = 400
+const LEAST_FREE_MB = Number(process.env.ZAFFER_LEAST_FREE_MB ?? 400)
 
 /** Opens the data folder, or says why it cannot be used. */
 export function openData(data) {
