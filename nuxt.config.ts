@@ -13,11 +13,11 @@ export default defineNuxtConfig({
       htmlAttrs: { lang: 'en' },
       title: 'Zaffer',
       meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'color-scheme', content: 'light dark' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+      link: [{ rel: 'preload', as: 'fetch', href: '/api/session', crossorigin: 'anonymous' }, { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
   primevue: {
-    components: { include: ['Button', 'Checkbox', 'DataTable', 'Column', 'DatePicker', 'Dialog', 'InputText', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
+    components: { include: ['Button', 'Checkbox', 'DatePicker', 'Dialog', 'InputText', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
     options: { ripple: false, theme: { preset: zafferTheme, options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'base, primevue, app' } } } },
   },
   auth: { loadStrategy: 'none' },
@@ -46,7 +46,15 @@ export default defineNuxtConfig({
       referrerPolicy: 'no-referrer',
     },
   },
+  vite: { build: { rollupOptions: { output: { experimentalMinChunkSize: 40_000 } } } },
   nitro: { preset: 'node-server', compressPublicAssets: true },
+  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  hooks: {
+    // what is not needed yet is fetched when it is: on a slow machine it would keep the figures waiting
+    'build:manifest': (manifest) => {
+      for (const entry of Object.values(manifest)) entry.prefetch = false
+    },
+  },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   eslint: { config: { stylistic: false } },
 })

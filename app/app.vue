@@ -1,3 +1,8 @@
+<script setup lang="ts">
+const route = useRoute()
+</script>
+
 <template>
-  <NuxtLayout><NuxtPage /></NuxtLayout>
+  <PlainShell v-if="route.meta.shell === 'plain'"><NuxtPage /></PlainShell>
+  <AppShell v-else><NuxtPage /></AppShell>
 </template>

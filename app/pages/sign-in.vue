@@ -2,7 +2,7 @@
 import type { ValidationError } from 'yup'
 import { signInSchema } from '~~/shared/scope'
 
-definePageMeta({ layout: 'plain' })
+definePageMeta({ shell: 'plain' })
 useHead({ title: 'Sign in · Zaffer' })
 const session = useSession()
 const route = useRoute()

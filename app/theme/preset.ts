@@ -1,5 +1,16 @@
 import { definePreset } from '@primeuix/themes'
-import Aura from '@primeuix/themes/aura'
+import base from '@primeuix/themes/aura/base'
+import button from '@primeuix/themes/aura/button'
+import checkbox from '@primeuix/themes/aura/checkbox'
+import datepicker from '@primeuix/themes/aura/datepicker'
+import dialog from '@primeuix/themes/aura/dialog'
+import inputtext from '@primeuix/themes/aura/inputtext'
+import popover from '@primeuix/themes/aura/popover'
+import progressbar from '@primeuix/themes/aura/progressbar'
+import radiobutton from '@primeuix/themes/aura/radiobutton'
+import select from '@primeuix/themes/aura/select'
+import textarea from '@primeuix/themes/aura/textarea'
+import toast from '@primeuix/themes/aura/toast'
 import { DARK, LIGHT } from './tokens'
 
 type Tokens = Record<keyof typeof LIGHT, string>
@@ -19,8 +30,11 @@ const scheme = (tokens: Tokens) => ({
   list: { option: { focusBackground: tokens.wash, selectedBackground: tokens.wash, selectedFocusBackground: tokens.wash, color: tokens.ink, selectedColor: tokens.ink, focusColor: tokens.ink } },
 })
 
+/** The measures of the components that are in use; those of every other component would be dead weight on every page. */
+const measures = { ...base, components: { button, checkbox, datepicker, dialog, inputtext, popover, progressbar, radiobutton, select, textarea, toast } }
+
 /** The look of the product on PrimeVue's components: hairlines, small corners, no shadows, one blue. */
-export const zafferTheme = definePreset(Aura, {
+export const zafferTheme = definePreset(measures, {
   primitive: { borderRadius: { none: '0', xs: '2px', sm: '2px', md: '3px', lg: '3px', xl: '4px' } },
   semantic: {
     primary: { 50: LIGHT.wash, 100: LIGHT.wash, 200: LIGHT.zaffer, 300: LIGHT.zaffer, 400: LIGHT.zaffer, 500: LIGHT.zaffer, 600: LIGHT.zaffer, 700: LIGHT.deep, 800: LIGHT.deep, 900: LIGHT.deep, 950: LIGHT.deep },
@@ -34,12 +48,5 @@ export const zafferTheme = definePreset(Aura, {
   components: {
     button: { root: { paddingX: '0.7rem', paddingY: '0.28rem', borderRadius: '3px', label: { fontWeight: '600' } } },
     datepicker: { date: { borderRadius: '2px' }, panel: { shadow: 'none', borderColor: 'transparent', padding: '0' } },
-    datatable: {
-      sortIcon: { color: 'var(--ink3)', size: '0.7rem' },
-      headerCell: { padding: '3px 8px 4px', background: 'transparent', selectedBackground: 'transparent', hoverBackground: 'transparent' },
-      columnTitle: { fontWeight: '600' },
-      bodyCell: { padding: '4.5px 8px' },
-      row: { background: 'transparent' },
-    },
   },
 })

@@ -8,7 +8,11 @@ import { drawn, gaps, lineOptions, type ChartNote } from './chartOptions'
 
 const props = defineProps<{ line: MetricLine; notes: ChartNote[]; isPlain?: boolean }>()
 const emit = defineEmits<{ ready: []; note: [day: string] }>()
-const Apex = defineAsyncComponent(() => import('vue3-apexcharts'))
+/** The chart's library is large: it comes once the figures are on the screen. */
+const Apex = defineAsyncComponent(async () => {
+  await nextFrames()
+  return await import('vue3-apexcharts')
+})
 
 const metric = computed(() => metricById(props.line.metric))
 const isDark = useDark({ valueDark: 'dark' })

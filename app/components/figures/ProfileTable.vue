@@ -5,35 +5,68 @@ import type { ProfileFigures } from '~~/server/work/overview'
 const props = defineProps<{ rows: ProfileFigures[]; metrics: string[]; isSelected?: (metric: string, profile?: number) => boolean; isPlain?: boolean }>()
 const emit = defineEmits<{ select: [metric: string, profile: number] }>()
 
-/** After a rate stands how it has changed; a level of change in a column of its own can be sorted. */
-const columns = computed(() => props.metrics.flatMap((id) => (metricById(id).kind === 'ratio' ? [{ id, isChange: false }, { id, isChange: true }] : [{ id, isChange: false }])))
-const order = (id: string, isChange: boolean) => ((row: ProfileFigures) => {
-  const compared = row.figures[id]!
-  return isChange ? compared.change?.difference ?? -Infinity : compared.figure.value ?? compared.figure.low ?? -Infinity
-}) as unknown as (row: ProfileFigures) => string // the table compares numbers too
+interface TableColumn {
+  key: string
+  header: string
+  metric?: string
+  isChange: boolean
+  valueOf: (row: ProfileFigures) => string | number
+}
+
+const NONE = Number.NEGATIVE_INFINITY
+/** After a rate stands how it has changed, in a column of its own that can be sorted. */
+const columns = computed<TableColumn[]>(() => [
+  { key: 'name', header: 'Profile', isChange: false, valueOf: (row) => row.name.toLowerCase() },
+  ...props.metrics.flatMap((metric): TableColumn[] => {
+    const own: TableColumn = { key: metric, header: metricById(metric).name, metric, isChange: false, valueOf: ({ figures }) => figures[metric]!.figure.value ?? figures[metric]!.figure.low ?? NONE }
+    const change: TableColumn = { key: `${metric} change`, header: 'Change in rate', metric, isChange: true, valueOf: ({ figures }) => figures[metric]!.change?.difference ?? NONE }
+    return metricById(metric).kind === 'ratio' ? [own, change] : [own]
+  }),
+])
+const sorted = ref<{ key: string; isDown: boolean }>()
+const shown = computed(() => {
+  const column = columns.value.find(({ key }) => key === sorted.value?.key)
+  if (!column) return props.rows
+  const [first, second] = sorted.value!.isDown ? [1, -1] : [-1, 1]
+  return [...props.rows].sort((a, b) => (column.valueOf(a) < column.valueOf(b) ? first : column.valueOf(a) > column.valueOf(b) ? second : 0))
+})
+
+/** Figures begin with the largest, names with A; the third time the order is as it was. */
+function sort({ key, metric }: TableColumn) {
+  const firstDown = metric !== undefined
+  if (sorted.value?.key !== key) sorted.value = { key, isDown: firstDown }
+  else if (sorted.value.isDown === firstDown) sorted.value = { key, isDown: !firstDown }
+  else sorted.value = undefined
+}
+const order = ({ key }: TableColumn) => (sorted.value?.key !== key ? undefined : sorted.value.isDown ? 'descending' : 'ascending')
 </script>
 
 <template>
-  <DataTable :value="rows" data-key="profile" removable-sort :default-sort-order="-1" class="profiles" :class="{ plain: isPlain }">
-    <Column field="name" header="Profile" :sortable="!isPlain">
-      <template #body="{ data: row }"><b>{{ row.name }}</b> <span class="network">{{ row.networkName }}</span><span v-if="row.firstFetch" class="network"> · first fetch running</span></template>
-    </Column>
-    <Column v-for="column in columns" :key="column.id + column.isChange" :header="column.isChange ? 'Change in rate' : metricById(column.id).name" :sort-field="order(column.id, column.isChange)" :sortable="!isPlain" class="number">
-      <template #body="{ data: row }">
-        <template v-if="column.isChange"><ChangeText v-if="row.figures[column.id].change && row.figures[column.id].figure.reason === undefined" :metric="column.id" :change="row.figures[column.id].change" short /><span v-else class="network">—</span></template>
-        <FigureCell v-else :figure="row.figures[column.id].figure" :is-selected="isSelected?.(column.id, row.profile)" :is-plain="isPlain" :name="`${metricById(column.id).name} of ${row.name}`" @select="emit('select', column.id, row.profile)" />
-      </template>
-    </Column>
-  </DataTable>
+  <table class="plain-table">
+    <thead>
+      <tr>
+        <th v-for="column in columns" :key="column.key" scope="col" :aria-sort="order(column)">
+          <template v-if="isPlain">{{ column.header }}</template>
+          <button v-else type="button" class="bare" @click="sort(column)">{{ column.header }}<span class="order" aria-hidden="true">{{ { descending: '▼', ascending: '▲' }[order(column)!] ?? '' }}</span></button>
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="row in shown" :key="row.profile">
+        <td v-for="column in columns" :key="column.key">
+          <template v-if="!column.metric"><b>{{ row.name }}</b> <span class="network">{{ row.networkName }}</span><span v-if="row.firstFetch" class="network"> · first fetch running</span></template>
+          <template v-else-if="column.isChange"><ChangeText v-if="row.figures[column.metric]!.change && row.figures[column.metric]!.figure.reason === undefined" :metric="column.metric" :change="row.figures[column.metric]!.change!" short /><span v-else class="network">—</span></template>
+          <FigureCell v-else :figure="row.figures[column.metric]!.figure" :is-selected="isSelected?.(column.metric, row.profile)" :is-plain="isPlain" :name="`${column.header} of ${row.name}`" @select="emit('select', column.metric, row.profile)" />
+        </td>
+      </tr>
+    </tbody>
+  </table>
 </template>
 
 <style scoped>
 b { white-space: nowrap; }
-.network { white-space: nowrap; color: var(--ink3); margin-left: 4px; }
-.profiles :deep(table) { width: 100%; font-size: 0.964rem; }
-.profiles :deep(th) { font-size: var(--text-small); color: var(--ink2); border-bottom: 1px solid var(--rule2); }
-.profiles :deep(:is(th, td):first-child) { padding-left: 2px; }
-.profiles :deep(.number) { text-align: right; }
-.profiles :deep(th.number .p-datatable-column-header-content) { justify-content: flex-end; }
-.profiles :deep(td) { border-bottom: 1px solid var(--rule); }
+.network { white-space: nowrap; color: var(--ink3); }
+th button { font-weight: 600; padding: 2px 0; }
+th button:hover { color: var(--ink); text-decoration: underline dotted; text-underline-offset: 3px; }
+.order { font-size: 0.7em; margin-left: 4px; }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type Popover from 'primevue/popover'
+import type OpeningPopover from '../shell/OpeningPopover.vue'
 
 const props = defineProps<{ metrics: { id: string; name: string }[]; chosen: string[]; onlyOne?: boolean; label: string }>()
 const emit = defineEmits<{ choose: [ids: string[]] }>()
-const popover = ref<InstanceType<typeof Popover>>()
+const popover = ref<InstanceType<typeof OpeningPopover>>()
 const ticked = computed({
   get: () => props.chosen,
   set: (ids) => emit('choose', ids),
@@ -15,9 +15,9 @@ const words = computed(() => (props.chosen.length === 1 ? props.metrics.find(({ 
   <Select v-if="onlyOne" :model-value="chosen[0]" :options="metrics" option-label="name" option-value="id" size="small" :aria-label="label" @update:model-value="(id) => emit('choose', [id])" />
   <template v-else>
     <Button :label="words" outlined size="small" :aria-label="`${label}: ${words}`" aria-haspopup="dialog" @click="popover?.toggle($event)" />
-    <Popover ref="popover" :aria-label="label">
+    <OpeningPopover ref="popover" :label="label">
       <ul><li v-for="metric in metrics" :key="metric.id"><Checkbox v-model="ticked" :input-id="`${label}-${metric.id}`" :value="metric.id" /> <label :for="`${label}-${metric.id}`">{{ metric.name }}</label></li></ul>
-    </Popover>
+    </OpeningPopover>
   </template>
 </template>
 

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import type Popover from 'primevue/popover'
+import type OpeningPopover from '../shell/OpeningPopover.vue'
 
 const { scope, change, description, error } = useScope()
 const session = useSession()
 const shell = useShell()
 const router = useRouter()
-const who = ref<InstanceType<typeof Popover>>()
-const period = ref<InstanceType<typeof Popover>>()
-const against = ref<InstanceType<typeof Popover>>()
+const who = ref<InstanceType<typeof OpeningPopover>>()
+const period = ref<InstanceType<typeof OpeningPopover>>()
+const against = ref<InstanceType<typeof OpeningPopover>>()
 const known = computed(() => description.data.value)
 const problem = computed(() => error.value ?? (description.error.value as Error | null)?.message)
 </script>
@@ -25,9 +25,9 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
       <Button label="Note" outlined title="Write a note (n)" @click="shell.note = {}" />
       <Button label="Add to report" title="Add to a report (r)" @click="shell.isAddOpen = true" />
     </div>
-    <Popover ref="who" aria-label="Choose profiles"><WhoChooser v-if="known" :profiles="known.profiles" :chosen="scope.who" @choose="(ids) => { who?.hide(); change({ who: ids }) }" /></Popover>
-    <Popover ref="period" aria-label="Choose a period"><PeriodChooser v-if="known" :last-complete="known.lastComplete" :period="known.period" @choose="(words) => { period?.hide(); change({ period: words }) }" /></Popover>
-    <Popover ref="against" aria-label="Choose the comparison"><AgainstChooser :chosen="scope.against" @choose="(choice) => { against?.hide(); change({ against: choice }) }" /></Popover>
+    <OpeningPopover ref="who" label="Choose profiles"><LazyWhoChooser v-if="known" :profiles="known.profiles" :chosen="scope.who" @choose="(ids) => { who?.hide(); change({ who: ids }) }" /></OpeningPopover>
+    <OpeningPopover ref="period" label="Choose a period"><LazyPeriodChooser v-if="known" :last-complete="known.lastComplete" :period="known.period" @choose="(words) => { period?.hide(); change({ period: words }) }" /></OpeningPopover>
+    <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser :chosen="scope.against" @choose="(choice) => { against?.hide(); change({ against: choice }) }" /></OpeningPopover>
   </header>
 </template>
 

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import type Popover from 'primevue/popover'
+import type OpeningPopover from './OpeningPopover.vue'
 
 const session = useSession()
 const shell = useShell()
 const route = useRoute()
 const { slug } = useClient()
-const popover = ref<InstanceType<typeof Popover>>()
+const popover = ref<InstanceType<typeof OpeningPopover>>()
 const button = ref<HTMLButtonElement>()
 const clients = computed(() => session.session?.clients ?? [])
 const current = computed(() => clients.value.find((client) => client.slug === slug.value))
 
 watch(() => shell.isClientOpen, (isOpen) => {
-  if (isOpen && button.value) popover.value?.show({ currentTarget: button.value } as unknown as Event, button.value)
+  if (isOpen && button.value) void popover.value?.toggle(new Event('open'), button.value)
 })
 
 async function choose(client: string) {
@@ -32,16 +32,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <button ref="button" type="button" class="client" aria-haspopup="true" @click="popover?.toggle($event); shell.isClientOpen = true">
+  <button ref="button" type="button" class="client" aria-haspopup="true" @click="shell.isClientOpen = true">
     {{ current?.name ?? 'Choose a client' }} <span aria-hidden="true">⌄</span>
   </button>
-  <Popover ref="popover" aria-label="Clients" @hide="shell.isClientOpen = false">
+  <OpeningPopover ref="popover" label="Clients" @hide="shell.isClientOpen = false">
     <ol>
       <li v-for="(client, index) in clients" :key="client.slug">
         <button type="button" class="bare" :aria-current="client.slug === slug" @click="choose(client.slug)"><kbd>{{ index + 1 }}</kbd> {{ client.name }}</button>
       </li>
     </ol>
-  </Popover>
+  </OpeningPopover>
 </template>
 
 <style scoped>

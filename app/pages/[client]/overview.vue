@@ -44,7 +44,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           <h2 id="line-heading" class="heading">{{ metricById(data.line.metric).name }} a day</h2>
           <Select :model-value="metric" :options="lines" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric of the line" class="no-print" @update:model-value="choose" />
         </div>
-        <MetricChart :key="data.line.metric" :line="data.line" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" />
+        <LazyMetricChart :key="data.line.metric" :line="data.line" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" />
       </section>
       <section aria-labelledby="table-heading">
         <div class="head"><h2 id="table-heading" class="heading">By profile</h2><span class="quiet">public and private figures; ranges where people cannot be counted once</span></div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-definePageMeta({ layout: 'plain' })
+definePageMeta({ shell: 'plain' })
 useHead({ title: 'Consent' })
 const route = useRoute()
 const address = `/api/consent/${String(route.params.token)}`

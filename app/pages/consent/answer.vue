@@ -1,5 +1,5 @@
 <script setup lang="ts">
-definePageMeta({ layout: 'plain' })
+definePageMeta({ shell: 'plain' })
 useHead({ title: 'Consent' })
 const route = useRoute()
 const done = ref<{ profile: string; network: string }>()

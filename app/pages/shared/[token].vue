@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Edition } from '~~/server/reports/editions'
 
-definePageMeta({ layout: 'plain' })
+definePageMeta({ shell: 'plain' })
 const route = useRoute()
 const address = `/api/shared/${String(route.params.token)}`
 const isPrint = computed(() => route.query.print === '1')

@@ -13,10 +13,10 @@ useShortcuts()
     <RailNav class="no-print" />
     <main id="page" tabindex="-1"><slot /></main>
     <MarginColumn v-if="isOpen" />
-    <NoteDialog v-if="shell.note" />
-    <AddToReport v-if="shell.isAddOpen" />
-    <FindAnything v-if="shell.isFindOpen" />
-    <ShortcutHelp v-if="shell.isHelpOpen" />
+    <LazyNoteDialog v-if="shell.note" />
+    <LazyAddToReport v-if="shell.isAddOpen" />
+    <LazyFindAnything v-if="shell.isFindOpen" />
+    <LazyShortcutHelp v-if="shell.isHelpOpen" />
     <MessageToast v-if="session.session" />
   </div>
 </template>
