@@ -46,7 +46,6 @@ export default defineNuxtConfig({
       referrerPolicy: 'no-referrer',
     },
   },
-  vite: { build: { rollupOptions: { output: { experimentalMinChunkSize: 40_000 } } } },
   nitro: { preset: 'node-server', compressPublicAssets: true },
   experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   hooks: {

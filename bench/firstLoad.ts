@@ -20,8 +20,13 @@ export async function benchFirstLoad(): Promise<void> {
     const session = await context.newCDPSession(page)
     await session.send('Emulation.setCPUThrottlingRate', { rate: 4 })
     let script = 0
+    let beforeChart = 0
     page.on('response', async (response) => {
-      if (response.request().resourceType() === 'script') script += gzipSync(await response.body()).length
+      if (response.request().resourceType() === 'script') {
+        const body = await response.body()
+        script += gzipSync(body).length
+        if (!body.includes('apexcharts-canvas')) beforeChart += gzipSync(body).length
+      }
     })
     await page.addInitScript(() => {
       const seen = { paint: 0, shift: 0 }
@@ -33,7 +38,7 @@ export async function benchFirstLoad(): Promise<void> {
     await page.locator('.apexcharts-line-series').waitFor()
     await page.waitForTimeout(1500)
     const { paint, shift } = await page.evaluate(() => (window as unknown as { seen: { paint: number; shift: number } }).seen)
-    report('First load at a quarter of the speed', { 'largest paint': ms(paint), 'layout shift': shift.toFixed(3), 'script, compressed': `${Math.round(script / 1024)} kB` }, { text: '1.8 s, 0.05, 250 kB', met: paint <= 1800 && shift <= 0.05 && script <= 250 * 1024 })
+    report('First load at a quarter of the speed', { 'largest paint': ms(paint), 'layout shift': shift.toFixed(3), 'script before the chart, compressed': `${Math.round(beforeChart / 1024)} kB`, 'with the chart': `${Math.round(script / 1024)} kB` }, { text: '1.8 s, 0.05, 250 kB', met: paint <= 1800 && shift <= 0.05 && script <= 250 * 1024 })
 
     const next = await page.evaluate(async () => {
       const began = performance.now()
@@ -43,6 +48,7 @@ export async function benchFirstLoad(): Promise<void> {
     })
     report('From the overview to the reports', { time: ms(next) }, { text: '200 ms', met: next <= 200 })
 
+    await page.close()
     const headers = { origin: base }
     const blocks = Array.from({ length: 12 }, (_, index) => [
       { id: `f${index}`, kind: 'figures', title: `Part ${index + 1}`, metrics: ['reach', 'impressions', 'interactions', 'engagement_by_reach', 'followers_net'] },
@@ -54,9 +60,12 @@ export async function benchFirstLoad(): Promise<void> {
     const began = performance.now()
     const { job } = (await (await context.request.post(`${client}/reports/${id}/editions`, { data: { requestKey: crypto.randomUUID() }, headers })).json()) as { job: number }
     let edition: number | undefined
-    while (edition === undefined) edition = ((await (await context.request.get(`${client}/jobs/${job}`)).json()) as { result: { edition: number } | null }).result?.edition
+    while (edition === undefined) await new Promise((resolve) => setTimeout(resolve, 50)).then(async () => edition = ((await (await context.request.get(`${client}/jobs/${job}`)).json()) as { result: { edition: number } | null }).result?.edition)
     let pdf = await context.request.get(`${client}/editions/${edition}/pdf`)
-    while (!pdf.ok()) pdf = await context.request.get(`${client}/editions/${edition}/pdf`)
+    while (!pdf.ok()) {
+      await new Promise((resolve) => setTimeout(resolve, 100))
+      pdf = await context.request.get(`${client}/editions/${edition}/pdf`)
+    }
     const time = performance.now() - began
     const pages = (await pdf.body()).toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0
     report('A long edition, issued and printed', { pages: String(pages), time: ms(time) }, { text: '12 pages in 5 s', met: pages >= 12 && time <= 5000 })

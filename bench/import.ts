@@ -28,24 +28,13 @@ function* file(): Generator<Buffer> {
 
 /** A file of a million rows: uploaded, checked and written, beside csv-parse alone with multi-row inserts. */
 export async function benchImport(pool: Pool): Promise<void> {
-  await pool.query(`CREATE TABLE plain (page VARCHAR(40), day DATE, ${COLUMNS.split(', ').map((column) => `${column} INT UNSIGNED`).join(', ')}, PRIMARY KEY (page, day))`)
-  let began = performance.now()
-  let batch: string[][] = []
-  for await (const record of Readable.from(file()).pipe(parse({ from_line: 2 })) as AsyncIterable<string[]>) {
-    batch.push(record)
-    if (batch.length < 5000) continue
-    await pool.query('INSERT INTO plain VALUES ?', [batch])
-    batch = []
-  }
-  const plain = ROWS / ((performance.now() - began) / 1000)
-  await pool.query('DROP TABLE plain')
-
   const db = await largeClient(pool, 'import', PROFILES, 0, '2026-10-28')
   const [added] = await pool.query("INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'b@b.example', 'Somebody', 'analyst', 'x')")
   const person = (added as { insertId: number }).insertId
   let peak = 0
   const watch = setInterval(() => (peak = Math.max(peak, process.memoryUsage().rss)), 50)
   const id = await takeUpload(db, person, 'million.csv', Readable.from(file()))
+  let began = 0
   const step = async (start: () => Promise<unknown>) => {
     began = performance.now()
     await start()
@@ -57,6 +46,18 @@ export async function benchImport(pool: Pool): Promise<void> {
   clearInterval(watch)
   const [[{ count }]] = (await pool.query('SELECT COUNT(*) AS count FROM profile_day WHERE client_id = ?', [db.clientId])) as unknown as [[{ count: number }]]
   if (count !== ROWS) throw new Error(`only ${count} rows were written: ${JSON.stringify((await importById(db, id)).summary)}`)
+  await pool.query(`CREATE TABLE plain (page VARCHAR(40), day DATE, ${COLUMNS.split(', ').map((column) => `${column} INT UNSIGNED`).join(', ')}, PRIMARY KEY (page, day))`)
+  began = performance.now()
+  let batch: string[][] = []
+  for await (const record of Readable.from(file()).pipe(parse({ from_line: 2 })) as AsyncIterable<string[]>) {
+    batch.push(record)
+    if (batch.length < 5000) continue
+    await pool.query('INSERT INTO plain VALUES ?', [batch])
+    batch = []
+  }
+  const plain = ROWS / ((performance.now() - began) / 1000)
+  await pool.query('DROP TABLE plain')
+
   const rate = (value: number) => `${Math.round(value).toLocaleString('en')} rows/s`
   report('Import of 1,000,000 rows', { writing: rate(written), checking: rate(checked), 'csv-parse and inserts alone': rate(plain), 'writing ÷ alone': times(written / plain), 'peak memory': `${Math.round(peak / 1_048_576)} MB` },
     { text: 'a third of the rate alone, under 400 MB', met: written >= plain / 3 && peak < 400 * 1_048_576 })

@@ -72,12 +72,12 @@ async function start() {
   if (loaded) say('Loaded the demo: three clients with two years of figures')
 
   say('Starting the stand-in networks, the worker and the application')
-  const node = (name, file, argument, logName, extra = {}) => processes.start(name, process.execPath, [...(file.endsWith('.ts') ? tsx : []), join(root, file)], { env: { ...env, ...extra }, log: log(logName), argument })
+  const node = (name, file, argument, logName, extra = {}, flags = []) => processes.start(name, process.execPath, [...flags, ...(file.endsWith('.ts') ? tsx : []), join(root, file)], { env: { ...env, ...extra }, log: log(logName), argument })
   node('the stand-in networks', 'standins/serve.ts', 'standins/serve.ts', 'standins', { ZAFFER_WORLD_ANCHOR: anchor })
   await waitFor(`http://127.0.0.1:${standinsPort}/health`, 'The stand-in networks', 'standins')
   node('the application', '.output/server/index.mjs', '.output/server/index.mjs', 'application')
   await waitFor(`http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/api/health`, 'The application', 'application')
-  node('the worker', 'server/worker.ts', 'server/worker.ts', 'worker')
+  node('the worker', 'server/worker.ts', 'server/worker.ts', 'worker', {}, ['--max-old-space-size=256'])
   say('Ready')
   console.log(`\n  Zaffer   http://${isLoopback ? 'localhost' : host}:${port}\n`)
   if (isLoopback && people.length > 0) {

@@ -14,7 +14,8 @@ export class ApiProblem extends Error {
  */
 export async function api<T>(path: string, options: FetchOptions<'json'> = {}): Promise<T> {
   try {
-    return await $fetch<T>(path, { retry: 0, ...options } as never)
+    const early = options.method ? undefined : takeEarly(path, options.query)
+    return (early ? await early : await $fetch<T>(path, { retry: 0, ...options } as never)) as T
   } catch (error) {
     throw toProblem(error)
   }

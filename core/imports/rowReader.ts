@@ -1,4 +1,4 @@
-import { dayNumber, type Day } from '../days/day'
+import { dayNumber, daysBetween, type Day } from '../days/day'
 import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
 import type { Target } from './layout'
 import { readCount, type DecimalSign } from './readCount'
@@ -51,7 +51,8 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
   if (repeated) throw new RangeError(`Two columns are both matched to "${repeated}". Choose one.`)
   const byId = new Map(profiles.map((profile) => [profile.remoteId, profile.profile]))
   const byHandle = new Map(profiles.flatMap((profile) => [profile.handle, profile.name].map((name) => [plain(name), profile.profile] as const)))
-  const seen = new Map<number, Map<number, number>>()
+  const seen = new Map<number, Uint32Array>()
+  const [earliest, span] = [dayNumber(EARLIEST), daysBetween(EARLIEST, latest) + 1]
 
   const at = (index: number, line: number) => `row ${line}, column "${headings[index]}"`
   const within = <T>(index: number, line: number, read: () => T): T => {
@@ -91,11 +92,11 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
       if (value !== undefined) values[column] = value
     }
     if (Object.keys(values).length === 0) throw new RangeError(`row ${line} has a date but no figure`)
-    const days = seen.get(profile) ?? new Map<number, number>()
-    const number = dayNumber(date)
-    const earlier = days.get(number)
-    if (earlier !== undefined) throw new RangeError(`${at(day, line)}: ${date} came already in row ${earlier}`)
-    seen.set(profile, days.set(number, line))
+    const lines = seen.get(profile) ?? new Uint32Array(span)
+    const earlier = lines[dayNumber(date) - earliest]!
+    if (earlier > 0) throw new RangeError(`${at(day, line)}: ${date} came already in row ${earlier}`)
+    lines[dayNumber(date) - earliest] = line
+    seen.set(profile, lines)
     return { kind: 'good', profile, day: date, values }
   }
 

@@ -21,7 +21,7 @@ export async function printPage(address: string, footer: string): Promise<Buffer
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: ARGUMENTS })
   try {
     const page = await browser.newPage({ viewport: { width: 794, height: 1123 }, reducedMotion: 'reduce' })
-    await page.goto(address, { waitUntil: 'networkidle' })
+    await page.goto(address, { waitUntil: 'commit' })
     await page.locator('[data-ready="true"]').waitFor({ timeout: 20_000 })
     await page.evaluate('document.fonts.ready')
     const text = footer.replace(/[&<>"]/g, (character) => `&#${character.codePointAt(0)};`)

@@ -28,11 +28,11 @@ async function signOut() {
       <NuxtLink v-for="page in stage.pages" :key="page.path" class="page" :to="{ path: `/${slug}/${page.path}`, query: shared }" :class="{ on: route.path.startsWith(`/${slug}/${page.path}`) }">{{ page.name }}</NuxtLink>
     </div>
     <div class="foot">
-      <template v-if="known">
-        <p>Figures up to {{ describeDay(known.lastComplete) }}</p>
+      <div v-show="slug" class="state">
+        <p v-if="known">Figures up to {{ describeDay(known.lastComplete) }}</p>
         <p v-if="fetching">First fetch running for {{ fetching }} {{ fetching === 1 ? 'profile' : 'profiles' }}</p>
-        <p v-if="unsynced">{{ unsynced }} of {{ known.profiles.length }} profiles not up to date</p>
-      </template>
+        <p v-if="known && unsynced">{{ unsynced }} of {{ known.profiles.length }} profiles not up to date</p>
+      </div>
       <p class="links">
         <NuxtLink to="/glossary">Glossary</NuxtLink>
         <button type="button" class="bare" @click="shell.isHelpOpen = true">Keys</button>
@@ -51,6 +51,7 @@ h2 { font: italic 600 var(--text-small)/1 var(--serif); color: var(--ink3); padd
 .page:hover { color: var(--ink); }
 .page.on { border-color: var(--zaffer); color: var(--ink); font-weight: 650; background: var(--wash); }
 .foot { margin-top: auto; padding: 16px 18px 0; font-size: var(--text-least); color: var(--ink3); line-height: 1.45; }
+.state { min-height: 4.4em; }
 .foot .links { display: flex; gap: 10px; margin: 4px 0; }
 .foot :is(.links a, button) { padding: 3px 0; }
 .foot :is(a, button) { color: var(--ink2); text-decoration: underline; text-underline-offset: 2px; }

@@ -44,7 +44,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           <h2 id="line-heading" class="heading">{{ metricById(data.line.metric).name }} a day</h2>
           <Select :model-value="metric" :options="lines" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric of the line" class="no-print" @update:model-value="choose" />
         </div>
-        <LazyMetricChart :key="data.line.metric" :line="data.line" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" />
+        <div class="place"><LazyMetricChart :key="data.line.metric" :line="data.line" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" /></div>
       </section>
       <section aria-labelledby="table-heading">
         <div class="head"><h2 id="table-heading" class="heading">By profile</h2><span class="quiet">public and private figures; ranges where people cannot be counted once</span></div>
@@ -58,6 +58,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
 .strip { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); border-bottom: 1px solid var(--rule2); }
 .head { display: flex; gap: 14px; align-items: center; margin: 14px 0 2px; }
 .head .p-select { margin-left: auto; }
+.place { min-height: 276px; }
 .trouble { padding: 24px 0; }
 .fetching { padding: 6px 0; color: var(--ink2); font-style: italic; }
 </style>

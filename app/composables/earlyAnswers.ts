@@ -1,0 +1,19 @@
+/** Answers that were asked for before the page that needs them was there. Each is given once. */
+const waiting = new Map<string, Promise<unknown>>()
+
+const keyOf = (path: string, query: Record<string, unknown> = {}) => `${path}?${new URLSearchParams(Object.entries(query).filter(([, value]) => value !== undefined).map(([name, value]) => [name, String(value)]).sort(([a], [b]) => (a! < b! ? -1 : 1)))}`
+
+/** Asks now for what a page will need. */
+export function askEarly(path: string, query: Record<string, unknown>): void {
+  const answer = $fetch(path, { query, retry: 0 })
+  // the page asks again where this has failed, and says why
+  answer.catch(() => waiting.delete(keyOf(path, query)))
+  waiting.set(keyOf(path, query), answer)
+}
+
+/** The answer that was asked for early, or undefined. */
+export function takeEarly(path: string, query?: Record<string, unknown>): Promise<unknown> | undefined {
+  const answer = waiting.get(keyOf(path, query))
+  waiting.delete(keyOf(path, query))
+  return answer
+}
