@@ -43,7 +43,7 @@ export function useShortcuts(): void {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
     const stage = STAGES.find(({ name }) => name === STAGE_KEYS[event.key])
     const action = stage ? () => router.push({ path: `/${slug.value}/${stage.pages[0].path}`, query: scopeOf(route.query) }) : actions[event.key]
-    if (!action || (!slug.value && event.key !== '?')) return
+    if (!action || (!slug.value && !['?', 'c'].includes(event.key))) return
     event.preventDefault()
     void action()
   })

@@ -1,9 +1,70 @@
 <script setup lang="ts">
+import { formatCount } from '~~/core/format/numbers'
+import { metricById } from '~~/core/metrics/catalogue'
+import { describeDay } from '~~/core/periods/describePeriod'
+import type { ClientSummary } from '~~/server/work/allClients'
+
+useHead({ title: 'All clients · Zaffer' })
 const session = useSession()
-const first = session.session?.clients[0]
-if (first) await navigateTo(`/${first.slug}/overview`, { replace: true })
+const locale = useLocale()
+const { data, error, isLoading } = useQuery({ key: ['all-clients'], query: () => api<ClientSummary[]>('/api/clients') })
+const waiting = computed(() => (data.value ?? []).flatMap((client) => client.unusual.map((finding) => ({ client, finding }))).sort((a, b) => Math.abs(b.finding.score) - Math.abs(a.finding.score)))
+const troubled = computed(() => (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))))
+const first = computed(() => data.value?.[0])
+const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 
 <template>
-  <p>You have no client yet. Ask the owner of the agency to give you one.</p>
+  <div>
+    <PageHead title="What needs you today?" />
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <p v-else-if="isLoading && !data" class="quiet">Looking through your clients …</p>
+    <p v-else-if="data?.length === 0">You have no client yet. Ask the owner of the agency to give you one.</p>
+    <template v-if="data?.length">
+      <section aria-labelledby="moved">
+        <h2 id="moved" class="heading">What moved</h2>
+        <p class="quiet">{{ first?.period }} against {{ first?.against }}, the largest movement first.</p>
+        <table class="plain-table">
+          <thead><tr><th scope="col">Client</th><th v-for="compared in first?.figures" :key="compared.figure.metric" scope="col">{{ metricById(compared.figure.metric).name }}</th><th scope="col">Profiles</th><th scope="col" class="words">Last edition</th></tr></thead>
+          <tbody>
+            <tr v-for="client in data" :key="client.slug">
+              <td><NuxtLink :to="`/${client.slug}/overview`"><b>{{ client.name }}</b></NuxtLink></td>
+              <td v-for="compared in client.figures" :key="compared.figure.metric">
+                <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { metric: compared.figure.metric } }" class="number"><FigureValue :figure="compared.figure" /></NuxtLink><br>
+                <small v-if="compared.change"><ChangeText :metric="compared.figure.metric" :change="compared.change" /></small>
+              </td>
+              <td>{{ client.profiles }}</td>
+              <td class="words"><NuxtLink v-if="client.lastEdition" :to="`/${client.slug}/editions/${client.lastEdition.id}`">Edition {{ client.lastEdition.number }}, {{ day(client.lastEdition.issuedAt) }}</NuxtLink><NuxtLink v-else :to="`/${client.slug}/reports`">none yet</NuxtLink></td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <section aria-labelledby="unexplained">
+        <h2 id="unexplained" class="heading">Unusual days without a reason</h2>
+        <ul v-if="waiting.length">
+          <li v-for="{ client, finding } in waiting" :key="`${finding.profile} ${finding.day}`">
+            <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { who: String(finding.profile), metric: 'interactions' } }">{{ describeDay(finding.day) }}, {{ finding.name }}</NuxtLink>
+            <span class="quiet"> of {{ client.name }}:</span> {{ formatCount(finding.value, locale) }} interactions, usually {{ formatCount(finding.usual, locale) }}.
+          </li>
+        </ul>
+        <p v-else class="quiet">None. Every unusual day of these weeks has a note.</p>
+      </section>
+      <section aria-labelledby="troubled">
+        <h2 id="troubled" class="heading">Profiles that need somebody</h2>
+        <ul v-if="troubled.length">
+          <li v-for="{ client, trouble } in troubled" :key="trouble.profile"><NuxtLink :to="`/${client.slug}/profiles`">{{ trouble.name }}</NuxtLink><span class="quiet"> of {{ client.name }}:</span> {{ trouble.sentence }}</li>
+        </ul>
+        <p v-else class="quiet">None. All figures are up to date.</p>
+      </section>
+      <p v-if="session.session" class="quiet">Press c and a number to go to a client.</p>
+    </template>
+  </div>
 </template>
+
+<style scoped>
+section { margin-bottom: 20px; }
+ul { list-style: none; display: grid; gap: 5px; margin-top: 4px; }
+.number { font: 500 var(--text-scope)/1.2 var(--serif); color: var(--ink); text-decoration: none; }
+.number:hover { text-decoration: underline dotted; text-underline-offset: 3px; }
+small { font-size: var(--text-small); }
+</style>

@@ -13,7 +13,7 @@ const form = reactive({ from: shell.note?.from ?? last, to: shell.note?.to ?? ''
 const problems = ref<Record<string, string>>({})
 const isSaving = ref(false)
 
-const refresh = () => Promise.all([cache.invalidateQueries({ key: ['notes'] }), cache.invalidateQueries({ key: ['overview'] })])
+const refresh = () => Promise.all(['notes', 'overview', 'unusual'].map((name) => cache.invalidateQueries({ key: [name] })))
 
 async function save() {
   problems.value = {}

@@ -22,6 +22,7 @@ async function signOut() {
 <template>
   <nav aria-label="Stages of the work">
     <NuxtLink class="word" :to="{ path: '/' }">zaffer</NuxtLink>
+    <NuxtLink v-if="session.session && session.session.clients.length > 1" class="page all" :class="{ on: route.path === '/' }" to="/">All clients</NuxtLink>
     <ClientSwitch v-if="session.session" />
     <div v-for="stage in STAGES" v-show="slug" :key="stage.name">
       <h2>{{ stage.name }}</h2>
@@ -48,6 +49,8 @@ nav { background: var(--rail); border-right: 1px solid var(--rule); padding: 18p
 .word { font: italic 600 27px/1 var(--serif); color: var(--zaffer); padding: 0 18px 4px; letter-spacing: -0.01em; text-decoration: none; }
 h2 { font: italic 600 var(--text-small)/1 var(--serif); color: var(--ink3); padding: 13px 18px 5px; }
 .page { display: block; padding: 3.5px 18px 3.5px 15px; border-left: 3px solid transparent; color: var(--ink2); text-decoration: none; }
+
+.all { margin-top: 8px; }
 .page:hover { color: var(--ink); }
 .page.on { border-color: var(--zaffer); color: var(--ink); font-weight: 650; background: var(--wash); }
 .foot { margin-top: auto; padding: 16px 18px 0; font-size: var(--text-least); color: var(--ink3); line-height: 1.45; }

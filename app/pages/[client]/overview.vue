@@ -50,6 +50,8 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
         <div class="head"><h2 id="table-heading" class="heading">By profile</h2><span class="quiet">public and private figures; ranges where people cannot be counted once</span></div>
         <ProfileTable :rows="data.profiles" :metrics="['followers', 'reach', 'interactions', 'engagement_by_reach', 'posts']" :is-selected="isSelected" @select="select" />
       </section>
+      <LazyWhyChanged :metric="metric" />
+      <LazyUnusualDays :metric="metric" />
     </template>
   </div>
 </template>
