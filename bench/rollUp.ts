@@ -11,7 +11,7 @@ import { largeWorld } from './world'
 const END = '2026-10-28'
 const DAYS = 3 * 365
 
-/** 200 profiles × 3 years × the 20 metrics of the catalogue: in memory, by DuckDB on one thread, and as one plain pass. */
+/** 200 profiles × 3 years × every metric of the catalogue: in memory, by DuckDB on one thread, and as one plain pass. */
 export async function benchRollUp(): Promise<void> {
   const rows = [...largeWorld(200, DAYS, END)]
   const table = factTable(rows)
@@ -49,6 +49,6 @@ export async function benchRollUp(): Promise<void> {
     for (const question of questions) await connection.runAndReadAll(question)
   })
   connection.closeSync()
-  report('Roll-up of 200 profiles × 3 years × 20 metrics', { core: ms(core), 'with every figure': ms(withFigures), 'DuckDB, one thread': ms(duck), 'one plain pass': ms(plain), 'core ÷ DuckDB': times(core / duck), 'core ÷ plain': times(core / plain) },
+  report(`Roll-up of 200 profiles × 3 years × ${CATALOGUE.length} metrics`, { core: ms(core), 'with every figure': ms(withFigures), 'DuckDB, one thread': ms(duck), 'one plain pass': ms(plain), 'core ÷ DuckDB': times(core / duck), 'core ÷ plain': times(core / plain) },
     { text: 'no slower than DuckDB, within 4× of a plain pass', met: core <= duck && core <= 4 * plain })
 }

@@ -1,7 +1,7 @@
 /** Who appears in the made-up scenario. Every name is invented. */
 export interface DemoProfile {
   client: string
-  network: 'commons' | 'tintype'
+  network: string
   handle: string
   name: string
   /** The network's own number for the profile: long, and text. */
@@ -71,6 +71,58 @@ export const PROFILES: readonly DemoProfile[] = [
   {
     client: 'orrery-press', network: 'tintype', handle: '@orrerypress', name: '@orrerypress', remoteId: '17841402210093377',
     followers: 12_410, growthPerYear: 0.28, background: 1100, postsPerWeek: 5, impressionsPerPost: 1950, rate: 0.052, connected: true,
+  },
+  {
+    client: 'mossgate-gardens', network: 'zoetrope', handle: 'mossgate.clips', name: 'mossgate.clips', remoteId: '70311928840021775',
+    followers: 9310, growthPerYear: 0.9, background: 1900, postsPerWeek: 3, impressionsPerPost: 6200, rate: 0.057, connected: true,
+  },
+  {
+    client: 'mossgate-gardens', network: 'lantern', handle: 'mossgatefilms', name: 'Mossgate Films', remoteId: '30190044716520831',
+    followers: 3122, growthPerYear: 0.12, background: 240, postsPerWeek: 0.5, impressionsPerPost: 2600, rate: 0.03, connected: true,
+  },
+  {
+    client: 'mossgate-gardens', network: 'guildhall', handle: 'mossgate-gardens', name: 'Mossgate Gardens', remoteId: '50077120394418266',
+    followers: 1540, growthPerYear: 0.18, background: 60, postsPerWeek: 1, impressionsPerPost: 480, rate: 0.026, connected: true,
+  },
+  {
+    client: 'mossgate-gardens', network: 'murmur', handle: '@mossgate', name: '@mossgate', remoteId: '61120930075418823',
+    followers: 2206, growthPerYear: -0.04, background: 130, postsPerWeek: 5, impressionsPerPost: 190, rate: 0.019, connected: true,
+  },
+  {
+    client: 'kittiwake-line', network: 'commons', handle: 'kittiwakejobs', name: 'Kittiwake Crew', remoteId: '10220977104439120',
+    followers: 1120, growthPerYear: 0.1, background: 70, postsPerWeek: 1, impressionsPerPost: 260, rate: 0.028, connected: true,
+  },
+  {
+    client: 'kittiwake-line', network: 'tintype', handle: '@kittiwake.crew', name: '@kittiwake.crew', remoteId: '17841401290079981',
+    followers: 980, growthPerYear: 0.22, background: 90, postsPerWeek: 2, impressionsPerPost: 310, rate: 0.05, connected: true,
+  },
+  {
+    client: 'kittiwake-line', network: 'murmur', handle: '@kittiwakeline', name: '@kittiwakeline', remoteId: '61120931188420017',
+    followers: 4411, growthPerYear: 0.02, background: 420, postsPerWeek: 14, impressionsPerPost: 340, rate: 0.012, connected: true,
+  },
+  {
+    client: 'kittiwake-line', network: 'zoetrope', handle: 'kittiwake', name: 'kittiwake', remoteId: '70311928846650912',
+    followers: 2075, growthPerYear: 0.7, background: 380, postsPerWeek: 2, impressionsPerPost: 2100, rate: 0.05, connected: true,
+  },
+  {
+    client: 'kittiwake-line', network: 'waymark', handle: 'kittiwake-north-pier', name: 'North Pier', remoteId: '80010402277519034',
+    followers: 0, growthPerYear: 0, background: 620, postsPerWeek: 0.5, impressionsPerPost: 300, rate: 0.02, connected: true,
+  },
+  {
+    client: 'orrery-press', network: 'lantern', handle: 'orrerypress', name: 'Orrery Films', remoteId: '30190044719907254',
+    followers: 8840, growthPerYear: 0.25, background: 900, postsPerWeek: 1, impressionsPerPost: 5200, rate: 0.034, connected: true,
+  },
+  {
+    client: 'orrery-press', network: 'guildhall', handle: 'orrery-press', name: 'Orrery Press', remoteId: '50077120397720310',
+    followers: 2930, growthPerYear: 0.14, background: 110, postsPerWeek: 1.5, impressionsPerPost: 690, rate: 0.021, connected: true,
+  },
+  {
+    client: 'orrery-press', network: 'murmur', handle: '@orrery', name: '@orrery', remoteId: '61120932240075566',
+    followers: 6120, growthPerYear: 0.03, background: 350, postsPerWeek: 9, impressionsPerPost: 410, rate: 0.016, connected: true,
+  },
+  {
+    client: 'orrery-press', network: 'cork', handle: 'orrerypress', name: 'Orrery Press', remoteId: '40450019883320617',
+    followers: 5240, growthPerYear: 0.31, background: 1600, postsPerWeek: 4, impressionsPerPost: 900, rate: 0.024, connected: true,
   },
 ]
 

@@ -22,7 +22,11 @@ export type DemoDay = { day: Day } & Partial<Record<FactColumn, number>>
 
 /** How a post's figures spread over the days of its life. */
 const LIFE = [0.5, 0.2, 0.1, 0.07, 0.05, 0.04, 0.04]
-const FORMAT_STRENGTH: Record<string, number> = { text: 0.8, photo: 1, video: 1.5, link: 0.6, story: 0.7, clip: 1.7 }
+const FORMAT_STRENGTH: Record<string, number> = {
+  text: 0.8, photo: 1, video: 1.5, link: 0.6, story: 0.7, clip: 1.7, film: 1.2, short: 1.1, document: 1.3, pin: 1, news: 0.8, event: 1.2, offer: 1.1, product: 0.9,
+}
+/** How long a view lasts, in seconds, and how many go on to the end, by network. */
+const WATCHED: Record<string, { seconds: number; completed: number }> = { zoetrope: { seconds: 11, completed: 0.31 }, lantern: { seconds: 96, completed: 0.14 } }
 const WEEKDAY_STRENGTH = [0.92, 0.9, 0.95, 1, 1.05, 1.2, 1.12]
 
 /**
@@ -119,10 +123,14 @@ export function world(anchor: Day) {
     const provisional = (value: number) => (daysBetween(day, asOf) < 3 ? Math.floor(value * 0.965) : value)
     const gained = followers(profile, day) - followers(profile, addDays(day, -1))
     const lost = scatter(followers(profile, day) * 0.0004, profile.remoteId, day, 'lost')
+    const watched = WATCHED[profile.network] ?? { seconds: 6, completed: 0.4 }
+    const views = Math.round(figures.impressions * 0.42)
     const all: Required<Omit<DemoDay, 'day'>> = {
       ...figures,
       impressions: provisional(figures.impressions), reactions: provisional(figures.reactions), reach_1d: provisional(figures.reach_1d),
-      views: Math.round(figures.impressions * 0.42), clicks: scatter(figures.impressions * 0.011, profile.remoteId, day, 'clicks'),
+      views, watch_seconds: Math.round(views * watched.seconds * wobble(0.2, profile.remoteId, day, 'watch')), completed_views: Math.min(views, scatter(views * watched.completed, profile.remoteId, day, 'completed')),
+      searches: scatter(figures.impressions * 0.4, profile.remoteId, day, 'searches'), listing_views: figures.impressions, directions: scatter(figures.impressions * 0.03, profile.remoteId, day, 'directions'),
+      calls: scatter(figures.impressions * 0.008, profile.remoteId, day, 'calls'), clicks: scatter(figures.impressions * 0.011, profile.remoteId, day, 'clicks'),
       posts: posts(profile, day).length, profile_visits: scatter(figures.impressions * 0.03, profile.remoteId, day, 'visits'),
       followers: followers(profile, day), new_followers: Math.max(0, gained + lost), lost_followers: Math.max(lost, -gained),
       reach_7d: reachOver(profile, day, 7), reach_28d: reachOver(profile, day, 28),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Change } from '../change/change'
 import type { Figure } from '../figures/figure'
 import { formatChange, formatFigure } from './formatFigure'
-import { formatCompact, formatCount, formatShare } from './numbers'
+import { formatCompact, formatCount, formatDuration, formatShare } from './numbers'
 
 const coverage = { expected: 1, present: 1, partial: [], unreported: [] }
 const figure = (part: Partial<Figure>): Figure => ({ metric: 'reach', exactness: 'exact', observations: 1, coverage, ...part })
@@ -17,6 +17,8 @@ describe('numbers on the page', () => {
   })
 
   it.each([[999, '999'], [1000, '1.0 k'], [41_049, '41.0 k'], [224_391, '224 k'], [999_499, '999 k'], [999_500, '1.0 M'], [12_345_678, '12.3 M'], [0, '0']])('shorten %d', (value, text) => expect(plain(formatCompact(value, 'en-GB'))).toBe(text))
+
+  it.each([[9.4, '9.4 s'], [59.96, '60.0 s'], [96, '1 min 36 s'], [3725, '1 h 2 min'], [4_500_000, '1,250 h 0 min']])('write %d seconds as a length', (seconds, text) => expect(plain(formatDuration(seconds, 'en-GB'))).toBe(text))
 
   it('put ≈ before an estimate and its range beside it', () => {
     const text = formatFigure(figure({ value: 224_391, low: 112_402, high: 272_206, exactness: 'estimated' }), 'en-GB')

@@ -2,7 +2,7 @@ import type { Change } from '../change/change'
 import type { Figure } from '../figures/figure'
 import { metricById } from '../metrics/catalogue'
 import type { Unit } from '../metrics/metric'
-import { compactParts, formatCompact, formatCount, formatShare, oneDecimal } from './numbers'
+import { compactParts, formatCompact, formatCount, formatDuration, formatShare, oneDecimal } from './numbers'
 
 /** A figure in words and digits, for the page, the PDF and for reading aloud. */
 export interface FigureText {
@@ -20,7 +20,7 @@ export interface FigureText {
 const isSigned = (metric: string): boolean => metric === 'followers_net'
 
 const valueText = (value: number, unit: Unit, locale: string): string =>
-  unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : formatCount(value, locale)
+  unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : unit === 'seconds' ? formatDuration(value, locale) : formatCount(value, locale)
 
 /**
  * A figure as it stands on the page. An estimate has ≈ before it and its range beside it; a bounded figure is its range.
@@ -39,12 +39,12 @@ export function formatFigure(figure: Figure, locale: string): FigureText {
     const [digits, small] = unit === 'share' ? [oneDecimal(value * 100, locale), '%'] : [sign + valueText(value, unit, locale), '']
     return { text: digits!, unit: small!, full: sign + valueText(value, unit, locale) }
   }
-  const short = unit === 'share' ? { digits: oneDecimal(value * 100, locale), unit: '%' } : unit === 'times' ? { digits: oneDecimal(value, locale), unit: '' } : compactParts(value, locale)
+  const short = unit === 'share' ? { digits: oneDecimal(value * 100, locale), unit: '%' } : unit === 'times' || unit === 'seconds' ? { digits: valueText(value, unit, locale), unit: '' } : compactParts(value, locale)
   return { text: `≈ ${short.digits}`, unit: short.unit, full: `about ${valueText(value, unit, locale)}, ${fullRange}`, range }
 }
 
 function rangeText(low: number, high: number | undefined, unit: Unit, locale: string): string {
-  const short = (value: number) => (unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : formatCompact(value, locale))
+  const short = (value: number) => (unit === 'share' ? formatShare(value, locale) : unit === 'times' || unit === 'seconds' ? valueText(value, unit, locale) : formatCompact(value, locale))
   if (high === undefined) return `at least ${short(low)}`
   const [a, b] = [short(low), short(high)]
   if (a === b) return a
@@ -72,9 +72,9 @@ export function formatChange(metric: string, change: Change, locale: string): Ch
   if (change.difference === undefined || change.from === undefined) return { mark, text: openChange(change, locale), judgement }
   if (change.direction === 'same') return { mark: '', text: 'no change', judgement }
   const about = change.approximate ? 'about ' : ''
-  const from = `from ${isSigned(metric) && change.from > 0 ? '+' : ''}${change.approximate && unit !== 'share' ? formatCompact(change.from, locale) : valueText(change.from, unit, locale)}`
+  const from = `from ${isSigned(metric) && change.from > 0 ? '+' : ''}${change.approximate && unit !== 'share' && unit !== 'seconds' ? formatCompact(change.from, locale) : valueText(change.from, unit, locale)}`
   if (unit === 'share') return { mark, text: `${about}${oneDecimal(Math.abs(change.difference) * 100, locale)}\u202Fpt ${from}`, judgement }
-  if (change.relative === undefined) return { mark, text: `${formatCount(Math.abs(change.difference), locale)} ${from}`, judgement }
+  if (change.relative === undefined) return { mark, text: `${valueText(Math.abs(change.difference), unit, locale)} ${from}`, judgement }
   const small = change.small ? ', small base' : ''
   return { mark, text: `${about}${formatShare(Math.abs(change.relative), locale)} ${from}${small}`, judgement }
 }

@@ -33,6 +33,19 @@ export function compactParts(value: number, locale: string): { digits: string; u
  */
 export const formatShare = (value: number, locale: string): string => `${oneDecimal(value * 100, locale)}${NARROW}%`
 
+/**
+ * A length of time in the two largest units that fit, from seconds to hours; hours are counted on.
+ *
+ * @param seconds  a length (≥ 0)
+ * @example        formatDuration(3725, 'en-GB') // '1 h 2 min'
+ */
+export function formatDuration(seconds: number, locale: string): string {
+  if (seconds < 60) return `${oneDecimal(seconds, locale)}${NARROW}s`
+  const whole = Math.round(seconds)
+  if (whole < 3600) return `${Math.floor(whole / 60)}${NARROW}min ${whole % 60}${NARROW}s`
+  return `${formatCount(Math.floor(whole / 3600), locale)}${NARROW}h ${Math.floor((whole % 3600) / 60)}${NARROW}min`
+}
+
 /** A number with one decimal. */
 export const oneDecimal = (value: number, locale: string): string =>
   new Intl.NumberFormat(locale, { minimumFractionDigits: 1, maximumFractionDigits: 1 }).format(value).replace('-', '−')

@@ -17,10 +17,6 @@ export const CATALOGUE: readonly Metric[] = [
     definition: 'How often anything of the profile was shown. One person can be shown the same thing many times.',
   },
   {
-    id: 'views', name: 'Views', kind: 'flow', unit: 'count', polarity: 1, isPublic: true, group: 'Reach', parts: plain('views'),
-    definition: 'How often a video was started.',
-  },
-  {
     id: 'frequency', name: 'Frequency', kind: 'ratio', unit: 'times', polarity: 0, isPublic: false, group: 'Reach', numerator: 'impressions', denominator: 'reach',
     definition: 'How often a person who was reached saw something: impressions divided by reach.',
   },
@@ -88,6 +84,46 @@ export const CATALOGUE: readonly Metric[] = [
   {
     id: 'lost_followers', name: 'Followers lost', kind: 'flow', unit: 'people', polarity: -1, isPublic: false, group: 'Followers', parts: plain('lost_followers'),
     definition: 'How many ceased to follow in the period.',
+  },
+  {
+    id: 'views', name: 'Views', kind: 'flow', unit: 'count', polarity: 1, isPublic: true, group: 'Video', parts: plain('views'),
+    definition: 'How often a video was started.',
+  },
+  {
+    id: 'watch_time', name: 'Watch time', kind: 'flow', unit: 'seconds', polarity: 1, isPublic: false, group: 'Video', parts: plain('watch_seconds'),
+    definition: 'How long videos were watched, all views together.',
+  },
+  {
+    id: 'average_watch', name: 'Average watch', kind: 'ratio', unit: 'seconds', polarity: 1, isPublic: false, group: 'Video', numerator: 'watch_time', denominator: 'views',
+    definition: 'How long a view lasted on average: watch time divided by views.',
+  },
+  {
+    id: 'completed_views', name: 'Completed views', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Video', parts: plain('completed_views'),
+    definition: 'How many views went on to the end of the video.',
+  },
+  {
+    id: 'completion_rate', name: 'Completion rate', kind: 'ratio', unit: 'share', polarity: 1, isPublic: false, group: 'Video', numerator: 'completed_views', denominator: 'views',
+    definition: 'The share of all views that went on to the end.',
+  },
+  {
+    id: 'searches', name: 'Searches', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Listing', parts: plain('searches'),
+    definition: 'How often the listing was found by a search.',
+  },
+  {
+    id: 'listing_views', name: 'Listing views', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Listing', parts: plain('listing_views'),
+    definition: 'How often the listing was looked at, in a search or on a map.',
+  },
+  {
+    id: 'directions', name: 'Direction requests', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Listing', parts: plain('directions'),
+    definition: 'How often somebody asked for the way.',
+  },
+  {
+    id: 'calls', name: 'Calls', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Listing', parts: plain('calls'),
+    definition: 'How often somebody called from the listing.',
+  },
+  {
+    id: 'action_rate', name: 'Direction requests by views', kind: 'ratio', unit: 'share', polarity: 1, isPublic: false, group: 'Listing', numerator: 'directions', denominator: 'listing_views',
+    definition: 'Direction requests divided by listing views.',
   },
   {
     id: 'posts', name: 'Posts', kind: 'flow', unit: 'count', polarity: 0, isPublic: true, group: 'Publishing', parts: plain('posts'),

@@ -1,11 +1,15 @@
 /** How a metric may be rolled up; see docs/architecture.md, "Kinds of metric". */
 export type Kind = 'flow' | 'stock' | 'unique' | 'ratio'
 
-/** What a value counts. `share` is a proportion printed as a percentage; `times` a plain multiple. */
-export type Unit = 'count' | 'people' | 'share' | 'times'
+/** What a value counts. `share` is a proportion printed as a percentage; `times` a plain multiple; `seconds` a length of time. */
+export type Unit = 'count' | 'people' | 'share' | 'times' | 'seconds'
 
 /** Whether more of it is better, worse, or neither. */
 export type Polarity = 1 | -1 | 0
+
+/** The headings under which metrics are offered, in their order. */
+export const GROUPS = ['Reach', 'Interactions', 'Followers', 'Video', 'Listing', 'Publishing'] as const
+export type Group = (typeof GROUPS)[number]
 
 interface MetricBase {
   id: string
@@ -18,7 +22,7 @@ interface MetricBase {
   /** Whether anybody can see it, or only the owner of the profile. */
   isPublic: boolean
   /** The heading under which it is offered. */
-  group: 'Reach' | 'Interactions' | 'Followers' | 'Publishing'
+  group: Group
 }
 
 /** Counted per day and added over days and profiles. */
@@ -58,7 +62,8 @@ export type WindowDays = (typeof WINDOW_DAYS)[number]
 
 /** Stored daily counts. */
 export const FLOW_COLUMNS = [
-  'impressions', 'views', 'reactions', 'comments', 'shares', 'saves', 'clicks', 'posts', 'profile_visits', 'new_followers', 'lost_followers',
+  'impressions', 'views', 'watch_seconds', 'completed_views', 'reactions', 'comments', 'shares', 'saves', 'clicks', 'posts', 'profile_visits', 'searches', 'listing_views', 'directions',
+  'calls', 'new_followers', 'lost_followers',
 ] as const
 export type FlowColumn = (typeof FLOW_COLUMNS)[number]
 

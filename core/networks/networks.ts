@@ -27,6 +27,35 @@ export const NETWORKS: readonly Network[] = [
       'reach_1d', 'reach_7d', 'reach_28d',
     ],
   },
+  {
+    id: 'zoetrope', name: 'Zoetrope', kind: 'short video', historyDays: 120, formats: ['clip'],
+    reports: [
+      'impressions', 'views', 'watch_seconds', 'completed_views', 'reactions', 'comments', 'shares', 'saves', 'posts', 'profile_visits', 'new_followers', 'lost_followers', 'followers',
+      'reach_1d', 'reach_7d', 'reach_28d',
+    ],
+  },
+  {
+    id: 'lantern', name: 'Lantern', kind: 'long video', historyDays: 400, formats: ['film', 'short'],
+    reports: [
+      'impressions', 'views', 'watch_seconds', 'completed_views', 'reactions', 'comments', 'shares', 'posts', 'new_followers', 'lost_followers', 'followers', 'reach_1d', 'reach_28d',
+    ],
+  },
+  {
+    id: 'guildhall', name: 'Guildhall', kind: 'professional', historyDays: 150, formats: ['text', 'photo', 'document', 'video'],
+    reports: ['impressions', 'reactions', 'comments', 'shares', 'clicks', 'posts', 'profile_visits', 'new_followers', 'lost_followers', 'followers', 'reach_1d', 'reach_7d'],
+  },
+  {
+    id: 'murmur', name: 'Murmur', kind: 'short text', historyDays: 45, formats: ['text', 'photo'],
+    reports: ['impressions', 'reactions', 'comments', 'shares', 'clicks', 'posts', 'profile_visits', 'followers'],
+  },
+  {
+    id: 'cork', name: 'Cork', kind: 'pinned pictures', historyDays: 100, formats: ['pin'],
+    reports: ['impressions', 'reactions', 'comments', 'saves', 'clicks', 'posts', 'new_followers', 'lost_followers', 'followers', 'reach_1d', 'reach_28d'],
+  },
+  {
+    id: 'waymark', name: 'Waymark', kind: 'map listings and reviews', historyDays: 500, formats: ['news', 'event', 'offer', 'product'],
+    reports: ['searches', 'listing_views', 'clicks', 'directions', 'calls', 'posts'],
+  },
 ]
 
 const byId = new Map(NETWORKS.map((network) => [network.id, network]))

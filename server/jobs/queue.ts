@@ -82,6 +82,17 @@ export async function newestJob(db: ClientDb, kind: string, subject: number): Pr
   return row ? toView(row) : null
 }
 
+/** How many jobs are changing a client's figures at the moment. */
+export async function writingJobs(db: ClientDb): Promise<number> {
+  const row = await db.one<{ count: number }>(sql`
+    SELECT COUNT(*) AS count
+    FROM   job
+    WHERE  client_id = ${db.client}
+    AND    kind IN ('sync', 'import.apply', 'import.undo')
+    AND    (state = 'running' OR (state = 'queued' AND run_after <= NOW(3)))`)
+  return row!.count
+}
+
 /** Claims the next job that is due, or one whose process has died. A job is claimed by one process only. */
 export async function claim(): Promise<Job | undefined> {
   const candidates = await systemDb.rows<{ job_id: number }>(sql`

@@ -1,5 +1,5 @@
 import type { ApexOptions } from 'apexcharts'
-import { formatCompact, formatShare, oneDecimal } from '~~/core/format/numbers'
+import { formatCompact, formatDuration, formatShare, oneDecimal } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
 import { shortDay } from '~~/core/periods/describePeriod'
 import { daysBetween } from '~~/core/days/day'
@@ -39,7 +39,7 @@ export function notePlaces(points: readonly DayPoint[], notes: readonly ChartNot
 /** How a value of a metric stands on an axis or in a tip. */
 export function axisText(metric: string, value: number, locale: string): string {
   const { unit } = metricById(metric)
-  return unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : formatCompact(value, locale)
+  return unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : unit === 'seconds' ? formatDuration(value, locale) : formatCompact(value, locale)
 }
 
 /** The options of a line over time in the product's look: no frame, light horizontal lines, the comparison grey and dashed. */

@@ -5,6 +5,7 @@ const session = useSession()
 const hasMargin = computed(() => route.meta.margin === true)
 const isOpen = computed(() => hasMargin.value && shell.isMarginOpen)
 useShortcuts()
+useFreshness()
 </script>
 
 <template>

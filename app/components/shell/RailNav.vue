@@ -31,6 +31,7 @@ async function signOut() {
     <div class="foot">
       <div v-show="slug" class="state">
         <p v-if="known">Figures up to {{ describeDay(known.lastComplete) }}</p>
+        <p v-if="known && known.writing > 0">Figures are being written; they will move</p>
         <p v-if="fetching">First fetch running for {{ fetching }} {{ fetching === 1 ? 'profile' : 'profiles' }}</p>
         <p v-if="known && unsynced">{{ unsynced }} of {{ known.profiles.length }} profiles not up to date</p>
       </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { CATALOGUE, isMetric, metricById } from '~~/core/metrics/catalogue'
+import { GROUPS } from '~~/core/metrics/metric'
 import type { Overview } from '~~/server/work/overview'
 
 definePageMeta({ margin: true, scope: true })
@@ -17,7 +18,7 @@ const { data, error, isLoading, refetch } = useQuery({
   query: () => api<Overview>(`${base.value}/overview`, { query: asked.value }),
   placeholderData: (previous) => previous,
 })
-const lines = ['Reach', 'Interactions', 'Followers', 'Publishing'].map((group) => ({ group, items: CATALOGUE.filter((candidate) => candidate.group === group).map(({ id, name }) => ({ id, name })) }))
+const lines = GROUPS.map((group) => ({ group, items: CATALOGUE.filter((candidate) => candidate.group === group).map(({ id, name }) => ({ id, name })) }))
 const clientName = computed(() => session.session?.clients.find((client) => client.slug === slug.value)?.name)
 const choose = (id: string) => router.push({ query: { ...route.query, metric: id === 'impressions' ? undefined : id } })
 

@@ -28,7 +28,7 @@ async function act(what: 'check' | 'apply' | 'undo', body?: MappingInput) {
   problem.value = ''
   try {
     await api(`${address.value}/${what}`, { method: 'POST', body })
-    await refetch()
+    await Promise.all([refetch(), cache.invalidateQueries({ key: ['scope'] })])
   } catch (trouble) {
     problem.value = (trouble as Error).message
   }
