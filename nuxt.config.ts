@@ -13,7 +13,7 @@ export default defineNuxtConfig({
       htmlAttrs: { lang: 'en' },
       title: 'Zaffer',
       meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'color-scheme', content: 'light dark' }],
-      link: [{ rel: 'preload', as: 'fetch', href: '/api/session', crossorigin: 'anonymous' }, { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
   primevue: {

@@ -57,7 +57,7 @@ export const signInSchema = object({
   password: string().required('Write your password.').max(200),
 })
 
-export const BLOCK_KINDS = ['figures', 'chart', 'table', 'text'] as const
+export const BLOCK_KINDS = ['figures', 'chart', 'table', 'why', 'unusual', 'text'] as const
 
 /** One part of a report. */
 export const blockSchema = object({

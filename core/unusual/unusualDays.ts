@@ -1,6 +1,7 @@
 import { addDays, weekday, type Day } from '../days/day'
 import { eachDay, includes, type Period } from '../periods/period'
 import { median } from '../statistics/median'
+import { SMALL_BASE } from '../change/change'
 import { modifiedZ, UNUSUAL_ABOVE } from './modifiedZ'
 
 /** How many days back a day is compared with, and how many of them must have data. */
@@ -13,6 +14,8 @@ export interface UnusualDay {
   value: number
   /** What the weekday usually brings: the median of that weekday over the last eight weeks. */
   usual: number
+  /** Both the day and its usual are below 30: a small base, which is easily far from itself. */
+  isSmall: boolean
   /** The modified z-score of what is left when the weekday is taken away. */
   score: number
 }
@@ -38,7 +41,8 @@ function judge(values: ReadonlyMap<Day, number>, day: Day): UnusualDay | undefin
   if (known.length < LEAST_DAYS) return undefined
   const usual = new Map([1, 2, 3, 4, 5, 6, 7].map((number) => [number, median(known.filter((each) => each.weekday === number).map((each) => each.value)) ?? 0]))
   const score = modifiedZ(known.map((each) => each.value - usual.get(each.weekday)!)).at(-1)!
-  return Math.abs(score) > UNUSUAL_ABOVE ? { day, value, usual: usual.get(weekday(day))!, score } : undefined
+  const expected = usual.get(weekday(day))!
+  return Math.abs(score) > UNUSUAL_ABOVE ? { day, value, usual: expected, isSmall: Math.max(Math.abs(value), Math.abs(expected)) < SMALL_BASE, score } : undefined
 }
 
 /** Whether a day lies within one of some stretches: a day with a note counts as explained. */

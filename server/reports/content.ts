@@ -11,6 +11,8 @@ import { notesIn, type Note } from '../db/questions/notes'
 import { lineOf, profileTable, type MetricLine, type ProfileFigures } from '../work/overview'
 import { resolveScope, type ResolvedScope } from '../work/resolveScope'
 import { columnsFor, contextOf, rollUp } from '../work/rollUp'
+import { unusual, type UnusualFinding } from '../work/unusual'
+import { why, type Why } from '../work/why'
 
 interface BlockBase {
   id: string
@@ -23,6 +25,8 @@ export type FilledBlock = BlockBase & (
   | { kind: 'figures'; figures: ComparedFigure[] }
   | { kind: 'chart'; line: MetricLine }
   | { kind: 'table'; metrics: string[]; rows: ProfileFigures[] }
+  | { kind: 'why'; why: Why }
+  | { kind: 'unusual'; metric: string; days: UnusualFinding[] }
   | { kind: 'text'; text: string }
 )
 
@@ -76,6 +80,9 @@ async function fill(db: ClientDb, scope: ResolvedScope, block: Block): Promise<F
   if (block.kind === 'text') return { ...base, kind: 'text', text: block.text }
   block.metrics.forEach(metricById)
   if (block.kind === 'chart') return await fillChart(db, scope, base, block.metrics[0] ?? 'impressions')
+  const [metric = 'impressions'] = block.metrics
+  if (block.kind === 'why') return { ...base, kind: 'why', why: await why(db, scope, metric) }
+  if (block.kind === 'unusual') return { ...base, kind: 'unusual', metric, days: await unusual(db, scope, metric) }
   const rolled = await rollUp(db, scope, block.metrics)
   if (block.kind === 'table') return { ...base, kind: 'table', metrics: [...block.metrics], rows: profileTable(db, scope, rolled, block.metrics) }
   return { ...base, kind: 'figures', figures: block.metrics.map((metric) => compareFigures(metric, rolled, contextOf(db, scope, true))) }

@@ -28,6 +28,7 @@ export interface ClientSummary {
   period: string
   against: string
   figures: ComparedFigure[]
+  /** Unusual days that nobody has explained; none on a small base. */
   unusual: UnusualFinding[]
   troubles: ProfileTrouble[]
   lastEdition: { id: number; title: string; number: number; issuedAt: Date } | null
@@ -47,7 +48,7 @@ async function summary(db: ClientDb): Promise<ClientSummary> {
   return {
     slug: db.slug, name: db.name, profiles: scope.allProfiles.length, period: scope.words.period, against: scope.words.against,
     figures: CLIENT_METRICS.map((metric) => compareFigures(metric, rolled, contextOf(db, scope))),
-    unusual: days.filter(({ explainedBy }) => explainedBy === null),
+    unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
     troubles: troublesOf(scope),
     lastEdition: last ? { id: last.id, title: last.title, number: last.number, issuedAt: last.issuedAt } : null,
   }

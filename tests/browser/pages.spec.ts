@@ -185,6 +185,61 @@ test('a file that asks about its dates, with bad rows', async ({ page }) => {
   await expect(page).toHaveURL(/imports$/)
 })
 
+test('the first page shows every client and leads to what needs somebody', async ({ page }) => {
+  await signIn(page)
+  await page.getByRole('link', { name: 'All clients' }).click()
+  await expect(page.getByRole('heading', { name: 'What needs you today?' })).toBeVisible()
+  await expect(page.getByRole('row', { name: /^(Mossgate Gardens|Orrery Press)/ })).toHaveCount(2)
+  await expect(page.getByText('Kittiwake')).toHaveCount(0)
+  await expectAccessible(page)
+  await page.keyboard.press('c')
+  await expect(page.getByRole('dialog', { name: 'Clients' })).toBeVisible()
+  await page.keyboard.press('1')
+  await expect(page).toHaveURL(/mossgate-gardens\/overview/)
+})
+
+test('why a rate changed leads to the posts behind it, which can be put in a sure order', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/overview?metric=engagement_by_impressions')
+  const why = page.getByRole('region', { name: 'Why engagement by impressions changed' })
+  await expect(why.getByText(/because parts did better or worse themselves/).first()).toBeVisible()
+  await why.getByRole('link', { name: 'clip', exact: true }).click()
+  await expect(page).toHaveURL(/content\?.*format=clip/)
+  const rows = page.getByRole('table').getByRole('row')
+  await expect(rows.nth(1)).toContainText('clip')
+  await page.getByRole('combobox', { name: 'Order' }).click()
+  await page.getByRole('option', { name: 'Highest rate that is sure' }).click()
+  await expect(page).toHaveURL(/order=sure/)
+  const near = (await rows.allInnerTexts()).slice(1).map((text) => Number(/([\d.]+)\s%\s+to/.exec(text)?.[1]))
+  expect(near.length).toBeGreaterThan(5)
+  expect(near).toEqual([...near].sort((a, b) => b - a))
+  await expectAccessible(page)
+})
+
+test('an unusual day asks for its reason, and the note is the answer', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/orrery-press/overview?metric=interactions')
+  const unusual = page.getByRole('region', { name: 'Unusual days' })
+  const first = unusual.getByRole('listitem').first()
+  const day = await first.locator('b').innerText()
+  await first.getByRole('button', { name: 'Write the reason' }).click()
+  await page.getByLabel('What happened').fill('Shown on a breakfast programme.')
+  await page.getByRole('button', { name: 'Keep the note' }).click()
+  await expect(unusual.getByRole('listitem').filter({ hasText: day }).first()).toContainText('“Shown on a breakfast programme.”')
+})
+
+test('a profile is switched off and on again, and every figure follows', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/orrery-press/profiles')
+  await page.getByRole('button', { name: 'Switch @orrery on Murmur off' }).click()
+  await expect(page.getByRole('row', { name: /@orrery Murmur/ })).toContainText('Switched off')
+  await page.getByRole('link', { name: 'Overview' }).click()
+  await expect(page.getByRole('button', { name: 'All 5 profiles' })).toBeVisible()
+  await page.getByRole('link', { name: 'Profiles' }).click()
+  await page.getByRole('button', { name: 'Switch @orrery on Murmur on' }).click()
+  await expect(page.getByRole('row', { name: /@orrery Murmur/ })).toContainText('Figures up to')
+})
+
 test('a note is changed, taken away, and brought back', async ({ page }) => {
   await signIn(page)
   const margin = page.getByRole('complementary')
@@ -233,7 +288,7 @@ test('signing in says what is wrong, and leads to where one wanted to go', async
 test('nothing hinders anybody: axe on every page, light and dark', async ({ page }) => {
   test.setTimeout(180_000)
   await signIn(page)
-  for (const path of ['mossgate-gardens/overview?figure=reach', 'mossgate-gardens/profiles', 'mossgate-gardens/imports', 'mossgate-gardens/reports', 'mossgate-gardens/reports/1', 'mossgate-gardens/editions', 'glossary']) {
+  for (const path of ['', 'mossgate-gardens/content', 'mossgate-gardens/overview?figure=reach', 'mossgate-gardens/profiles', 'mossgate-gardens/imports', 'mossgate-gardens/reports', 'mossgate-gardens/reports/1', 'mossgate-gardens/editions', 'glossary']) {
     await page.goto(`/${path}`, { waitUntil: 'networkidle' })
     await expectAccessible(page)
   }

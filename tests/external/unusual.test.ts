@@ -78,6 +78,11 @@ describe('unusual days', () => {
     expect(unusualDays(new Map([...short, ...all.slice(-28, -27).map((day): [string, number] => [day, 400])]), asked).map(({ day }) => day)).toEqual(['2026-10-28'])
   })
 
+  it('marks a small base', () => {
+    const small = new Map(all.map((day, index) => [day, index % 3] as const)).set('2026-10-14', 12)
+    expect(unusualDays(small, asked)).toEqual([expect.objectContaining({ day: '2026-10-14', isSmall: true })])
+  })
+
   it('counts a day with a note as explained', () => {
     expect(isExplained('2026-10-11', [{ from: '2026-10-10', to: '2026-10-12' }])).toBe(true)
     expect(isExplained('2026-10-13', [{ from: '2026-10-10', to: '2026-10-12' }])).toBe(false)

@@ -16,6 +16,8 @@ const blocks: Block[] = [
   { id: 'a', kind: 'figures', title: 'At a glance', metrics: ['reach', 'impressions', 'engagement_by_reach'], text: '', comment: 'Calm.' },
   { id: 'b', kind: 'chart', title: '', metrics: ['impressions'], text: '', comment: '' },
   { id: 'c', kind: 'table', title: 'By profile', metrics: ['followers', 'reach'], text: '', comment: '' },
+  { id: 'e', kind: 'why', title: '', metrics: ['impressions'], text: '', comment: '' },
+  { id: 'f', kind: 'unusual', title: '', metrics: ['impressions'], text: '', comment: '' },
   { id: 'd', kind: 'text', title: '', metrics: [], text: 'Dear reader,\n\n<b>not bold</b>', comment: '' },
 ]
 let db: ClientDb
@@ -42,12 +44,15 @@ describe('an edition', () => {
   it('holds the figures of its period with their workings, numbered, with a hash that fits', async () => {
     const edition = await editionOf(await issue())
     expect(edition).toMatchObject({ number: 1, isIntact: true, title: 'Monthly', periodWords: '1 to 28 October 2026' })
-    const [figures, chart, table, text] = edition.content.blocks
+    const [figures, chart, table, why, unusual, text] = edition.content.blocks
     const reach = figures?.kind === 'figures' ? figures.figures[0]!.figure : undefined
     expect(reach).toMatchObject({ value: 700, exactness: 'exact' })
     expect(recompute(reach!.working!.value!)).toBe(700)
     expect(chart?.kind === 'chart' && chart.line.current.length).toBe(28)
     expect(table?.kind === 'table' && table.rows[0]!.figures.followers!.figure.value).toBe(900)
+    const split = why?.kind === 'why' ? why.why.explanations[0]! : undefined
+    expect(split!.parts.reduce((sum, { change }) => sum + change, 0)).toBe(split!.to - split!.from)
+    expect(unusual).toMatchObject({ kind: 'unusual', metric: 'impressions', days: [] })
     expect(text).toMatchObject({ text: 'Dear reader,\n\n<b>not bold</b>' })
   })
 

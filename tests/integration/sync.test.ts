@@ -1,12 +1,16 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
+import { FACT_COLUMNS } from '../../core/metrics/metric'
+import { NETWORKS } from '../../core/networks/networks'
 import { lengthOf } from '../../core/periods/period'
 import { world } from '../../demo/world'
 import { PROFILES } from '../../demo/cast'
 import type { ClientDb } from '../../server/db/clientDb'
+import { restatementsOf, switchProfile } from '../../server/db/questions/profiles'
 import { enqueue, newestJob } from '../../server/jobs/queue'
 import { runNextJob } from '../../server/jobs/run'
 import { askForConsent, beginConsent, endConsent, openConsent } from '../../server/work/consent'
+import { resolveScope } from '../../server/work/resolveScope'
 import { profilesPage } from '../../server/work/profilesPage'
 import { addClient, addProfile, runJobs, tableOf, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
@@ -55,6 +59,20 @@ describe('the first fetch', () => {
   })
 })
 
+describe('every network', () => {
+  it.each(NETWORKS.map(({ id, name, reports, historyDays }) => ({ id, name, reports, historyDays })))('$name gives what it says it gives, for as long as it remembers', async ({ id, reports, historyDays }) => {
+    const someone = PROFILES.find(({ network, connected }) => network === id && connected)!
+    if (id === 'commons') await pool().query('DELETE FROM profile WHERE profile_id = ?', [profile])
+    profile = await addProfile(db, id, someone.remoteId, tokens(id, someone.remoteId))
+    expect(await syncNow()).toMatchObject({ state: 'done' })
+    const rows = (await tableOf(`profile_day WHERE profile_id = ${profile}`)) as Record<string, unknown>[]
+    expect(rows.length).toBeGreaterThan(historyDays - 7)
+    expect(rows.length).toBeLessThanOrEqual(historyDays)
+    const last = rows.at(-1)!
+    for (const column of FACT_COLUMNS) expect(last[column] === null, column).toBe(!reports.includes(column))
+  })
+})
+
 describe('the days after', () => {
   it('replace restated figures and keep the change', async () => {
     await syncNow()
@@ -67,6 +85,7 @@ describe('the days after', () => {
     const restated = await tableOf(`restatement WHERE client_id = ${db.clientId} AND day = '2026-10-28'`, 'day, metric, old_value, new_value')
     expect(restated).toContainEqual({ day: '2026-10-28', metric: 'impressions', old_value: before.impressions, new_value: after.impressions })
     expect((await profilesPage(db))[0]!.restatements).toBeGreaterThan(0)
+    expect(await restatementsOf(db, profile, 1)).toEqual([expect.objectContaining({ day: '2026-10-28', seenAt: expect.any(Date) })])
   })
 
   it('ask only for what is new and for the last week', async () => {
@@ -83,6 +102,20 @@ describe('the days after', () => {
     await pool().query("UPDATE profile_day SET impressions = 7, saves = NULL, import_id = (SELECT MAX(import_id) FROM import) WHERE client_id = ? AND day = '2026-10-27'", [db.clientId])
     await syncNow()
     expect((await days()).find(({ day }) => day === '2026-10-27')!.impressions).toBe(7)
+  })
+})
+
+describe('a profile that is switched off', () => {
+  it('is neither fetched nor part of a figure, keeps its past, and comes back', async () => {
+    await syncNow()
+    const before = await days()
+    expect(await switchProfile(db, profile, false)).toBe(true)
+    expect((await resolveScope(db, { who: [], period: 'last-28-days', against: 'before' })).profiles).toEqual([])
+    expect(await syncNow()).toMatchObject({ state: 'failed', message: 'The profile is switched off.' })
+    expect(await days()).toEqual(before)
+    await switchProfile(db, profile, true)
+    expect((await resolveScope(db, { who: [], period: 'last-28-days', against: 'before' })).connected.length).toBe(1)
+    expect(await syncNow()).toMatchObject({ state: 'done' })
   })
 })
 

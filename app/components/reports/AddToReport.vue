@@ -13,6 +13,7 @@ const { data: reports } = useQuery({ key: () => ['reports', slug.value], query: 
 const metric = computed(() => (isMetric(String(route.query.metric)) ? String(route.query.metric) : 'impressions'))
 const WHAT = computed<{ value: Block['kind']; name: string }[]>(() => [
   { value: 'figures', name: 'The headline figures' }, { value: 'chart', name: `The line of ${metricById(metric.value).name.toLowerCase()}` }, { value: 'table', name: 'The table by profile' },
+  { value: 'why', name: `Why ${metricById(metric.value).name.toLowerCase()} changed` }, { value: 'unusual', name: 'The unusual days' },
 ])
 const what = ref<Block['kind']>('figures')
 const into = ref<number>()
@@ -23,7 +24,7 @@ async function add() {
   problem.value = ''
   try {
     const { report } = await api<{ report: Report }>(`${base.value}/reports/${into.value}`)
-    const block = what.value === 'chart' ? newBlock('chart', [metric.value]) : newBlock(what.value)
+    const block = ['chart', 'why', 'unusual'].includes(what.value) ? newBlock(what.value, [metric.value]) : newBlock(what.value)
     await api(`${base.value}/reports/${report.id}`, { method: 'PUT', body: { ...report, blocks: [...report.blocks, block] } })
     await cache.invalidateQueries({ key: ['reports'] })
     shell.isAddOpen = false

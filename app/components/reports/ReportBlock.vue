@@ -5,7 +5,14 @@ import type { Note } from '~~/server/db/questions/notes'
 
 const props = defineProps<{ block: FilledBlock; notes: Note[]; isPlain?: boolean; hideComment?: boolean }>()
 const emit = defineEmits<{ ready: []; select: [compared: Extract<FilledBlock, { kind: 'figures' }>['figures'][number]] }>()
-const title = computed(() => props.block.title || (props.block.kind === 'chart' ? `${metricById(props.block.line.metric).name} a day` : ''))
+/** A block without a title of its own says what it shows. */
+const title = computed(() => {
+  const { block } = props
+  if (block.title) return block.title
+  if (block.kind === 'chart') return `${metricById(block.line.metric).name} a day`
+  if (block.kind === 'why') return `Why ${metricById(block.why.metric).name.toLowerCase()} changed`
+  return block.kind === 'unusual' ? 'Unusual days' : ''
+})
 const paragraphs = (text: string) => text.split(/\n{2,}/).filter((part) => part.trim() !== '')
 onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 </script>
@@ -18,6 +25,8 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
     </div>
     <MetricChart v-else-if="block.kind === 'chart'" :key="block.line.metric" :line="block.line" :notes="notes" :is-plain="isPlain" @ready="emit('ready')" />
     <ProfileTable v-else-if="block.kind === 'table'" :rows="block.rows" :metrics="block.metrics" is-plain />
+    <WhyText v-else-if="block.kind === 'why'" :why="block.why" :is-plain="isPlain" />
+    <UnusualText v-else-if="block.kind === 'unusual'" :metric="block.metric" :days="block.days" :is-plain="isPlain" />
     <div v-else class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
     <div v-if="block.comment && !hideComment" class="comment"><p v-for="(paragraph, index) in paragraphs(block.comment)" :key="index">{{ paragraph }}</p></div>
   </section>

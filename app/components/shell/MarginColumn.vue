@@ -8,9 +8,9 @@ const route = useRoute()
   <aside aria-label="Margin: notes and workings" class="no-print">
     <button type="button" class="bare close" aria-label="Close the margin" title="Close the margin (w)" @click="shell.isMarginOpen = false">×</button>
     <NoteList v-if="route.meta.scope" />
-    <WorkingsPanel v-if="selected && route.meta.scope" :metric="selected.metric" :profile="selected.profile" />
+    <WorkingsPanel v-if="selected && route.meta.figures" :metric="selected.metric" :profile="selected.profile" />
     <div id="margin-extra" />
-    <p v-if="route.meta.scope && !selected" class="quiet">Select a figure to see how it came about.</p>
+    <p v-if="route.meta.figures && !selected" class="quiet">Select a figure to see how it came about.</p>
   </aside>
 </template>
 

@@ -15,9 +15,9 @@ const ORDERS = [
   { value: 'newest', name: 'Newest first' }, { value: 'interactions', name: 'Most interactions' }, { value: 'impressions', name: 'Most impressions' }, { value: 'rate', name: 'Highest rate' },
   { value: 'sure', name: 'Highest rate that is sure' }, { value: 'lowest', name: 'Lowest rate that is sure' },
 ]
-const format = computed(() => String(route.query.format ?? ''))
+const format = computed(() => String(route.query.format ?? 'all'))
 const order = computed(() => (ORDERS.some(({ value }) => value === route.query.order) ? String(route.query.order) : 'newest'))
-const formats = computed(() => [{ value: '', name: 'every format' }, ...[...new Set([...(data.value ?? []).map((post) => post.format), ...(format.value ? [format.value] : [])])].sort().map((value) => ({ value, name: value }))])
+const formats = computed(() => [{ value: 'all', name: 'every format' }, ...[...new Set([...(data.value ?? []).map((post) => post.format), ...(format.value === 'all' ? [] : [format.value])])].sort().map((value) => ({ value, name: value }))])
 const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 const zone = computed(() => description.data.value?.client.timeZone ?? 'UTC')
 const when = (post: ListedPost) => DateTime.fromISO(String(post.publishedAt), { zone: zone.value }).toFormat('d MMM yyyy, HH:mm')
@@ -30,7 +30,7 @@ const KEYS: Record<string, (post: ListedPost) => number | undefined> = {
 }
 const shown = computed(() => {
   const key = KEYS[order.value]!
-  return (data.value ?? []).filter((post) => !format.value || post.format === format.value).sort((a, b) => (key(b) ?? -Infinity) - (key(a) ?? -Infinity))
+  return (data.value ?? []).filter((post) => format.value === 'all' || post.format === format.value).sort((a, b) => (key(b) ?? -Infinity) - (key(a) ?? -Infinity))
 })
 </script>
 
@@ -39,7 +39,7 @@ const shown = computed(() => {
     <h1 class="hidden-but-read">Which posts brought what in?</h1>
     <ScopeSentence />
     <div class="row choose no-print">
-      <label for="content-format">Of</label><Select :model-value="format" input-id="content-format" :options="formats" option-label="name" option-value="value" aria-label="Format" @update:model-value="(value) => set({ format: value || undefined })" />
+      <label for="content-format">Of</label><Select :model-value="format" input-id="content-format" :options="formats" option-label="name" option-value="value" aria-label="Format" @update:model-value="(value) => set({ format: value === 'all' ? undefined : value })" />
       <label for="content-order">in order of</label><Select :model-value="order" input-id="content-order" :options="ORDERS" option-label="name" option-value="value" aria-label="Order" @update:model-value="(value) => set({ order: value === 'newest' ? undefined : value })" />
       <span class="quiet">{{ shown.length }} {{ shown.length === 1 ? 'post' : 'posts' }}</span>
     </div>

@@ -3,7 +3,7 @@ import { CATALOGUE, isMetric, metricById } from '~~/core/metrics/catalogue'
 import { GROUPS } from '~~/core/metrics/metric'
 import type { Overview } from '~~/server/work/overview'
 
-definePageMeta({ margin: true, scope: true })
+definePageMeta({ margin: true, scope: true, figures: true })
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
@@ -61,7 +61,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
 .strip { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); border-bottom: 1px solid var(--rule2); }
 .head { display: flex; gap: 14px; align-items: center; margin: 14px 0 2px; }
 .head .p-select { margin-left: auto; }
-.place { min-height: 276px; }
+.place { min-height: 264px; }
 .trouble { padding: 24px 0; }
 .fetching { padding: 6px 0; color: var(--ink2); font-style: italic; }
 </style>

@@ -34,6 +34,28 @@ export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
   return rows.map(withNetwork)
 }
 
+/** Switches a profile off, so that it is neither fetched nor part of any figure, or on again; its past stays. */
+export const switchProfile = async (db: ClientDb, profileId: number, isActive: boolean): Promise<boolean> => (await db.run(sql`
+  UPDATE profile SET is_active = ${isActive} WHERE client_id = ${db.client} AND profile_id = ${profileId}`)).affectedRows === 1
+
+/** A figure that a network has changed after the fact. */
+export interface Restatement {
+  day: string
+  metric: string
+  seenAt: Date
+  oldValue: number | null
+  newValue: number | null
+}
+
+/** What a network has restated of a profile, the newest first. */
+export const restatementsOf = (db: ClientDb, profileId: number, limit: number): Promise<Restatement[]> => db.rows<Restatement>(sql`
+  SELECT   day, metric, seen_at AS seenAt, old_value AS oldValue, new_value AS newValue
+  FROM     restatement
+  WHERE    client_id = ${db.client}
+  AND      profile_id = ${profileId}
+  ORDER BY seen_at DESC, day DESC, metric
+  LIMIT    ${limit}`)
+
 /** The profiles that are switched on. */
 export const activeProfiles = async (db: ClientDb): Promise<ProfileRow[]> => (await profilesOf(db)).filter(({ is_active: active }) => active)
 

@@ -120,7 +120,7 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
               @keydown.up.prevent="moveByKey(index, -1)" @keydown.down.prevent="moveByKey(index, 1)"
             ><span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}</button>
             <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @change="edit(index, { title: text($event) })" />
-            <MetricPicker v-if="block.kind !== 'text'" :metrics="metrics" :chosen="block.metrics" :only-one="block.kind === 'chart'" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
+            <MetricPicker v-if="block.kind !== 'text'" :metrics="metrics" :chosen="block.metrics" :only-one="['chart', 'why', 'unusual'].includes(block.kind)" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
             <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
           </div>
           <Textarea v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" rows="5" fluid :aria-label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @change="edit(index, { text: text($event) })" />

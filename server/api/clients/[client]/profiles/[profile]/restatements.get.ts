@@ -1,0 +1,11 @@
+import { profileForSync, restatementsOf } from '../../../../../db/questions/profiles'
+import { clientRoute, idParam } from '../../../../../http/route'
+import { notFound } from '../../../../../problems/problem'
+
+const MOST_SHOWN = 500
+
+export default clientRoute('read', async ({ event, db }) => {
+  const id = idParam(event, 'profile', 'profile')
+  if (!(await profileForSync(db, id))) throw notFound('profile')
+  return await restatementsOf(db, id, MOST_SHOWN)
+})
