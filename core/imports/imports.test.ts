@@ -66,6 +66,8 @@ describe('layout', () => {
 
   it('takes the delimiter under which rows agree', () => {
     expect(chooseDelimiter(new Map([[',', [['a;b;c'], ['1', '5;2;3']]], [';', [['a', 'b', 'c'], ['1,5', '2', '3']]]]))).toBe(';')
+    const thousands = '2017-01-01|1,000,000|1,000'
+    expect(chooseDelimiter(new Map([[',', [['Date|Impressions|Reactions'], ...Array.from({ length: 9 }, () => thousands.split(','))]], ['|', [['Date', 'Impressions', 'Reactions'], ...Array.from({ length: 9 }, () => thousands.split('|'))]]]))).toBe('|')
   })
 
   it('guesses what columns hold from their names, each once', () => {

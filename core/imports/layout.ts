@@ -26,15 +26,28 @@ export interface Layout {
   decimal: DecimalSign
 }
 
-/** The delimiter under which the records of a file agree best on how many cells they have. */
+/**
+ * The delimiter under which a file has headings and the most rows that are as wide as these: a comma between thousands parts rows too, but no
+ * headings.
+ */
 export function chooseDelimiter(recordsBy: ReadonlyMap<Delimiter, string[][]>): Delimiter {
   let best: { delimiter: Delimiter; score: number } = { delimiter: ',', score: 0 }
   for (const [delimiter, records] of recordsBy) {
-    const { width, count } = commonWidth(records)
-    const score = width > 1 ? count * Math.min(width, 40) : 0
+    const header = headerOf(records)
+    const width = header < 0 ? 0 : records[header]!.length
+    const score = header < 0 ? 0 : records.slice(header).filter(({ length }) => length === width).length * 100 + Math.min(width, 40)
     if (score > best.score) best = { delimiter, score }
   }
   return best.delimiter
+}
+
+/** Which record holds the headings: the first that is as wide as most and names its columns in words; −1 where there is none. */
+function headerOf(records: readonly string[][]): number {
+  const { width } = commonWidth(records)
+  return records.findIndex((cells) => {
+    const named = cells.filter((cell) => cell.trim() !== '')
+    return cells.length >= Math.max(2, width) && named.filter(isTextual).length >= Math.max(2, Math.ceil(named.length * 0.75))
+  })
 }
 
 function commonWidth(records: readonly string[][]): { width: number; count: number } {
@@ -54,8 +67,7 @@ const isTextual = (cell: string): boolean => /\p{L}/u.test(cell) && !/^\d/.test(
  * @throws         RangeError when no record looks like headings
  */
 export function describeLayout(records: readonly string[][], lines: readonly number[], encoding: Encoding, delimiter: Delimiter): Layout {
-  const { width } = commonWidth(records)
-  const headerRecord = records.findIndex((cells) => cells.length >= Math.max(2, width) && cells.filter(isTextual).length >= Math.max(2, Math.ceil(cells.filter((cell) => cell.trim() !== '').length * 0.75)))
+  const headerRecord = headerOf(records)
   if (headerRecord < 0) throw new RangeError('No row looks like headings. The file needs a row that names its columns, for example "Date, Impressions, Reach".')
   const headings = records[headerRecord]!.map((heading) => heading.trim())
   const sample = records.slice(headerRecord + 1, headerRecord + 201)

@@ -46,7 +46,7 @@ test.describe('the scope', () => {
   })
 
   test('moves by keys: period, comparison, margin, stages and clients', async ({ page }) => {
-    await page.getByRole('heading', { name: 'By profile' }).click()
+    await page.getByRole('heading', { name: 'By profile', level: 2 }).click()
     await page.keyboard.press(',')
     await expect(page.getByRole('button', { name: '3 to 30 September 2026' })).toBeVisible()
     await page.keyboard.press('.')
@@ -85,16 +85,16 @@ test.describe('the overview', () => {
     const download = page.waitForEvent('download')
     await page.getByRole('button', { name: 'Data', exact: true }).click()
     expect((await download).suggestedFilename()).toBe('impressions.csv')
-    await page.getByRole('heading', { name: 'By profile' }).click()
+    await page.getByRole('heading', { name: 'By profile', level: 2 }).click()
     await page.keyboard.press('t')
     await expect(page.getByRole('row', { name: /^28 Oct 2026/ })).toBeVisible()
   })
 
   test('sorts its table, and explains a figure of one profile', async ({ page }) => {
     const first = page.getByRole('table').getByRole('row').nth(1)
-    await page.getByRole('columnheader', { name: 'Followers' }).click()
+    await page.getByRole('button', { name: 'Followers', exact: true }).click()
     await expect(first).toContainText('@mossgate Tintype')
-    await page.getByRole('button', { name: /^Reach of Mossgate Gardens/ }).click()
+    await page.getByRole('button', { name: /^Reach of Mossgate Gardens on Commons/ }).click()
     await expect(page).toHaveURL(/figure=reach\.1/)
     await expect(page.getByRole('complementary').getByText('Windows that tile the period, added')).toBeVisible()
   })
@@ -262,7 +262,7 @@ test('a viewer reads and changes nothing', async ({ page, consoleErrors }) => {
   await expect(page.getByRole('button', { name: 'Note', exact: true })).toHaveCount(0)
   await page.getByRole('link', { name: 'Reports' }).click()
   await page.getByRole('link', { name: 'Mossgate Gardens, four-week report' }).click()
-  await expect(page.getByRole('heading', { name: 'By profile' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'By profile', level: 2 })).toBeVisible()
   await expect(page.getByRole('button', { name: /Issue edition/ })).toHaveCount(0)
   await page.goto('/kittiwake-line/overview')
   await expect(page.getByRole('alert').first()).toContainText('There is no such client, or you may not see it.')

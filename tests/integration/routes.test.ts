@@ -90,7 +90,7 @@ describe('every route', () => {
     // the second client's import, job, edition, report and share, asked for under the first client
     const foreign = path.replace('[client]', 'mossgate-gardens').replace('[profile]', '5').replaceAll(/\[\w+\]/g, '2')
     const body = /notes/.test(path) ? { from: '2026-10-01', to: '2026-10-01', title: 'x' } : /reports\/\[report\]$/.test(path) ? { title: 'x', period: 'last-28-days', against: 'before', blocks: [], version: 1 }
-      : /check$/.test(path) ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 } : /editions$/.test(path) ? { requestKey: crypto.randomUUID() } : {}
+      : /check$/.test(path) ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 } : /editions$/.test(path) ? { requestKey: crypto.randomUUID() } : /\[profile\]$/.test(path) ? { isActive: false } : {}
     // notes of the first client itself have the ids 1 and 2
     const answer = await ask(method, path.includes('[note]') ? foreign.replace(/notes\/2/, 'notes/3') : foreign, 'analyst', method === 'GET' ? undefined : body)
     expect(answer.status).toBeGreaterThanOrEqual(404)

@@ -56,7 +56,7 @@ const order = ({ key }: TableColumn) => (sorted.value?.key !== key ? undefined :
         <td v-for="column in columns" :key="column.key">
           <template v-if="!column.metric"><b>{{ row.name }}</b> <span class="network">{{ row.networkName }}</span><span v-if="row.firstFetch" class="network"> · first fetch running</span></template>
           <template v-else-if="column.isChange"><ChangeText v-if="row.figures[column.metric]!.change && row.figures[column.metric]!.figure.reason === undefined" :metric="column.metric" :change="row.figures[column.metric]!.change!" short /><span v-else class="network">—</span></template>
-          <FigureCell v-else :figure="row.figures[column.metric]!.figure" :is-selected="isSelected?.(column.metric, row.profile)" :is-plain="isPlain" :name="`${column.header} of ${row.name}`" @select="emit('select', column.metric, row.profile)" />
+          <FigureCell v-else :figure="row.figures[column.metric]!.figure" :is-selected="isSelected?.(column.metric, row.profile)" :is-plain="isPlain" :name="`${column.header} of ${row.name} on ${row.networkName}`" @select="emit('select', column.metric, row.profile)" />
         </td>
       </tr>
     </tbody>

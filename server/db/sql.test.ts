@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest'
+import { clientDb, type ClientDb } from './clientDb'
+import { raw, sql, ThisClient } from './sql'
+
+const client = new ThisClient(7)
+
+describe('the query tag', () => {
+  it('turns values into parameters, lists included', () => {
+    const query = sql`SELECT name FROM profile WHERE client_id = ${client} AND profile_id IN (${[1, 2]}) AND name = ${"O'Hara"}`
+    expect(query).toEqual({ text: 'SELECT name FROM profile WHERE client_id = ? AND profile_id IN (?) AND name = ?', values: [7, [1, 2], "O'Hara"], bound: true })
+  })
+
+  it('lets an empty list match nothing, and what is absent be null', () => {
+    expect(sql`SELECT 1 WHERE a IN (${[]}) AND b = ${undefined}`.values).toEqual([[null], null])
+  })
+
+  it('takes known names into the text and nothing else', () => {
+    expect(sql`SELECT ${raw('SUM(impressions) AS sum_impressions')} FROM profile_day`).toMatchObject({ text: 'SELECT SUM(impressions) AS sum_impressions FROM profile_day', bound: false })
+    for (const text of ["name'; DROP TABLE note", 'a; b', '`x`', '"x"', 'a\\b']) expect(() => raw(text)).toThrow('cannot stand in a query')
+  })
+
+  it('says in its type whether it names the client', () => {
+    const bound: true = sql`SELECT 1 WHERE client_id = ${client}`.bound
+    const unbound: false = sql`SELECT 1 WHERE profile_id = ${1}`.bound
+    const empty: false = sql`SELECT 1`.bound
+    expect([bound, unbound, empty]).toEqual([true, false, false])
+  })
+})
+
+describe('the handle of a client', () => {
+  const asked: unknown[] = []
+  const runner = { query: async (text: string, values: unknown[]) => (asked.push([text, values]), [[{ n: 1 }]]) }
+  const db: ClientDb = clientDb({ client_id: 7, slug: 'x', name: 'X', time_zone: 'Europe/London', universe: null }, runner as never)
+
+  it('refuses a query that does not name it, by type and when it runs', async () => {
+    // @ts-expect-error a query without the client is not taken
+    await expect(db.rows(sql`SELECT 1 FROM profile`)).rejects.toThrow('does not name its client')
+    // @ts-expect-error nor is one of another client, which only another handle could make
+    await expect(db.rows(sql`SELECT 1 WHERE client_id = ${8}`)).rejects.toThrow('does not name its client')
+    await expect(db.run(sql`DELETE FROM note WHERE client_id = ${new ThisClient(8)}`)).rejects.toThrow('does not name its client')
+    expect(asked).toEqual([])
+  })
+
+  it('runs one that does, and adds itself to what it inserts', async () => {
+    expect(await db.one(sql`SELECT 1 AS n WHERE client_id = ${db.client}`)).toEqual({ n: 1 })
+    await db.insertRows('note', ['title', 'body'], [['a', 'b']], ['body'])
+    expect(asked.at(-1)).toEqual(['INSERT INTO note (client_id, title, body) VALUES ? ON DUPLICATE KEY UPDATE body = VALUES(body)', [[[7, 'a', 'b']]]])
+    const before = asked.length
+    await db.insertRows('note', ['title'], [])
+    expect(asked.length).toBe(before)
+  })
+})

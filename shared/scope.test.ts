@@ -1,0 +1,64 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { AGAINST } from '../core/periods/comparison'
+import { mappingSchema } from './imports'
+import { blockSchema, noteSchema, parseScope, reportSchema, scopeAddress, shareSchema, signInSchema } from './scope'
+
+describe('the scope in the address', () => {
+  it('is the default where it says nothing, and leaves the default out', () => {
+    expect(parseScope({})).toEqual({ who: [], period: 'last-28-days', against: 'before' })
+    expect(scopeAddress(parseScope({}))).toEqual({})
+  })
+
+  it('is the same after a way through the address', () => {
+    const scope = fc.record({ who: fc.uniqueArray(fc.integer({ min: 1, max: 9999 })), period: fc.constantFrom('last-7-days', '2026-10-01..2026-10-28', 'last-28-days'), against: fc.constantFrom(...AGAINST) })
+    fc.assert(fc.property(scope, (given) => {
+      expect(parseScope(scopeAddress(given))).toEqual(given)
+    }))
+  })
+
+  it.each([[{ who: '1;2' }, 'Choose profiles from the list.'], [{ who: '-1' }, 'Choose profiles'], [{ against: 'tomorrow' }, 'Compare with the days before'], [{ period: 'x'.repeat(61) }, '60']])('refuses %j with a sentence', (query, sentence) => {
+    expect(() => parseScope(query)).toThrow(sentence)
+  })
+})
+
+describe('what people write', () => {
+  const problems = (schema: { validateSync: (value: unknown, options: object) => unknown }, value: unknown): string[] => {
+    try {
+      schema.validateSync(value, { abortEarly: false })
+      return []
+    } catch (error) {
+      return (error as { errors: string[] }).errors
+    }
+  }
+
+  it('is a note with a day and a few words', () => {
+    expect(problems(noteSchema, { from: '2026-10-01', to: '2026-10-01', title: 'x' })).toEqual([])
+    expect(problems(noteSchema, { from: '', to: '1 Oct', title: '  ' })).toEqual(expect.arrayContaining(['Choose a day.', 'Say in a few words what happened.']))
+    expect(problems(noteSchema, { from: '2026-10-01', to: '2026-10-01', title: 'x'.repeat(121) })).toEqual(['Keep the first line under 120 characters.'])
+  })
+
+  it('is an address and a password', () => {
+    expect(problems(signInSchema, {})).toEqual(expect.arrayContaining(['Write your address.', 'Write your password.']))
+    expect(problems(signInSchema, { email: 'nobody', password: 'x' })).toEqual(['That is not a mail address.'])
+  })
+
+  it('is a link that lives for a while', () => {
+    expect(shareSchema.validateSync({})).toEqual({ days: 30 })
+    expect(problems(shareSchema, { days: 0 })).toEqual(['A link lives for a day at least.'])
+    expect(problems(shareSchema, { days: 1000 })).toEqual(['A link lives for a year at the most.'])
+  })
+
+  it('is a report of known blocks', () => {
+    const block = blockSchema.validateSync({ id: 'a', kind: 'text' })
+    expect(block).toEqual({ id: 'a', kind: 'text', title: '', metrics: [], text: '', comment: '' })
+    expect(problems(blockSchema, { id: 'a', kind: 'pie' })).not.toEqual([])
+    expect(problems(reportSchema, { title: '', period: 'x', against: 'before', blocks: [], version: 1 })).toEqual(['A report needs a title.'])
+    expect(problems(reportSchema, { title: 'x', period: 'x', against: 'before', blocks: Array.from({ length: 61 }, () => block), version: 1 })).toEqual(['A report can have 60 blocks.'])
+  })
+
+  it('is a matching with an order of dates that somebody has chosen', () => {
+    expect(problems(mappingSchema, { targets: ['day', 'impressions'], decimal: 'point' })).toEqual(['Say in which order the dates give day and month.'])
+    expect(problems(mappingSchema, { targets: ['day', 'magic'], decimal: 'point', dateOrder: 'year-month-day' })).not.toEqual([])
+  })
+})

@@ -1,0 +1,94 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { ClientDb } from '../../server/db/clientDb'
+import { sql } from '../../server/db/sql'
+import { jobContext, LeaseLost } from '../../server/jobs/context'
+import { claim, enqueue, failJob, jobById, keepLease, newestJob, postponeJob, writingJobs } from '../../server/jobs/queue'
+import { addClient, useDatabase } from './support/database'
+
+const { pool } = useDatabase('queue')
+let db: ClientDb
+let clients = 0
+beforeEach(async () => {
+  await pool().query('DELETE FROM job')
+  db = await addClient(`queue-${++clients}`)
+})
+
+describe('the queue', () => {
+  it('gives the same job to whoever asks twice while it waits or runs, and a new one afterwards', async () => {
+    const first = await enqueue(db, 'sync', 1)
+    expect(await enqueue(db, 'sync', 1)).toBe(first)
+    expect(await enqueue(db, 'sync', 2)).not.toBe(first)
+    const job = (await claim())!
+    expect(job.job_id).toBe(first)
+    expect(await enqueue(db, 'sync', 1)).toBe(first)
+    await (await jobContext(job)).finish()
+    expect(await enqueue(db, 'sync', 1)).not.toBe(first)
+  })
+
+  it('gives a job to one process only, however many ask at once', async () => {
+    for (let subject = 0; subject < 12; subject++) await enqueue(db, 'sync', subject)
+    const claimed = (await Promise.all(Array.from({ length: 30 }, claim))).filter((job) => job !== undefined)
+    expect(new Set(claimed.map(({ job_id: id }) => id)).size).toBe(claimed.length)
+    for (let job = await claim(); job; job = await claim()) claimed.push(job)
+    expect(new Set(claimed.map(({ subject }) => subject)).size).toBe(12)
+  })
+
+  it('takes what a person waits for before the syncs', async () => {
+    await enqueue(db, 'sync', 1)
+    await enqueue(db, 'edition.issue', 'x')
+    expect((await claim())!.kind).toBe('edition.issue')
+  })
+
+  it('puts a job back for a while, with the reason', async () => {
+    const id = await enqueue(db, 'sync', 1)
+    await postponeJob((await claim())!, 60, 'The network asks to wait.', false)
+    expect(await claim()).toBeUndefined()
+    expect(await jobById(db, id)).toMatchObject({ state: 'queued', message: 'The network asks to wait.' })
+    expect(await writingJobs(db)).toBe(0)
+    await pool().query('UPDATE job SET run_after = NOW()')
+    expect(await writingJobs(db)).toBe(1)
+    expect((await claim())!.attempts).toBe(1)
+  })
+
+  it('keeps a failure with its sentence', async () => {
+    const id = await enqueue(db, 'import.check', 7)
+    await failJob((await claim())!, 'The file cannot be read.')
+    expect(await newestJob(db, 'import.', 7)).toMatchObject({ id, state: 'failed', message: 'The file cannot be read.' })
+    expect(await claim()).toBeUndefined()
+  })
+
+  it('shows nobody the jobs of another client', async () => {
+    const id = await enqueue(db, 'sync', 1)
+    expect(await jobById(await addClient(`queue-${++clients}`), id)).toBeUndefined()
+  })
+})
+
+describe('a process that was thought dead', () => {
+  it('cannot write any more once another has its job', async () => {
+    await enqueue(db, 'sync', 1)
+    const slow = (await claim())!
+    const slowContext = await jobContext(slow)
+    await slowContext.step((inside) => inside.run(sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-01', '2026-10-01', 'first')`), () => ({ done: 1, total: 2 }))
+    await pool().query('UPDATE job SET lease_until = NOW() - INTERVAL 1 SECOND')
+    const other = (await claim())!
+    expect(other.job_id).toBe(slow.job_id)
+    expect(await keepLease(slow)).toBe(false)
+    const late = (inside: ClientDb) => inside.run(sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-02', '2026-10-02', 'second')`)
+    await expect(slowContext.step(late)).rejects.toThrow(LeaseLost)
+    await expect(slowContext.finish(late)).rejects.toThrow(LeaseLost)
+    await (await jobContext(other)).finish(late, 'Done')
+    expect((await db.rows<{ title: string }>(sql`SELECT title FROM note WHERE client_id = ${db.client} ORDER BY note_id`)).map(({ title }) => title)).toEqual(['first', 'second'])
+    expect(await jobById(db, slow.job_id)).toMatchObject({ state: 'done', message: 'Done', progress: 2 })
+  })
+
+  it('loses a step whole when it breaks in the middle of it', async () => {
+    await enqueue(db, 'sync', 1)
+    const context = await jobContext((await claim())!)
+    await expect(context.step(async (inside) => {
+      await inside.run(sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-01', '2026-10-01', 'half')`)
+      throw new Error('stop here')
+    }, () => ({ done: 5 }))).rejects.toThrow('stop here')
+    expect(await db.rows(sql`SELECT title FROM note WHERE client_id = ${db.client}`)).toEqual([])
+    expect((await newestJob(db, 'sync', 1))!.progress).toBe(0)
+  })
+})
