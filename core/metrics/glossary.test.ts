@@ -20,5 +20,7 @@ it('is complete: every metric has a definition, a network and columns that are s
 it('names no metric that is not there', () => {
   expect(isMetric('magic')).toBe(false)
   expect(() => metricById('magic')).toThrow('there is no metric "magic"')
+  expect(networksOf('reach')).not.toContain('Murmur')
+  expect(networksOf('engagement_by_reach')).toEqual(networksOf('reach'))
   expect(networksOf('saves')).toEqual(['Tintype', 'Zoetrope', 'Cork'])
 })

@@ -1,5 +1,6 @@
 import { NETWORKS } from '../networks/networks'
-import { CATALOGUE, columnsOf, metricById } from './catalogue'
+import { CATALOGUE } from './catalogue'
+import { reportsMetric } from './reportsMetric'
 import { KIND_WORDS, WORDS } from './words'
 
 /**
@@ -9,12 +10,7 @@ import { KIND_WORDS, WORDS } from './words'
  * @example networksOf('saves') // ['Tintype']
  */
 export function networksOf(metricId: string): string[] {
-  const metric = metricById(metricId)
-  if (metric.kind === 'ratio') {
-    const [top, bottom] = [networksOf(metric.numerator), networksOf(metric.denominator)]
-    return top.filter((name) => bottom.includes(name))
-  }
-  return NETWORKS.filter(({ reports }) => columnsOf(metric).some((column) => reports.includes(column))).map(({ name }) => name)
+  return NETWORKS.filter((network) => reportsMetric(network, metricId)).map(({ name }) => name)
 }
 
 /** The glossary as Markdown: every metric of the catalogue and every word of our own. */

@@ -45,6 +45,13 @@ describe('figures by kind', () => {
     expect(rate.high).toBeCloseTo(126 / 300, 12)
   })
 
+  it('does not miss what a network never gives: no reach where only impressions are', () => {
+    const quiet = rolled([...rows, ...eachDay(week).map((day) => ({ profile: 3, day, impressions: 10, reactions: 1, comments: 0, shares: 0 }))].map((row) => ({ ...row })), week).map((aggregate) => (aggregate.profile === 3 ? { ...aggregate, network: 'murmur' } : aggregate))
+    const rate = figureOf('engagement_by_reach', quiet, { period: week, universe: 1000 })
+    expect(rate.coverage).toMatchObject({ expected: 14, present: 14, unreported: [3] })
+    expect(rate.value).toBeCloseTo(126 / 384, 12)
+  })
+
   it('leaves out a profile whose network does not report a metric, and says so', () => {
     expect(figure('saves', rows)).toMatchObject({ value: 14, coverage: { expected: 7, unreported: [1] } })
     expect(figure('clicks', rows.filter(({ profile }) => profile === 2))).toMatchObject({ reason: 'No network in this scope reports link clicks.' })

@@ -1,6 +1,7 @@
 import type { Coverage, Figure } from '../figures/figure'
 import { calculator, type Calculator, type Working } from '../figures/working'
-import { columnsOf, metricById } from '../metrics/catalogue'
+import { metricById } from '../metrics/catalogue'
+import { reportsMetric } from '../metrics/reportsMetric'
 import type { FactColumn, FlowMetric, Metric, RatioMetric, StockMetric, UniqueMetric } from '../metrics/metric'
 import { networkById, reportsColumn } from '../networks/networks'
 import { lengthOf, type Period } from '../periods/period'
@@ -166,9 +167,8 @@ function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[
   const usable = aggregates.filter((aggregate) => hasData(metric, aggregate))
   const numerator = figureOf(metric.numerator, usable.length > 0 ? usable : aggregates, explained)
   const denominator = figureOf(metric.denominator, usable.length > 0 ? usable : aggregates, explained)
-  const columns = [metric.numerator, metric.denominator].map((id) => columnsOf(metricById(id)))
   const idle = aggregates.filter((aggregate) => !usable.includes(aggregate))
-  const reports = (aggregate: ProfileAggregate) => columns.every((side) => networkReports(aggregate, side))
+  const reports = ({ network }: ProfileAggregate) => reportsMetric(networkById(network), metric.id)
   const days = lengthOf(context.period)
   const silent = idle.filter(reports).map(({ profile }) => ({ profile, present: 0, expected: days }))
   const { coverage: ofNumerator } = numerator

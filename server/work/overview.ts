@@ -1,8 +1,9 @@
 import type { ComparedAggregates, ComparedFigure } from '../../core/rollup/compareFigures'
 import { compareFigures } from '../../core/rollup/compareFigures'
-import { columnsOf, metricById } from '../../core/metrics/catalogue'
+import { metricById } from '../../core/metrics/catalogue'
+import { reportsMetric } from '../../core/metrics/reportsMetric'
 import { dailyPoints, type DayPoint, type DayTotals } from '../../core/series/dailyPoints'
-import { networkById, reportsColumn } from '../../core/networks/networks'
+import { networkById } from '../../core/networks/networks'
 import type { ClientDb } from '../db/clientDb'
 import { dayTotals } from '../db/questions/dayTotals'
 import { notesIn, type Note } from '../db/questions/notes'
@@ -69,8 +70,7 @@ export async function overview(db: ClientDb, scope: ResolvedScope, metric: strin
 
 /** A metric's line from the day totals of both periods. */
 export function lineOf(db: ClientDb, scope: ResolvedScope, metric: string, current: DayTotals[], earlier: DayTotals[] | undefined): MetricLine {
-  const columns = columnsOf(metricById(metric))
-  const expected = scope.connected.filter(({ network }) => columns.some((column) => reportsColumn(networkById(network), column))).length
+  const expected = scope.connected.filter(({ network }) => reportsMetric(networkById(network), metric)).length
   return {
     metric, expected,
     current: dailyPoints(metric, scope.period, current, db.universe),

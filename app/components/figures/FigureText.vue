@@ -14,7 +14,7 @@ const isRange = computed(() => figure.value.value === undefined && figure.value.
   <span class="number" :class="{ range: isRange }"><FigureValue :figure="figure" /></span>
   <span v-if="figure.reason" class="small">{{ figure.reason }}</span>
   <span v-else-if="text.range" class="small">{{ text.range }}<template v-if="compared.change"> · <ChangeText :metric="figure.metric" :change="compared.change" short /></template></span>
-  <span v-else-if="compared.change" class="small"><ChangeText :metric="figure.metric" :change="compared.change" /></span>
+  <span v-else-if="compared.change" class="small"><ChangeText :metric="figure.metric" :change="compared.change" :short="isRange" /></span>
   <span v-if="isPartial" class="small part">some days missing</span>
 </template>
 
