@@ -30,6 +30,3 @@ export interface Figure {
   /** How the value and its bounds came about; only where it was asked for. */
   working?: { value?: Working; low?: Working; high?: Working }
 }
-
-/** Whether a figure says anything at all. */
-export const hasValue = (figure: Figure): boolean => figure.value !== undefined || figure.low !== undefined
