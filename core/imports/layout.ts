@@ -27,15 +27,16 @@ export interface Layout {
 }
 
 /**
- * The delimiter under which a file has headings and the most rows that are as wide as these: a comma between thousands parts rows too, but no
- * headings.
+ * The delimiter under which a file has headings and the largest share of its rows is as wide as these: a comma between thousands, or within a
+ * remark, parts rows too, but has no headings above them, or leaves most rows as they were.
  */
 export function chooseDelimiter(recordsBy: ReadonlyMap<Delimiter, string[][]>): Delimiter {
   let best: { delimiter: Delimiter; score: number } = { delimiter: ',', score: 0 }
   for (const [delimiter, records] of recordsBy) {
     const header = headerOf(records)
     const width = header < 0 ? 0 : records[header]!.length
-    const score = header < 0 ? 0 : records.slice(header).filter(({ length }) => length === width).length * 100 + Math.min(width, 40)
+    const share = header < 0 ? 0 : records.slice(header).filter(({ length }) => length === width).length / records.length
+    const score = share * 1000 + Math.min(width, 40)
     if (score > best.score) best = { delimiter, score }
   }
   return best.delimiter

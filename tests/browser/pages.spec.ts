@@ -38,7 +38,7 @@ test.describe('the scope', () => {
     await page.getByRole('button', { name: 'None' }).click()
     await page.getByLabel('@mossgate Tintype').check()
     await page.getByRole('button', { name: 'Show these' }).click()
-    await expect(page.getByRole('button', { name: '@mossgate on Tintype' })).toBeVisible()
+    await expect(page.getByRole('button', { name: '@mossgate on Tintype', exact: true })).toBeVisible()
     await page.getByRole('button', { name: 'the 28 days before' }).click()
     await page.getByRole('button', { name: /The same weekdays last year/ }).click()
     await expect(page.getByRole('button', { name: 'the same weekdays last year', exact: true })).toBeVisible()

@@ -54,6 +54,16 @@ function write(given: { at: number; impressions: number | null; reactions: numbe
 }
 
 describe('any table, in any dialect', () => {
+  it('is known for what it is: its delimiter, its letters, its headings', () => {
+    fc.assert(fc.property(rows, dialect, (given, how) => {
+      const layout = layoutOf(write(given, how), false)
+      expect(layout.delimiter).toBe(how.delimiter)
+      expect(layout.headings.slice(0, 3)).toEqual(['Date', 'Impressions', 'Reactions'])
+      expect(layout.headings.at(-1)).toBe(how.remark ? 'Bemerkung für Größe' : 'Reactions')
+      expect([how.order, 'ambiguous']).toContain(layout.dateOrders[0])
+    }), { numRuns: 400 })
+  })
+
   it('comes in as it was written, and goes out without a trace', { timeout: 180_000 }, async () => {
     await fc.assert(fc.asyncProperty(rows, dialect, async (given, how) => {
       const before = await facts()
