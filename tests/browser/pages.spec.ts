@@ -158,6 +158,7 @@ test('an owner gives consent by a link, without signing in, and the figures come
   await owner.getByRole('button', { name: 'Go on to Tintype' }).click()
   await owner.getByRole('button', { name: 'Allow reading' }).click()
   await expect(owner.getByRole('heading', { name: 'Thank you' })).toBeVisible()
+  await expectAccessible(owner)
   await page.reload()
   await expect(page.getByRole('row', { name: /@mossgate.nursery/ })).toContainText('Figures up to 28 Oct 2026', { timeout: 30_000 })
 })

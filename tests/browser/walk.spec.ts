@@ -84,6 +84,7 @@ test('from signing in to an edition that does not change', async ({ page, browse
     await page.getByRole('button', { name: 'Issue edition 1' }).click()
     await page.waitForURL(/editions\/\d+/)
     await expect(page.getByText('checked: unchanged since it was issued')).toBeVisible()
+    await expectAccessible(page)
   })
   const edition = page.url()
 
@@ -101,6 +102,7 @@ test('from signing in to an edition that does not change', async ({ page, browse
     await page.getByRole('button', { name: 'Share' }).click()
     await page.getByRole('button', { name: 'Make a link' }).click()
     await expect(page.getByLabel('Shared link')).toHaveValue(/\/shared\//)
+    await expectAccessible(page)
     const value = await page.getByLabel('Shared link').inputValue()
     await page.keyboard.press('Escape')
     return value

@@ -21,6 +21,6 @@ async function back(detail: Way) {
 </template>
 
 <style scoped>
-.message { flex: 1; }
-.back { font-weight: 600; text-decoration: underline; }
+.message { flex: 1; color: var(--ink); }
+.back { color: var(--ink); font-weight: 600; text-decoration: underline; }
 </style>
