@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Change } from '../change/change'
 import type { Figure } from '../figures/figure'
 import { formatChange, formatFigure } from './formatFigure'
+import { formatDifference, formatShort, formatValue } from './formatValue'
 import { formatCompact, formatCount, formatDuration, formatShare } from './numbers'
 
 const coverage = { expected: 1, present: 1, partial: [], unreported: [] }
@@ -35,6 +36,15 @@ describe('numbers on the page', () => {
   it('say why there is none', () => expect(formatFigure(figure({ reason: 'There is no data for these days.' }), 'en-GB')).toEqual({ text: '—', unit: '', full: 'There is no data for these days.' }))
 
   it('carry a sign where a figure is a net one', () => expect(formatFigure(figure({ metric: 'followers_net', value: 612 }), 'en-GB').text).toBe('+612'))
+})
+
+describe('values by their unit', () => {
+  it.each([[1.44, 'times', '1.4', '1.4'], [0.0512, 'share', '5.1 %', '5.1 %'], [96, 'seconds', '1 min 36 s', '1 min 36 s'], [224_391, 'people', '224,391', '224 k']] as const)('%d %s', (value, unit, full, short) => {
+    expect([plain(formatValue(value, unit, 'en-GB')), plain(formatShort(value, unit, 'en-GB'))]).toEqual([full, short])
+  })
+  it.each([[0.0031, 'share', '+0.31 pt'], [-0.00001, 'share', '0.00 pt'], [-2.5, 'seconds', '−2.5 s'], [1413, 'count', '+1,413'], [0, 'count', '0']] as const)('a difference of %d %s', (value, unit, text) => {
+    expect(plain(formatDifference(value, unit, 'en-GB'))).toBe(text)
+  })
 })
 
 describe('changes on the page', () => {

@@ -2,7 +2,8 @@ import type { Change } from '../change/change'
 import type { Figure } from '../figures/figure'
 import { metricById } from '../metrics/catalogue'
 import type { Unit } from '../metrics/metric'
-import { compactParts, formatCompact, formatCount, formatDuration, formatShare, oneDecimal } from './numbers'
+import { formatShort, formatValue } from './formatValue'
+import { compactParts, formatShare, oneDecimal } from './numbers'
 
 /** A figure in words and digits, for the page, the PDF and for reading aloud. */
 export interface FigureText {
@@ -19,9 +20,6 @@ export interface FigureText {
 /** Net figures carry their sign. */
 const isSigned = (metric: string): boolean => metric === 'followers_net'
 
-const valueText = (value: number, unit: Unit, locale: string): string =>
-  unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : unit === 'seconds' ? formatDuration(value, locale) : formatCount(value, locale)
-
 /**
  * A figure as it stands on the page. An estimate has ≈ before it and its range beside it; a bounded figure is its range.
  *
@@ -32,19 +30,19 @@ export function formatFigure(figure: Figure, locale: string): FigureText {
   const { value, low, high } = figure
   if (value === undefined && low === undefined) return { text: '—', unit: '', full: figure.reason ?? 'no value' }
   const range = low === undefined ? undefined : rangeText(low, high, unit, locale)
-  const fullRange = low === undefined ? '' : high === undefined ? `at least ${valueText(low, unit, locale)}` : `between ${valueText(low, unit, locale)} and ${valueText(high, unit, locale)}`
+  const fullRange = low === undefined ? '' : high === undefined ? `at least ${formatValue(low, unit, locale)}` : `between ${formatValue(low, unit, locale)} and ${formatValue(high, unit, locale)}`
   if (value === undefined) return { text: range!, unit: '', full: fullRange }
   if (figure.exactness === 'exact') {
     const sign = isSigned(figure.metric) && value > 0 ? '+' : ''
-    const [digits, small] = unit === 'share' ? [oneDecimal(value * 100, locale), '%'] : [sign + valueText(value, unit, locale), '']
-    return { text: digits!, unit: small!, full: sign + valueText(value, unit, locale) }
+    const [digits, small] = unit === 'share' ? [oneDecimal(value * 100, locale), '%'] : [sign + formatValue(value, unit, locale), '']
+    return { text: digits!, unit: small!, full: sign + formatValue(value, unit, locale) }
   }
-  const short = unit === 'share' ? { digits: oneDecimal(value * 100, locale), unit: '%' } : unit === 'times' || unit === 'seconds' ? { digits: valueText(value, unit, locale), unit: '' } : compactParts(value, locale)
-  return { text: `≈ ${short.digits}`, unit: short.unit, full: `about ${valueText(value, unit, locale)}, ${fullRange}`, range }
+  const short = unit === 'share' ? { digits: oneDecimal(value * 100, locale), unit: '%' } : unit === 'times' || unit === 'seconds' ? { digits: formatValue(value, unit, locale), unit: '' } : compactParts(value, locale)
+  return { text: `≈ ${short.digits}`, unit: short.unit, full: `about ${formatValue(value, unit, locale)}, ${fullRange}`, range }
 }
 
 function rangeText(low: number, high: number | undefined, unit: Unit, locale: string): string {
-  const short = (value: number) => (unit === 'share' ? formatShare(value, locale) : unit === 'times' || unit === 'seconds' ? valueText(value, unit, locale) : formatCompact(value, locale))
+  const short = (value: number) => formatShort(value, unit, locale)
   if (high === undefined) return `at least ${short(low)}`
   const [a, b] = [short(low), short(high)]
   if (a === b) return a
@@ -72,9 +70,9 @@ export function formatChange(metric: string, change: Change, locale: string): Ch
   if (change.difference === undefined || change.from === undefined) return { mark, text: openChange(change, locale), judgement }
   if (change.direction === 'same') return { mark: '', text: 'no change', judgement }
   const about = change.approximate ? 'about ' : ''
-  const from = `from ${isSigned(metric) && change.from > 0 ? '+' : ''}${change.approximate && unit !== 'share' && unit !== 'seconds' ? formatCompact(change.from, locale) : valueText(change.from, unit, locale)}`
+  const from = `from ${isSigned(metric) && change.from > 0 ? '+' : ''}${change.approximate ? formatShort(change.from, unit, locale) : formatValue(change.from, unit, locale)}`
   if (unit === 'share') return { mark, text: `${about}${oneDecimal(Math.abs(change.difference) * 100, locale)}\u202Fpt ${from}`, judgement }
-  if (change.relative === undefined) return { mark, text: `${valueText(Math.abs(change.difference), unit, locale)} ${from}`, judgement }
+  if (change.relative === undefined) return { mark, text: `${formatValue(Math.abs(change.difference), unit, locale)} ${from}`, judgement }
   const small = change.small ? ', small base' : ''
   return { mark, text: `${about}${formatShare(Math.abs(change.relative), locale)} ${from}${small}`, judgement }
 }

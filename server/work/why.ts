@@ -1,5 +1,5 @@
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
-import { FLOW_COLUMNS, type FlowMetric, type Metric, type RatioMetric } from '../../core/metrics/metric'
+import { FLOW_COLUMNS, type FlowMetric, type Metric, type RatioMetric, type Unit } from '../../core/metrics/metric'
 import type { Comparison } from '../../core/periods/comparison'
 import type { ProfileAggregate } from '../../core/rollup/aggregate'
 import type { ComparedAggregates } from '../../core/rollup/compareFigures'
@@ -20,7 +20,7 @@ interface Lead {
 }
 
 /** One way to explain a change; its parts add up exactly to it. */
-export type Explanation = { title: string; unit: 'count' | 'share'; from: number; to: number; note?: string } & (
+export type Explanation = { title: string; unit: Unit; from: number; to: number; note?: string } & (
   | { kind: 'parts'; parts: (Contribution & Lead)[] }
   | { kind: 'mix and rate'; mix: number; rate: number; parts: (RateContribution & Lead)[] }
 )
@@ -74,7 +74,7 @@ function byProfile(metric: Metric, now: ProfileAggregate[], then: ProfileAggrega
   const parts = contributions(profiles.map((profile) => ({ key: String(profile), from: from.get(profile)!, to: to.get(profile)! })))
   const sum = (values: Map<number, number>) => profiles.reduce((all, profile) => all + values.get(profile)!, 0)
   return {
-    kind: 'parts', title: 'By profile', unit: 'count', from: sum(from), to: sum(to),
+    kind: 'parts', title: 'By profile', unit: metric.unit, from: sum(from), to: sum(to),
     parts: parts.map(({ key, change }) => ({ key: names.get(Number(key))!, change, profile: Number(key) })),
   }
 }
@@ -97,7 +97,7 @@ function byProfileRate(metric: RatioMetric, now: ProfileAggregate[], then: Profi
     return [{ key: String(aggregate.profile), from: { numerator: a!, denominator: b! }, to: { numerator: c!, denominator: d! } }]
   })
   const split = mixAndRate(parts)
-  return split && { kind: 'mix and rate', title: 'By profile', unit: 'share', ...split, parts: split.parts.map((part) => ({ ...part, key: names.get(Number(part.key))!, profile: Number(part.key) })) }
+  return split && { kind: 'mix and rate', title: 'By profile', unit: metric.unit, ...split, parts: split.parts.map((part) => ({ ...part, key: names.get(Number(part.key))!, profile: Number(part.key) })) }
 }
 
 async function byFormat(db: ClientDb, scope: ResolvedScope, comparison: Comparison, metric: RatioMetric): Promise<Explanation | undefined> {
@@ -110,7 +110,7 @@ async function byFormat(db: ClientDb, scope: ResolvedScope, comparison: Comparis
   }
   const split = mixAndRate([...new Set([...to, ...from].map(({ format }) => format))].map((format) => ({ key: format, from: totals(from, format), to: totals(to, format) })))
   return split && {
-    kind: 'mix and rate', title: 'By format, of the posts published', unit: 'share', ...split, parts: split.parts.map((part) => ({ ...part, format: part.key })),
+    kind: 'mix and rate', title: 'By format, of the posts published', unit: metric.unit, ...split, parts: split.parts.map((part) => ({ ...part, format: part.key })),
     note: 'Of the posts published in each period, with what they brought in so far.',
   }
 }

@@ -69,6 +69,15 @@ describe('why it changed', () => {
     expect(byFormat.parts.map(({ key }) => key).sort()).toEqual(['photo', 'text'])
   })
 
+  it('keeps the unit of what it splits: a length of time is not a share', async () => {
+    const clips = await addProfile(db, 'zoetrope', '3')
+    await addDaysOf(db, eachDay(daysEnding(END, 14)).map((day) => ({ profile: clips, day, views: 100, watch_seconds: day > addDays(END, -7) ? 1200 : 1000 })))
+    const { explanations: [average] } = await why(db, await scope(), 'average_watch')
+    expect(average).toMatchObject({ unit: 'seconds', from: 10, to: 12 })
+    const { explanations: [whole] } = await why(db, await scope(), 'watch_time')
+    expect(whole).toMatchObject({ unit: 'seconds', from: 7000, to: 8400 })
+  })
+
   it('says why there is nothing to split', async () => {
     expect((await why(db, await scope(), 'reach')).reason).toContain('never added')
     expect((await why(db, await scope(), 'engagement_by_reach')).reason).toContain('cannot be split exactly')

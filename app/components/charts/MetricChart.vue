@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatCount, formatDuration, formatShare, oneDecimal } from '~~/core/format/numbers'
+import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
 import type { DayPoint } from '~~/core/series/dailyPoints'
@@ -33,8 +33,7 @@ const partial = computed(() => gaps(current.value, props.line.expected).length >
 
 function say(point: DayPoint | undefined): string {
   if (!point || (point.value === undefined && point.low === undefined)) return 'no data'
-  const { unit } = metric.value
-  const text = (value: number) => (unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : unit === 'seconds' ? formatDuration(value, locale) : formatCount(value, locale))
+  const text = (value: number) => formatValue(value, metric.value.unit, locale)
   const range = point.low === undefined ? '' : point.high === undefined ? `at least ${text(point.low)}` : `${text(point.low)} to ${text(point.high)}`
   return point.value === undefined ? range : range ? `≈ ${text(point.value)} (${range})` : text(point.value)
 }

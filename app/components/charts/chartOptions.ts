@@ -1,5 +1,5 @@
 import type { ApexOptions } from 'apexcharts'
-import { formatCompact, formatDuration, formatShare, oneDecimal } from '~~/core/format/numbers'
+import { formatShort } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { shortDay } from '~~/core/periods/describePeriod'
 import { daysBetween } from '~~/core/days/day'
@@ -36,12 +36,6 @@ export function notePlaces(points: readonly DayPoint[], notes: readonly ChartNot
   return notes.map((note, index) => ({ number: index + 1, from: place(note.from), to: place(note.to), title: note.title }))
 }
 
-/** How a value of a metric stands on an axis or in a tip. */
-export function axisText(metric: string, value: number, locale: string): string {
-  const { unit } = metricById(metric)
-  return unit === 'share' ? formatShare(value, locale) : unit === 'times' ? oneDecimal(value, locale) : unit === 'seconds' ? formatDuration(value, locale) : formatCompact(value, locale)
-}
-
 /** The options of a line over time in the product's look: no frame, light horizontal lines, the comparison grey and dashed. */
 export function lineOptions(given: { metric: string; current: readonly DayPoint[]; expected: number; notes: readonly ChartNote[]; locale: string; isDark: boolean }): ApexOptions {
   const tokens = given.isDark ? DARK : LIGHT
@@ -65,7 +59,7 @@ export function lineOptions(given: { metric: string; current: readonly DayPoint[
       type: 'numeric', min: 1, max: Math.max(days, 1.01), tickAmount: Math.min(days - 1, 4) || undefined, axisBorder: { show: false }, axisTicks: { show: false }, tooltip: { enabled: false },
       labels: { style: { fontSize: '12.5px' }, formatter: (value) => { const point = given.current[Math.round(Number(value)) - 1]; return point ? shortDay(point.day) : '' } },
     },
-    yaxis: { min: 0, forceNiceScale: true, tickAmount: 4, labels: { style: { fontSize: '12.5px' }, formatter: (value) => axisText(given.metric, value, given.locale) } },
+    yaxis: { min: 0, forceNiceScale: true, tickAmount: 4, labels: { style: { fontSize: '12.5px' }, formatter: (value) => formatShort(value, metricById(given.metric).unit, given.locale) } },
     tooltip: { enabled: false },
     annotations: {
       xaxis: [

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { formatCompact, formatShare } from '~~/core/format/numbers'
+import { formatShort } from '~~/core/format/formatValue'
 import type { Figure } from '~~/core/figures/figure'
 import { metricById } from '~~/core/metrics/catalogue'
 
 const props = defineProps<{ figure: Figure }>()
-const say = (value: number) => (metricById(props.figure.metric).unit === 'share' ? formatShare(value, useLocale()) : formatCompact(value, useLocale()))
+const say = (value: number) => formatShort(value, metricById(props.figure.metric).unit, useLocale())
 const place = computed(() => {
   const { low = 0, high, value } = props.figure
   return high === undefined || value === undefined || high === low ? undefined : 6 + (84 * (value - low)) / (high - low)

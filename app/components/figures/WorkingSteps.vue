@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatCount, formatDuration, formatShare, oneDecimal } from '~~/core/format/numbers'
+import { formatValue } from '~~/core/format/formatValue'
 import type { Unit } from '~~/core/metrics/metric'
 import type { Working } from '~~/core/figures/working'
 
@@ -8,7 +8,7 @@ const WORDS: Record<Working['operation'], string> = {
   'given': '', 'sum': 'added', 'difference': 'the first less the others', 'quotient': 'the first divided by the second', 'largest': 'the largest', 'smallest': 'the smallest',
   'middle': 'halfway between', 'random duplication': 'U × (1 − (1 − R₁ ÷ U) × (1 − R₂ ÷ U) …)',
 }
-const say = (value: number, unit: Unit) => (unit === 'share' ? formatShare(value, useLocale()) : unit === 'times' ? oneDecimal(value, useLocale()) : unit === 'seconds' ? formatDuration(value, useLocale()) : formatCount(value, useLocale()))
+const say = (value: number, unit: Unit) => formatValue(value, unit, useLocale())
 /** The parts of a ratio are counts, whatever the ratio is. */
 const partUnit = computed<Unit>(() => (props.working.operation === 'quotient' ? 'count' : props.unit))
 </script>

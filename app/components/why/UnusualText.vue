@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatCount } from '~~/core/format/numbers'
+import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { UnusualFinding } from '~~/server/work/unusual'
@@ -11,6 +11,7 @@ const shell = useShell()
 const { slug } = useClient()
 const locale = useLocale()
 const name = computed(() => metricById(props.metric).name)
+const unit = computed(() => metricById(props.metric).unit)
 const isJudged = computed(() => ['flow', 'unique'].includes(metricById(props.metric).kind))
 /** What rests on a small base is there, but folded away. */
 const groups = computed(() => {
@@ -29,7 +30,7 @@ const content = ({ profile, day }: UnusualFinding) => ({ path: `/${slug.value}/c
       <summary v-if="group.isFolded">{{ group.name }}</summary>
       <ul>
         <li v-for="finding in group.days" :key="`${finding.profile} ${finding.day}`">
-          <b>{{ describeDay(finding.day) }}</b>, {{ finding.name }}: {{ formatCount(finding.value, locale) }} {{ name.toLowerCase() }}, where that weekday usually brings {{ formatCount(finding.usual, locale) }}<template v-if="finding.isSmall"> (a small base)</template>.
+          <b>{{ describeDay(finding.day) }}</b>, {{ finding.name }}: {{ formatValue(finding.value, unit, locale) }} {{ name.toLowerCase() }}, where that weekday usually brings {{ formatValue(finding.usual, unit, locale) }}<template v-if="finding.isSmall"> (a small base)</template>.
           <NuxtLink v-if="finding.posts.length && !isPlain" :to="content(finding)">{{ finding.posts.length === 1 ? `One post: “${finding.posts[0]!.text}”` : `${finding.posts.length} posts that day` }}</NuxtLink><span v-else-if="finding.posts.length === 0" class="quiet">No post that day.</span>
           <span v-if="finding.explainedBy" class="explained">Explained by note {{ finding.explainedBy.number }}, “{{ finding.explainedBy.title }}”</span>
           <button v-else-if="session.mayWrite && !isPlain" type="button" class="bare reason" @click="shell.note = { from: finding.day, to: finding.day }">Write the reason</button>

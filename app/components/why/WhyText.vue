@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatCount } from '~~/core/format/numbers'
+import { formatDifference } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeWhy } from '~~/core/why/describeWhy'
 import type { Explanation, Why } from '~~/server/work/why'
@@ -10,12 +10,7 @@ const { slug } = useClient()
 const locale = useLocale()
 const name = computed(() => metricById(props.why.metric).name)
 
-const say = (explanation: Explanation) => (amount: number) => {
-  const signed = (text: string) => (/[1-9]/.test(text) ? `${amount > 0 ? '+' : ''}${text}` : text.replace('−', ''))
-  return explanation.unit === 'share' ? `${signed(points(amount))}\u202Fpt` : signed(formatCount(amount, locale))
-}
-/** Parts of a rate are small: two decimals. */
-const points = (amount: number) => new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(amount * 100).replace('-', '−')
+const say = (explanation: Explanation) => (amount: number) => formatDifference(amount, explanation.unit, locale)
 const change = ({ from, to }: Explanation) => to - from
 function sentence(explanation: Explanation): string {
   const amount = say(explanation)
