@@ -7,7 +7,7 @@ import { largeClient } from './database'
 import { median, ms, report, times } from './measure'
 
 const END = '2026-10-28'
-const YEAR = { who: [], period: '2025-10-29..2026-10-28', against: 'before' as const }
+const YEAR = { who: [], sets: [], period: '2025-10-29..2026-10-28', against: 'before' as const }
 
 /** A handle that notes the queries that it runs. */
 function noting(db: ClientDb, queries: Query<true>[]): ClientDb {
@@ -25,7 +25,7 @@ export async function benchOverview(pool: Pool): Promise<void> {
   const bare = await median(7, () => Promise.all(queries.map(({ text, values }) => pool.query(text, values))))
   report('Overview of 200 profiles × 1 year with comparison', { route: ms(whole), 'its bare SQL': ms(bare), 'route ÷ SQL': times(whole / bare), queries: String(queries.length) }, { text: 'within 2× of its bare SQL', met: whole <= 2 * bare })
 
-  const month = { who: [], period: 'last-28-days', against: 'before' as const }
+  const month = { who: [], sets: [], period: 'last-28-days', against: 'before' as const }
   const ask = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, month), 'impressions'))
   const short = await largeClient(pool, 'short', 40, 120, END)
   const long = await largeClient(pool, 'long', 40, 1200, END)

@@ -17,6 +17,10 @@ export interface DemoProfile {
   rate: number
   /** Whether the owner has given consent before the scenario begins. */
   connected: boolean
+  /** The competitor that it belongs to. */
+  rival?: string
+  /** It is on the network, but nobody has added it to the application. */
+  isHidden?: boolean
 }
 
 export const AGENCY = {
@@ -24,13 +28,15 @@ export const AGENCY = {
   address: '4 Halyard Row, Port Farrow, Farrow Isles',
   contact: 'desk@halyardrow.example',
   colour: '#1F6F5C',
+  /** How many profiles the agency may have switched on. */
+  activeProfiles: 45,
   logo: '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 48 48" role="img" aria-label="Halyard Row"><path d="M10 42V6M38 42V6M10 24h28" stroke="#1F6F5C" stroke-width="4" fill="none"/><path d="M14 8c8 2 14 6 20 14H14z" fill="#1F6F5C"/></svg>',
 }
 
 export const CLIENTS = [
-  { slug: 'mossgate-gardens', name: 'Mossgate Gardens', timeZone: 'Europe/London', universe: 640_000 },
-  { slug: 'kittiwake-line', name: 'Kittiwake Line', timeZone: 'Europe/London', universe: 410_000 },
-  { slug: 'orrery-press', name: 'Orrery Press', timeZone: 'Europe/London', universe: null },
+  { slug: 'mossgate-gardens', name: 'Mossgate Gardens', timeZone: 'Europe/London', universe: 640_000, website: 'https://www.mossgate.example/' },
+  { slug: 'kittiwake-line', name: 'Kittiwake Line', timeZone: 'Europe/London', universe: 410_000, website: 'https://www.kittiwakeline.example/' },
+  { slug: 'orrery-press', name: 'Orrery Press', timeZone: 'Europe/London', universe: null, website: 'https://orrerypress.example/' },
 ] as const
 
 export const PEOPLE = [
@@ -124,6 +130,90 @@ export const PROFILES: readonly DemoProfile[] = [
     client: 'orrery-press', network: 'cork', handle: 'orrerypress', name: 'Orrery Press', remoteId: '40450019883320617',
     followers: 5240, growthPerYear: 0.31, background: 1600, postsPerWeek: 4, impressionsPerPost: 900, rate: 0.024, connected: true,
   },
+  {
+    client: 'mossgate-gardens', network: 'commons', handle: 'thornapplepark', name: 'Thornapple Park', remoteId: '10220611208840031',
+    followers: 26_310, growthPerYear: 0.04, background: 2100, postsPerWeek: 6, impressionsPerPost: 2300, rate: 0.026, connected: false, rival: 'Thornapple Park',
+  },
+  {
+    client: 'mossgate-gardens', network: 'tintype', handle: '@thornapplepark', name: '@thornapplepark', remoteId: '17841400900217733',
+    followers: 31_940, growthPerYear: 0.11, background: 2700, postsPerWeek: 7, impressionsPerPost: 3300, rate: 0.039, connected: false, rival: 'Thornapple Park',
+  },
+  {
+    client: 'mossgate-gardens', network: 'tintype', handle: '@glassfernery', name: '@glassfernery', remoteId: '17841400900254418',
+    followers: 5120, growthPerYear: 1.6, background: 700, postsPerWeek: 9, impressionsPerPost: 1700, rate: 0.071, connected: false, rival: 'The Glass Fernery',
+  },
+  {
+    client: 'mossgate-gardens', network: 'zoetrope', handle: 'glassfernery', name: 'glassfernery', remoteId: '70311929910043370',
+    followers: 4480, growthPerYear: 2.4, background: 900, postsPerWeek: 6, impressionsPerPost: 5200, rate: 0.068, connected: false, rival: 'The Glass Fernery',
+  },
+  {
+    client: 'mossgate-gardens', network: 'commons', handle: 'bellweatherarboretum', name: 'Bellweather Arboretum', remoteId: '10220611208899514',
+    followers: 14_760, growthPerYear: 0.01, background: 900, postsPerWeek: 2, impressionsPerPost: 1200, rate: 0.019, connected: false, rival: 'Bellweather Arboretum',
+  },
+  {
+    client: 'mossgate-gardens', network: 'lantern', handle: 'bellweather', name: 'Bellweather Films', remoteId: '30190044718120664',
+    followers: 1870, growthPerYear: 0.05, background: 120, postsPerWeek: 0.5, impressionsPerPost: 1500, rate: 0.024, connected: false, rival: 'Bellweather Arboretum',
+  },
+  {
+    client: 'kittiwake-line', network: 'commons', handle: 'skerrysails', name: 'Skerry Sails', remoteId: '10220988120045510',
+    followers: 11_890, growthPerYear: 0.07, background: 1100, postsPerWeek: 4, impressionsPerPost: 1300, rate: 0.025, connected: false, rival: 'Skerry Sails',
+  },
+  {
+    client: 'kittiwake-line', network: 'tintype', handle: '@skerrysails', name: '@skerrysails', remoteId: '17841401344081127',
+    followers: 10_220, growthPerYear: 0.24, background: 980, postsPerWeek: 5, impressionsPerPost: 1600, rate: 0.044, connected: false, rival: 'Skerry Sails',
+  },
+  {
+    client: 'kittiwake-line', network: 'commons', handle: 'bluecormorant', name: 'Blue Cormorant Boats', remoteId: '10220988120077031',
+    followers: 6240, growthPerYear: -0.02, background: 420, postsPerWeek: 2, impressionsPerPost: 700, rate: 0.018, connected: false, rival: 'Blue Cormorant Boats',
+  },
+  {
+    client: 'kittiwake-line', network: 'murmur', handle: '@bluecormorant', name: '@bluecormorant', remoteId: '61120931190066214',
+    followers: 1980, growthPerYear: 0.05, background: 160, postsPerWeek: 6, impressionsPerPost: 210, rate: 0.014, connected: false, rival: 'Blue Cormorant Boats',
+  },
+  {
+    client: 'orrery-press', network: 'commons', handle: 'lodestonemonthly', name: 'Lodestone Monthly', remoteId: '10221300777012260',
+    followers: 54_100, growthPerYear: 0.03, background: 3600, postsPerWeek: 6, impressionsPerPost: 3900, rate: 0.019, connected: false, rival: 'Lodestone Monthly',
+  },
+  {
+    client: 'orrery-press', network: 'tintype', handle: '@lodestonemonthly', name: '@lodestonemonthly', remoteId: '17841402277018840',
+    followers: 20_960, growthPerYear: 0.09, background: 1500, postsPerWeek: 4, impressionsPerPost: 2300, rate: 0.036, connected: false, rival: 'Lodestone Monthly',
+  },
+  {
+    client: 'orrery-press', network: 'tintype', handle: '@littlesextant', name: '@littlesextant', remoteId: '17841402277054162',
+    followers: 8310, growthPerYear: 0.9, background: 900, postsPerWeek: 8, impressionsPerPost: 2100, rate: 0.062, connected: false, rival: 'Little Sextant',
+  },
+  {
+    client: 'orrery-press', network: 'zoetrope', handle: 'littlesextant', name: 'littlesextant', remoteId: '70311930055120048',
+    followers: 6070, growthPerYear: 1.3, background: 1100, postsPerWeek: 5, impressionsPerPost: 4800, rate: 0.06, connected: false, rival: 'Little Sextant',
+  },
+  {
+    client: 'orrery-press', network: 'commons', handle: 'papercomet', name: 'Paper Comet', remoteId: '10221300777066925',
+    followers: 9480, growthPerYear: 0.12, background: 700, postsPerWeek: 3, impressionsPerPost: 1100, rate: 0.03, connected: false, rival: 'Paper Comet',
+  },
+  {
+    client: 'orrery-press', network: 'cork', handle: 'papercomet', name: 'Paper Comet', remoteId: '40450019884410276',
+    followers: 7330, growthPerYear: 0.22, background: 1900, postsPerWeek: 5, impressionsPerPost: 980, rate: 0.022, connected: false, rival: 'Paper Comet',
+  },
+  {
+    client: 'mossgate-gardens', network: 'cork', handle: 'mossgategardens', name: 'Mossgate Gardens', remoteId: '40450019881120093',
+    followers: 412, growthPerYear: 0.02, background: 90, postsPerWeek: 0.2, impressionsPerPost: 120, rate: 0.018, connected: false, isHidden: true,
+  },
+  {
+    client: 'mossgate-gardens', network: 'guildhall', handle: 'mossgate', name: 'Mossgate Joinery', remoteId: '50077120399004471',
+    followers: 288, growthPerYear: 0.03, background: 20, postsPerWeek: 0.3, impressionsPerPost: 90, rate: 0.02, connected: false, isHidden: true,
+  },
+  {
+    client: 'kittiwake-line', network: 'cork', handle: 'kittiwakeline', name: 'Kittiwake Line', remoteId: '40450019881177340',
+    followers: 166, growthPerYear: 0.01, background: 40, postsPerWeek: 0.1, impressionsPerPost: 80, rate: 0.015, connected: false, isHidden: true,
+  },
+  {
+    client: 'kittiwake-line', network: 'lantern', handle: 'kittiwakeline', name: 'Kittiwake Line', remoteId: '30190044713300217',
+    followers: 540, growthPerYear: 0.04, background: 60, postsPerWeek: 0.2, impressionsPerPost: 900, rate: 0.02, connected: false, isHidden: true,
+  },
+  {
+    client: 'orrery-press', network: 'zoetrope', handle: 'orrerypress', name: 'Orrery clips', remoteId: '70311930051177402',
+    followers: 95, growthPerYear: 0.1, background: 30, postsPerWeek: 0.1, impressionsPerPost: 300, rate: 0.03, connected: false, isHidden: true,
+  },
 ]
 
 /** What happens in the scenario, in days before the end of the world's time. */
@@ -162,3 +252,35 @@ export const POST_TEXTS: Record<string, readonly string[]> = {
   'kittiwake-line': ['Calm seas and a clear view of the lighthouse.', 'The timetable changes on Monday.', 'Seals off the north pier this morning.', 'Meet the crew of the early boat.'],
   'orrery-press': ['Why does the moon look larger near the horizon?', 'Build a sundial from a paper plate.', 'This month: everything about tides.', 'A reader asks how far away the stars are.'],
 }
+
+/** What a network's volume as a whole does in the last weeks of the world's time: from so many days before its end, multiplied with so much. */
+export const TIDES: Record<string, { from: number; factor: number }[]> = {
+  commons: [{ from: 27, factor: 0.93 }], tintype: [{ from: 27, factor: 1.04 }], zoetrope: [{ from: 27, factor: 1.12 }], murmur: [{ from: 27, factor: 0.84 }],
+}
+
+/** The web pages of the clients, as a visitor finds them. */
+export const PAGES: Record<string, string> = {
+  'www.mossgate.example': `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Mossgate Gardens</title></head><body>
+<header><h1>Mossgate Gardens</h1><nav><a href="/visit">Visit</a> <a href="/tea">Tea rooms</a></nav></header>
+<main><p>Public gardens with tea rooms, open all year.</p></main>
+<footer><a href="https://commons.example/mossgategardens">Commons</a> <a href="https://tintype.example/@mossgate" rel="me">Tintype</a>
+<a href="https://zoetrope.example/mossgate.clips">Zoetrope</a> <a href="https://murmur.example/@mossgate?ref=site">Murmur</a> <a href="mailto:hello@mossgate.example">Write to us</a></footer></body></html>`,
+  'www.kittiwakeline.example': `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Kittiwake Line</title></head><body>
+<h1>Kittiwake Line</h1><p>Small passenger ferries between the isles.</p><a href="https://commons.example/kittiwakeline">Commons</a> <a href="https://tintype.example/@kittiwakeline">Tintype</a></body></html>`,
+  'orrerypress.example': `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Orrery Press</title></head><body>
+<h1>Orrery Press</h1><p>A science magazine for children.</p><p>We are on <a href="https://commons.example/orrerypress">Commons</a>, <a href="https://tintype.example/@orrerypress">Tintype</a> and <a href="https://lantern.example/orrerypress">Lantern</a>.</p></body></html>`,
+}
+
+/** Sets that the analysts have made; members are named by network and handle. */
+export const SETS = [
+  { client: 'mossgate-gardens', name: 'Gardens', members: ['commons mossgategardens', 'tintype @mossgate', 'zoetrope mossgate.clips', 'lantern mossgatefilms'] },
+  { client: 'mossgate-gardens', name: 'Video', members: ['zoetrope mossgate.clips', 'lantern mossgatefilms', 'tintype @mossgate'] },
+  { client: 'kittiwake-line', name: 'For passengers', members: ['commons kittiwakeline', 'tintype @kittiwakeline', 'murmur @kittiwakeline'] },
+] as const
+
+/** Targets that were agreed: the wanted value, from and by when in days around the end of the world's time. */
+export const TARGETS = [
+  { client: 'mossgate-gardens', metric: 'followers', members: ['tintype @mossgate'], wanted: 26_000, from: 60, by: 63 },
+  { client: 'mossgate-gardens', metric: 'interactions', members: [], wanted: 40_000, from: 58, by: 32 },
+  { client: 'kittiwake-line', metric: 'followers', members: ['zoetrope kittiwake'], wanted: 2300, from: 45, by: 9 },
+] as const satisfies readonly { client: string; metric: string; members: readonly string[]; wanted: number; from: number; by: number }[]

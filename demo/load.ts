@@ -5,12 +5,22 @@ import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/auth/password'
 import { seal } from '../server/auth/secrets'
 import { inTransaction } from '../server/db/clientDb'
-import { AGENCY, CLIENTS, EVENTS, PEOPLE, PROFILES } from './cast'
+import { SPLITS } from '../core/splits/splits'
+import { PUBLIC_COLUMNS } from '../core/metrics/metric'
+import { NETWORKS } from '../core/networks/networks'
+import { AGENCY, CLIENTS, EVENTS, PEOPLE, PROFILES, SETS, TARGETS, type DemoProfile } from './cast'
+import { partsOf } from './parts'
+import { volumeOf } from './volume'
 import { world } from './world'
 
 /** How far back the database's own past goes, and where it stops: the newest days are left for the first sync. */
 const PAST_DAYS = 730
 const LEFT_TO_SYNC_DAYS = 10
+/** How far back the splits go: they are many rows. */
+const PARTS_DAYS = 200
+
+/** Whether the application has its past: with its owner's consent, or because anybody can see a rival. */
+const isKnown = ({ connected, rival }: DemoProfile): boolean => connected || rival !== undefined
 
 /**
  * Puts the scenario into an empty database: the agency, its people and clients, and two years of figures as if they had been synced all along.
@@ -26,10 +36,10 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
       const [result] = await db.query(text, values)
       return (result as { insertId: number }).insertId
     }
-    const agency = await insert('INSERT INTO agency (name, address, contact, colour, logo_svg) VALUES (?, ?, ?, ?, ?)', [AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo])
+    const agency = await insert('INSERT INTO agency (name, address, contact, colour, logo_svg, active_profiles) VALUES (?, ?, ?, ?, ?, ?)', [AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo, AGENCY.activeProfiles])
     const clients = new Map<string, number>()
-    for (const { slug, name, timeZone, universe } of CLIENTS) {
-      clients.set(slug, await insert('INSERT INTO client (agency_id, slug, name, time_zone, universe) VALUES (?, ?, ?, ?, ?)', [agency, slug, name, timeZone, universe]))
+    for (const { slug, name, timeZone, universe, website } of CLIENTS) {
+      clients.set(slug, await insert('INSERT INTO client (agency_id, slug, name, time_zone, universe, website) VALUES (?, ?, ?, ?, ?, ?)', [agency, slug, name, timeZone, universe, website]))
     }
     let author = 0
     for (const person of PEOPLE) {
@@ -39,21 +49,38 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
     }
     const { profileDay, posts } = world(anchor)
     const last = addDays(anchor, -LEFT_TO_SYNC_DAYS)
-    for (const profile of PROFILES) {
+    const idOf = new Map<string, number>()
+    for (const profile of PROFILES.filter(({ isHidden }) => !isHidden)) {
       const client = clients.get(profile.client)
       const id = await insert(
-        'INSERT INTO profile (client_id, network, handle, name, remote_id, consent, tokens, synced_to, synced_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
-        [client, profile.network, profile.handle, profile.name, profile.remoteId, profile.connected ? 'given' : 'none',
-          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null, profile.connected ? last : null, profile.connected ? `${last} 06:00:00` : null])
-      if (!profile.connected) continue
+        'INSERT INTO profile (client_id, network, handle, name, remote_id, is_rival, rival, consent, tokens, synced_to, synced_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        [client, profile.network, profile.handle, profile.name, profile.remoteId, profile.rival ? 1 : 0, profile.rival ?? null, profile.connected ? 'given' : 'none',
+          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null, isKnown(profile) ? last : null, isKnown(profile) ? `${last} 06:00:00` : null])
+      idOf.set(`${profile.network} ${profile.handle}`, id)
+      if (!isKnown(profile)) continue
       const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))
-      const rows = days.flatMap((day) => profileDay(profile, day, addDays(day, 30)) ?? [])
-      await db.query(`INSERT INTO profile_day (client_id, profile_id, day, ${FACT_COLUMNS.join(', ')}) VALUES ?`,
-        [rows.map((row) => [client, id, row.day, ...FACT_COLUMNS.map((column) => row[column] ?? null)])])
+      const columns = profile.rival ? PUBLIC_COLUMNS : FACT_COLUMNS
+      const dayOf = (day: Day) => profileDay(profile, day, addDays(day, 30))
+      const rows = days.flatMap((day) => dayOf(day) ?? [])
+      await db.query(`INSERT INTO profile_day (client_id, profile_id, day, ${columns.join(', ')}) VALUES ?`,
+        [rows.map((row) => [client, id, row.day, ...columns.map((column) => row[column] ?? null)])])
       const published = days.flatMap((day) => posts(profile, day))
       await db.query('INSERT INTO post (client_id, profile_id, remote_id, published_at, day, format, text, impressions, reactions, comments, shares, saves) VALUES ?',
         [published.map((post) => [client, id, post.remoteId, post.publishedAt.replace('T', ' ').replace('Z', ''), post.day, post.format, post.text,
-          post.impressions, post.reactions, post.comments, post.shares, post.saves])])
+          profile.rival ? null : post.impressions, post.reactions, post.comments, post.shares, profile.rival ? null : post.saves])])
+      if (profile.rival || !SPLITS.some(({ networks }) => networks[profile.network])) continue
+      const parts = days.slice(-PARTS_DAYS).flatMap((day) => partsOf(profile, day, dayOf))
+      await db.query('INSERT INTO profile_day_part (client_id, profile_id, split, day, part, value) VALUES ?', [parts.map(({ split, day, part, value }) => [client, id, split, day, part, value])])
+    }
+    const volume = NETWORKS.flatMap(({ id }) => eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS)).map((day) => ({ network: id, ...volumeOf(id, day, anchor) })))
+    await db.query('INSERT INTO network_day (network, day, posts, interactions, impressions) VALUES ?', [volume.map(({ network, day, posts: written, interactions, impressions }) => [network, day, written, interactions, impressions])])
+    for (const { client, name, members } of SETS) {
+      const set = await insert('INSERT INTO profile_set (client_id, name) VALUES (?, ?)', [clients.get(client), name])
+      for (const member of members) await insert('INSERT INTO profile_set_member VALUES (?, ?, ?)', [clients.get(client), set, idOf.get(member)])
+    }
+    for (const { client, metric, members, wanted, from, by } of TARGETS) {
+      const who = members.map((member) => idOf.get(member)).join(',') || 'all'
+      await insert('INSERT INTO target (client_id, metric, who, wanted, from_day, by_day, created_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [clients.get(client), metric, who, wanted, addDays(anchor, -from), addDays(anchor, by), author])
     }
     for (const { client, from, to, note } of EVENTS) {
       if (note) await insert('INSERT INTO note (client_id, from_day, to_day, title, body, written_by) VALUES (?, ?, ?, ?, ?, ?)', [clients.get(client), addDays(anchor, -from), addDays(anchor, -to), note.title, note.body, author])

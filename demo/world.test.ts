@@ -20,6 +20,7 @@ describe('the invented world', () => {
   it('gives only what the network reports, and reach that can be true', () => {
     const { profileDay } = world(anchor)
     for (const someone of PROFILES) {
+      expect(profileDay(someone, '2026-09-01', anchor)!.visitors_1d ?? 0).toBeLessThanOrEqual(profileDay(someone, '2026-09-01', anchor)!.profile_visits ?? 0)
       const days = eachDay(daysEnding(addDays(anchor, -40), 28)).flatMap((day) => profileDay(someone, day, anchor) ?? [])
       const last = days.at(-1)!
       expect(Object.keys(last).filter((key) => key !== 'day').sort()).toEqual([...networkById(someone.network).reports].sort())

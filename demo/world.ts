@@ -99,17 +99,21 @@ export function world(anchor: Day) {
     return total
   }
 
-  function reachOver(profile: DemoProfile, day: Day, days: number): number {
-    const pool = profile.followers * 7
+  /** Different people over some days, who come from a pool at random. */
+  function peopleOver(pool: number, day: Day, days: number, on: (day: Day) => number): number {
     let missed = 1
     let largest = 0
     for (let back = 0; back < days; back++) {
-      const { reach_1d: reach } = base(profile, addDays(day, -back))
-      missed *= 1 - Math.min(reach, pool * 0.9) / pool
-      largest = Math.max(largest, reach)
+      const people = on(addDays(day, -back))
+      missed *= 1 - Math.min(people, pool * 0.9) / pool
+      largest = Math.max(largest, people)
     }
     return Math.max(largest, Math.floor(pool * (1 - missed)))
   }
+  const reachOver = (profile: DemoProfile, day: Day, days: number) => peopleOver(profile.followers * 7, day, days, (on) => base(profile, on).reach_1d)
+  const visitsOn = (profile: DemoProfile, day: Day) => scatter(base(profile, day).impressions * 0.03, profile.remoteId, day, 'visits')
+  const visitorsOn = (profile: DemoProfile, day: Day) => Math.round(visitsOn(profile, day) / (1.1 + 0.3 * unit(profile.remoteId, day, 'visitors')))
+  const visitorsOver = (profile: DemoProfile, day: Day, days: number) => peopleOver(Math.max(1, profile.followers), day, days, (on) => visitorsOn(profile, on))
 
   /**
    * What a network says of a profile's day.
@@ -131,9 +135,10 @@ export function world(anchor: Day) {
       views, watch_seconds: Math.round(views * watched.seconds * wobble(0.2, profile.remoteId, day, 'watch')), completed_views: Math.min(views, scatter(views * watched.completed, profile.remoteId, day, 'completed')),
       searches: scatter(figures.impressions * 0.4, profile.remoteId, day, 'searches'), listing_views: figures.impressions, directions: scatter(figures.impressions * 0.03, profile.remoteId, day, 'directions'),
       calls: scatter(figures.impressions * 0.008, profile.remoteId, day, 'calls'), clicks: scatter(figures.impressions * 0.011, profile.remoteId, day, 'clicks'),
-      posts: posts(profile, day).length, profile_visits: scatter(figures.impressions * 0.03, profile.remoteId, day, 'visits'),
+      posts: posts(profile, day).length, profile_visits: visitsOn(profile, day),
       followers: followers(profile, day), new_followers: Math.max(0, gained + lost), lost_followers: Math.max(lost, -gained),
       reach_7d: reachOver(profile, day, 7), reach_28d: reachOver(profile, day, 28),
+      visitors_1d: visitorsOn(profile, day), visitors_7d: visitorsOver(profile, day, 7), visitors_28d: visitorsOver(profile, day, 28),
     }
     const reported = networkById(profile.network).reports.map((column) => [column, all[column]])
     return { day, ...Object.fromEntries(reported) }

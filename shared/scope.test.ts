@@ -6,16 +6,18 @@ import { blockSchema, noteSchema, parseScope, reportSchema, scopeAddress, shareS
 
 describe('the scope in the address', () => {
   it('is the default where it says nothing, and leaves the default out', () => {
-    expect(parseScope({})).toEqual({ who: [], period: 'last-28-days', against: 'before' })
+    expect(parseScope({})).toEqual({ who: [], sets: [], period: 'last-28-days', against: 'before' })
     expect(scopeAddress(parseScope({}))).toEqual({})
   })
 
   it('is the same after a way through the address', () => {
-    const scope = fc.record({ who: fc.uniqueArray(fc.integer({ min: 1, max: 9999 })), period: fc.constantFrom('last-7-days', '2026-10-01..2026-10-28', 'last-28-days'), against: fc.constantFrom(...AGAINST) })
+    const scope = fc.record({ who: fc.uniqueArray(fc.integer({ min: 1, max: 9999 })), sets: fc.uniqueArray(fc.integer({ min: 1, max: 99 })), period: fc.constantFrom('last-7-days', '2026-10-01..2026-10-28', 'last-28-days'), against: fc.constantFrom(...AGAINST) })
     fc.assert(fc.property(scope, (given) => {
       expect(parseScope(scopeAddress(given))).toEqual(given)
     }))
   })
+
+  it('keeps sets apart from profiles', () => expect(parseScope({ who: 's3,5,s1' })).toMatchObject({ who: [5], sets: [3, 1] }))
 
   it.each([[{ who: '1;2' }, 'Choose profiles from the list.'], [{ who: '-1' }, 'Choose profiles'], [{ against: 'tomorrow' }, 'Compare with the days before'], [{ period: 'x'.repeat(61) }, '60']])('refuses %j with a sentence', (query, sentence) => {
     expect(() => parseScope(query)).toThrow(sentence)

@@ -7,15 +7,20 @@ export const DEFAULT_PERIOD = 'last-28-days'
 /** Who, when and against what, as it stands in the address. An empty list of profiles means all. */
 export interface ScopeQuery {
   who: number[]
+  /** Sets by id; their members are taken together with the single profiles. */
+  sets: number[]
   period: string
   against: Against
 }
 
 const WHO = 'Choose profiles from the list.'
 
+/** Everybody, or profiles by their id and sets by theirs with an s before it. */
+const WHO_PATTERN = /^(all|s?\d{1,9}(,s?\d{1,9})*)$/
+
 /** Checks what the address says of the scope. */
 export const scopeSchema = object({
-  who: string().matches(/^(all|\d+(,\d+)*)$/, WHO).default('all'),
+  who: string().matches(WHO_PATTERN, WHO).default('all'),
   period: string().max(60).default(DEFAULT_PERIOD),
   against: string().oneOf(AGAINST, 'Compare with the days before, last year, or nothing.').default('before'),
 })
@@ -28,13 +33,22 @@ export const scopeSchema = object({
  */
 export function parseScope(query: Record<string, unknown>): ScopeQuery {
   const { who, period, against } = scopeSchema.validateSync(query, { stripUnknown: true })
-  return { who: who === 'all' ? [] : who.split(',').map(Number), period, against: against as Against }
+  return { ...parseWho(who), period, against: against as Against }
 }
+
+/** The profiles and sets of a `who` as it stands in an address. */
+export function parseWho(who: string): Pick<ScopeQuery, 'who' | 'sets'> {
+  const parts = who === 'all' ? [] : who.split(',')
+  return { who: parts.filter((part) => !part.startsWith('s')).map(Number), sets: parts.filter((part) => part.startsWith('s')).map((part) => Number(part.slice(1))) }
+}
+
+/** A `who` for an address: the sets first. */
+export const whoAddress = ({ who, sets }: Pick<ScopeQuery, 'who' | 'sets'>): string => [...sets.map((id) => `s${id}`), ...who].join(',') || 'all'
 
 /** The parts of a scope that differ from the default, for the address. */
 export function scopeAddress(scope: ScopeQuery): Record<string, string> {
   return {
-    ...(scope.who.length > 0 && { who: scope.who.join(',') }),
+    ...(whoAddress(scope) !== 'all' && { who: whoAddress(scope) }),
     ...(scope.period !== DEFAULT_PERIOD && { period: scope.period }),
     ...(scope.against !== 'before' && { against: scope.against }),
   }
@@ -56,6 +70,43 @@ export const signInSchema = object({
   email: string().trim().required('Write your address.').email('That is not a mail address.').max(190),
   password: string().required('Write your password.').max(200),
 })
+
+/** What is asked to be added: a profile by handle or address, the client's own or a rival's. */
+export const lookupSchema = object({ what: string().trim().required('Write a handle or an address.').max(300), network: string().max(20).default('') })
+export const addProfileSchema = object({
+  network: string().required('Choose a network.').max(20),
+  handle: string().trim().required('Write a handle.').max(120),
+  rival: string().trim().max(120, 'Keep the name of the competitor under 120 characters.').default(''),
+})
+
+/** A set as a person makes it. */
+export const setSchema = object({
+  name: string().trim().required('A set needs a name.').max(80, 'Keep the name under 80 characters.'),
+  profiles: array(number().integer().required()).min(1, 'Choose the profiles of the set.').max(500).required(),
+})
+
+/** A search for a client's profiles: its web page, and the handle that is wanted. */
+export const searchSchema = object({
+  address: string().trim().required('Write the address of the web page.').max(300, 'That address is too long.'),
+  handle: string().trim().max(60).default(''),
+})
+
+/** A target as a person sets it. */
+export const targetSchema = object({
+  metric: string().required('Choose a metric.').max(40),
+  who: string().matches(WHO_PATTERN, WHO).default('all'),
+  wanted: number().typeError('Write the wanted value as a number.').required('Write the wanted value.').min(0, 'A target is zero at least.').max(1e12, 'That is too large.'),
+  from: string().required('Choose a day.').matches(/^\d{4}-\d{2}-\d{2}$/, 'Choose a day.'),
+  by: string().required('Choose a day.').matches(/^\d{4}-\d{2}-\d{2}$/, 'Choose a day.'),
+})
+export type TargetInput = InferType<typeof targetSchema>
+
+/** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
+export const savedScopeSchema = object({
+  name: string().trim().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
+  parts: object({ who: string().matches(WHO_PATTERN, WHO), period: string().max(60), against: string().oneOf(AGAINST), metric: string().max(40), second: string().max(40) }).required(),
+})
+export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 
 export const BLOCK_KINDS = ['figures', 'chart', 'table', 'why', 'unusual', 'text'] as const
 

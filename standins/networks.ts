@@ -1,8 +1,12 @@
 import { createHash } from 'node:crypto'
 import { addDays, type Day } from '../core/days/day'
+import { PUBLIC_COLUMNS } from '../core/metrics/metric'
 import { NETWORKS, type Network } from '../core/networks/networks'
+import { plainHandle } from '../core/networks/profileAddress'
 import { eachDay } from '../core/periods/period'
-import { PROFILES, type DemoProfile } from '../demo/cast'
+import { PAGES, PROFILES, type DemoProfile } from '../demo/cast'
+import { partsOf } from '../demo/parts'
+import { volumeOf } from '../demo/volume'
 import { world } from '../demo/world'
 import { issueToken, readToken, type Claims } from './tokens'
 
@@ -27,13 +31,28 @@ const HOUR = 3_600_000
 const ACCESS_LIFE = HOUR
 const REFRESH_LIFE = 400 * 24 * HOUR
 const PAGE_DAYS = 30
+/** These networks begin a page with the last day of the one before. */
+const OVERLAPPING = ['tintype', 'cork']
+
+/** What can be asked of a profile. */
+type What = 'days' | 'posts' | 'parts'
+
+/** How far back a network's own volume is told. */
+const PAST_VOLUME_DAYS = 730
+
+/** A page of a client's site. */
+function page(host: string, path: string): Answer {
+  const body = PAGES[host]
+  if (body === undefined || path !== '') return { status: 404, headers: { 'content-type': 'text/html; charset=utf-8' }, body: '<p>There is nothing here.</p>' }
+  return { status: 200, headers: { 'content-type': 'text/html; charset=utf-8' }, body }
+}
 
 const json = (status: number, body: unknown, headers: Record<string, string> = {}): Answer => ({ status, headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) })
 const escape = (text: string) => text.replace(/[&<>"']/g, (character) => `&#${character.codePointAt(0)};`)
 
 /**
- * The stand-in networks: consent by OAuth 2.0 (code flow with PKCE), and daily figures and posts in pages, behind a rate limit, for as long
- * back as the network remembers.
+ * The stand-in networks: consent by OAuth 2.0 (code flow with PKCE); daily figures, their splits and posts in pages, behind a rate limit, for as
+ * long back as the network remembers; and what they show everybody: profiles by handle, their public figures, and the network's volume.
  */
 export function standinNetworks(settings: StandinSettings) {
   const { profileDay, posts } = world(settings.anchor)
@@ -43,15 +62,58 @@ export function standinNetworks(settings: StandinSettings) {
   /** Answers a request to /{network}/…; undefined when there is no such address. */
   function handle(method: string, url: URL, headers: { authorization?: string }, form: URLSearchParams): Answer | undefined {
     const [, networkId = '', ...rest] = url.pathname.split('/')
+    if (networkId === 'sites' && method === 'GET') return page(rest[0] ?? '', rest.slice(1).join('/'))
     const network = NETWORKS.find(({ id }) => id === networkId)
     if (!network) return undefined
     const path = rest.join('/')
     if (method === 'GET' && path === 'consent') return consentPage(network, url.searchParams)
     if (method === 'POST' && path === 'consent') return decide(network, form)
     if (method === 'POST' && path === 'token') return token(network, form)
-    const data = /^profiles\/(\d+)\/(days|posts)$/.exec(path)
-    if (method === 'GET' && data) return figures(network, data[1]!, data[2] as 'days' | 'posts', url.searchParams, headers.authorization)
+    const data = /^profiles\/(\d+)\/(days|posts|parts)$/.exec(path)
+    if (method === 'GET' && data) return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
+    if (method === 'GET' && path.startsWith('public/')) return open(network, path.slice('public/'.length), url.searchParams)
     return undefined
+  }
+
+  /** What the network shows to anybody who asks. */
+  function open(network: Network, path: string, query: URLSearchParams): Answer | undefined {
+    const wait = limited(`public ${network.id}`)
+    if (wait) return json(429, { error: 'too many requests' }, { 'retry-after': String(wait) })
+    const last = settings.lastComplete()
+    if (path === 'volume') {
+      const { days, through, next } = pageOf(query.get('from'), addDays(last, -PAST_VOLUME_DAYS), last, false)
+      return json(200, { data: days.map((day) => volumeOf(network.id, day, settings.anchor)), through, next })
+    }
+    if (path === 'profiles') {
+      const profile = PROFILES.find((one) => one.network === network.id && plainHandle(one.handle) === plainHandle(query.get('handle') ?? ''))
+      return profile ? json(200, shown(profile, last)) : json(404, { error: 'not found' })
+    }
+    const data = /^profiles\/(\d+)\/(days|posts)$/.exec(path)
+    const profile = data && profileOf(network, data[1]!)
+    if (!profile) return json(404, { error: 'not found' })
+    const { days, through, next } = pageOf(query.get('from'), addDays(last, 1 - network.publicDays), last, OVERLAPPING.includes(network.id))
+    if (data[2] === 'posts') return json(200, { data: days.flatMap((day) => posts(profile, day)).map(({ impressions: _private, saves: _kept, ...post }) => post), through, next })
+    const isOpen = (name: string) => name === 'day' || (PUBLIC_COLUMNS as readonly string[]).includes(name)
+    return json(200, { data: days.flatMap((day) => profileDay(profile, day, last) ?? []).map((day) => Object.fromEntries(Object.entries(day).filter(([name]) => isOpen(name)))), through, next })
+  }
+
+  /** A profile as anybody finds it. */
+  function shown(profile: DemoProfile, last: Day) {
+    const days = eachDay({ from: addDays(last, -27), to: last })
+    const published = days.flatMap((day) => posts(profile, day))
+    return {
+      remoteId: profile.remoteId, handle: profile.handle, name: profile.name, followers: profileDay(profile, last, last)?.followers ?? null,
+      postsIn28Days: published.length, lastPost: published.at(-1)?.day ?? null,
+    }
+  }
+
+  /** The days of a page that begins on one, and where the next begins. */
+  function pageOf(asked: string | null, oldest: Day, last: Day, overlaps: boolean): { days: Day[]; through: Day | undefined; next: Day | null } {
+    const from = asked === null || asked < oldest ? oldest : asked
+    if (from > last) return { days: [], through: undefined, next: null }
+    const days = eachDay({ from, to: last }).slice(0, PAGE_DAYS)
+    const through = days.at(-1)!
+    return { days, through, next: through < last ? (overlaps ? through : addDays(through, 1)) : null }
   }
 
   function consentPage(network: Network, query: URLSearchParams): Answer {
@@ -100,7 +162,7 @@ export function standinNetworks(settings: StandinSettings) {
     return claims
   }
 
-  function figures(network: Network, remoteId: string, what: 'days' | 'posts', query: URLSearchParams, authorization = ''): Answer {
+  function figures(network: Network, remoteId: string, what: What, query: URLSearchParams, authorization = ''): Answer {
     const bearer = authorization.replace(/^Bearer /i, '')
     const claims = readToken(bearer, 'access', settings.secret, settings.now())
     if (!claims || claims.network !== network.id || claims.profile !== remoteId) return json(401, { error: 'invalid_token' }, { 'www-authenticate': 'Bearer error="invalid_token"' })
@@ -109,13 +171,15 @@ export function standinNetworks(settings: StandinSettings) {
     const profile = profileOf(network, remoteId)!
     const last = settings.lastComplete()
     const oldest = addDays(last, 1 - network.historyDays)
-    const asked = query.get('from') ?? oldest
-    const from = asked < oldest ? oldest : asked
-    if (from > last) return json(200, { data: [], next: null, oldest })
-    const days = eachDay({ from, to: last }).slice(0, PAGE_DAYS)
-    const end = days.at(-1)!
-    const data = what === 'days' ? days.flatMap((day) => profileDay(profile, day, last) ?? []) : days.flatMap((day) => posts(profile, day))
-    return json(200, { data, through: end, next: end < last ? addDays(end, 1) : null, oldest })
+    const { days, through, next } = pageOf(query.get('from'), oldest, last, OVERLAPPING.includes(network.id))
+    return json(200, { data: days.flatMap((day) => dataOf(profile, what, day, last)), through, next, oldest })
+  }
+
+  function dataOf(profile: DemoProfile, what: What, day: Day, last: Day): unknown[] {
+    if (what === 'posts') return posts(profile, day)
+    if (what === 'parts') return partsOf(profile, day, (asked) => profileDay(profile, asked, last))
+    const figures = profileDay(profile, day, last)
+    return figures ? [figures] : []
   }
 
   function limited(bearer: string): number | undefined {

@@ -83,7 +83,7 @@ const simple = (text: string): string => text.toLowerCase().normalize('NFKD').re
 
 const SYNONYMS: Record<string, Target> = {
   date: 'day', day: 'day', datum: 'day', tag: 'day', 'reporting date': 'day', 'page id': 'profile_id', 'profile id': 'profile_id', 'account id': 'profile_id', id: 'profile_id',
-  handle: 'handle', profile: 'handle', username: 'handle', account: 'handle', reach: 'reach_1d', 'daily reach': 'reach_1d', 'reach 7 days': 'reach_7d', 'reach 28 days': 'reach_28d',
+  handle: 'handle', profile: 'handle', username: 'handle', account: 'handle', reach: 'reach_1d', 'daily reach': 'reach_1d', 'reach 7 days': 'reach_7d', 'reach 28 days': 'reach_28d', visitors: 'visitors_1d', 'profile visitors': 'visitors_1d',
   likes: 'reactions', 'link clicks': 'clicks', 'video views': 'views', followers: 'followers', 'total followers': 'followers', 'new followers': 'new_followers', unfollows: 'lost_followers',
 }
 

@@ -1,4 +1,4 @@
-import type { FactColumn, FlowColumn, Metric } from './metric'
+import { windowColumns, type FactColumn, type FlowColumn, type Metric } from './metric'
 
 const plain = (column: FlowColumn) => [{ column, sign: 1 as const }]
 
@@ -8,8 +8,7 @@ const plain = (column: FlowColumn) => [{ column, sign: 1 as const }]
  */
 export const CATALOGUE: readonly Metric[] = [
   {
-    id: 'reach', name: 'Reach', kind: 'unique', unit: 'people', polarity: 1, isPublic: false, group: 'Reach', ceiling: 'impressions',
-    windows: { 1: 'reach_1d', 7: 'reach_7d', 28: 'reach_28d' },
+    id: 'reach', name: 'Reach', kind: 'unique', unit: 'people', polarity: 1, isPublic: false, group: 'Reach', family: 'reach', ceiling: 'impressions', windows: windowColumns('reach'),
     definition: 'People who saw anything of the profile at least once in the period. A person seen on two days or on two profiles is one person, so reach is never added.',
   },
   {
@@ -23,6 +22,15 @@ export const CATALOGUE: readonly Metric[] = [
   {
     id: 'profile_visits', name: 'Profile visits', kind: 'flow', unit: 'count', polarity: 1, isPublic: false, group: 'Reach', parts: plain('profile_visits'),
     definition: 'How often the profile itself was opened. A person can open it more than once.',
+  },
+  {
+    id: 'profile_visitors', name: 'Profile visitors', kind: 'unique', unit: 'people', polarity: 1, isPublic: false, group: 'Reach', family: 'visitors', ceiling: 'profile_visits',
+    windows: windowColumns('visitors'),
+    definition: 'People who opened the profile at least once in the period. Visits are not people: somebody who comes twice is one visitor.',
+  },
+  {
+    id: 'visits_per_visitor', name: 'Visits by visitor', kind: 'ratio', unit: 'times', polarity: 0, isPublic: false, group: 'Reach', numerator: 'profile_visits', denominator: 'profile_visitors',
+    definition: 'How often a visitor opened the profile: profile visits divided by profile visitors.',
   },
   {
     id: 'interactions', name: 'Interactions', kind: 'flow', unit: 'count', polarity: 1, isPublic: true, group: 'Interactions',

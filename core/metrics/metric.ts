@@ -41,10 +41,12 @@ export interface StockMetric extends MetricBase {
 /** Different people or visitors: never added. */
 export interface UniqueMetric extends MetricBase {
   kind: 'unique'
+  /** Which people: those who saw something, or those who came to the profile. */
+  family: UniqueFamily
   /** The stored columns by length of window in days. */
   windows: Readonly<Record<WindowDays, UniqueColumn>>
   /** The flow that no number of people can exceed. */
-  ceiling: 'impressions'
+  ceiling: 'impressions' | 'profile_visits'
 }
 
 /** One metric divided by another, both rolled up first. */
@@ -72,8 +74,18 @@ export const STOCK_COLUMNS = ['followers'] as const
 export type StockColumn = (typeof STOCK_COLUMNS)[number]
 
 /** Stored counts of different people. */
-export const UNIQUE_COLUMNS = ['reach_1d', 'reach_7d', 'reach_28d'] as const
+export const UNIQUE_COLUMNS = ['reach_1d', 'reach_7d', 'reach_28d', 'visitors_1d', 'visitors_7d', 'visitors_28d'] as const
 export type UniqueColumn = (typeof UNIQUE_COLUMNS)[number]
+
+/** The kinds of people that networks count once: each has a column for every window. */
+export const UNIQUE_FAMILIES = ['reach', 'visitors'] as const
+export type UniqueFamily = (typeof UNIQUE_FAMILIES)[number]
+
+/** The columns of a kind of people, by window. */
+export const windowColumns = (family: UniqueFamily): Record<WindowDays, UniqueColumn> => ({ 1: `${family}_1d`, 7: `${family}_7d`, 28: `${family}_28d` })
+
+/** What a network shows to everybody, without the consent of the owner. */
+export const PUBLIC_COLUMNS: readonly FactColumn[] = ['views', 'reactions', 'comments', 'shares', 'posts', 'followers']
 
 /** Every column of a profile's day. */
 export const FACT_COLUMNS = [...FLOW_COLUMNS, ...STOCK_COLUMNS, ...UNIQUE_COLUMNS] as const

@@ -7,6 +7,10 @@ export interface Network {
   kind: string
   /** How many days back the network still gives private figures. */
   historyDays: number
+  /** How many days back it shows everybody the public figures of a profile. */
+  publicDays: number
+  /** The host of its pages: a profile is at https://{site}/{handle}. */
+  site: string
   /** The daily figures it gives. A figure that it does not give is never taken for zero. */
   reports: readonly FactColumn[]
   formats: readonly string[]
@@ -15,45 +19,46 @@ export interface Network {
 /** The networks that can be connected, in the order in which they are listed. */
 export const NETWORKS: readonly Network[] = [
   {
-    id: 'commons', name: 'Commons', kind: 'pages and groups', historyDays: 200, formats: ['text', 'photo', 'video', 'link'],
+    id: 'commons', name: 'Commons', kind: 'pages and groups', historyDays: 200, publicDays: 30, site: 'commons.example', formats: ['text', 'photo', 'video', 'link'],
     reports: [
       'impressions', 'reactions', 'comments', 'shares', 'clicks', 'posts', 'profile_visits', 'new_followers', 'lost_followers', 'followers', 'reach_1d', 'reach_7d',
+      'visitors_1d', 'visitors_7d',
     ],
   },
   {
-    id: 'tintype', name: 'Tintype', kind: 'photos, stories and short clips', historyDays: 100, formats: ['photo', 'story', 'clip'],
+    id: 'tintype', name: 'Tintype', kind: 'photos, stories and short clips', historyDays: 100, publicDays: 30, site: 'tintype.example', formats: ['photo', 'story', 'clip'],
     reports: [
       'impressions', 'views', 'reactions', 'comments', 'shares', 'saves', 'posts', 'profile_visits', 'new_followers', 'lost_followers', 'followers',
-      'reach_1d', 'reach_7d', 'reach_28d',
+      'reach_1d', 'reach_7d', 'reach_28d', 'visitors_1d', 'visitors_28d',
     ],
   },
   {
-    id: 'zoetrope', name: 'Zoetrope', kind: 'short video', historyDays: 120, formats: ['clip'],
+    id: 'zoetrope', name: 'Zoetrope', kind: 'short video', historyDays: 120, publicDays: 30, site: 'zoetrope.example', formats: ['clip'],
     reports: [
       'impressions', 'views', 'watch_seconds', 'completed_views', 'reactions', 'comments', 'shares', 'saves', 'posts', 'profile_visits', 'new_followers', 'lost_followers', 'followers',
       'reach_1d', 'reach_7d', 'reach_28d',
     ],
   },
   {
-    id: 'lantern', name: 'Lantern', kind: 'long video', historyDays: 400, formats: ['film', 'short'],
+    id: 'lantern', name: 'Lantern', kind: 'long video', historyDays: 400, publicDays: 30, site: 'lantern.example', formats: ['film', 'short'],
     reports: [
       'impressions', 'views', 'watch_seconds', 'completed_views', 'reactions', 'comments', 'shares', 'posts', 'new_followers', 'lost_followers', 'followers', 'reach_1d', 'reach_28d',
     ],
   },
   {
-    id: 'guildhall', name: 'Guildhall', kind: 'professional', historyDays: 150, formats: ['text', 'photo', 'document', 'video'],
-    reports: ['impressions', 'reactions', 'comments', 'shares', 'clicks', 'posts', 'profile_visits', 'new_followers', 'lost_followers', 'followers', 'reach_1d', 'reach_7d'],
+    id: 'guildhall', name: 'Guildhall', kind: 'professional', historyDays: 150, publicDays: 30, site: 'guildhall.example', formats: ['text', 'photo', 'document', 'video'],
+    reports: ['impressions', 'reactions', 'comments', 'shares', 'clicks', 'posts', 'profile_visits', 'new_followers', 'lost_followers', 'followers', 'reach_1d', 'reach_7d', 'visitors_1d'],
   },
   {
-    id: 'murmur', name: 'Murmur', kind: 'short text', historyDays: 45, formats: ['text', 'photo'],
+    id: 'murmur', name: 'Murmur', kind: 'short text', historyDays: 45, publicDays: 30, site: 'murmur.example', formats: ['text', 'photo'],
     reports: ['impressions', 'reactions', 'comments', 'shares', 'clicks', 'posts', 'profile_visits', 'followers'],
   },
   {
-    id: 'cork', name: 'Cork', kind: 'pinned pictures', historyDays: 100, formats: ['pin'],
+    id: 'cork', name: 'Cork', kind: 'pinned pictures', historyDays: 100, publicDays: 30, site: 'cork.example', formats: ['pin'],
     reports: ['impressions', 'reactions', 'comments', 'saves', 'clicks', 'posts', 'new_followers', 'lost_followers', 'followers', 'reach_1d', 'reach_28d'],
   },
   {
-    id: 'waymark', name: 'Waymark', kind: 'map listings and reviews', historyDays: 500, formats: ['news', 'event', 'offer', 'product'],
+    id: 'waymark', name: 'Waymark', kind: 'map listings and reviews', historyDays: 500, publicDays: 30, site: 'waymark.example', formats: ['news', 'event', 'offer', 'product'],
     reports: ['searches', 'listing_views', 'clicks', 'directions', 'calls', 'posts'],
   },
 ]

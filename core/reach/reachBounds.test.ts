@@ -14,7 +14,7 @@ const end = '2026-10-28'
 function windowsOf(days: number, daily: number, seven?: number, twentyEight?: number, change: (row: ProfileDay, index: number) => ProfileDay | undefined = (row) => row) {
   const period = daysEnding(end, days)
   const rows = eachDay(period).flatMap((day, index) => change({ profile: 1, day, reach_1d: daily, reach_7d: seven, reach_28d: twentyEight }, index) ?? [])
-  return aggregateTable(factTable(rows), period, new Map([[1, 'tintype']]), ['reach_1d', 'reach_7d', 'reach_28d'])[0]!.windows
+  return aggregateTable(factTable(rows), period, new Map([[1, 'tintype']]), ['reach_1d', 'reach_7d', 'reach_28d'])[0]!.windows.reach
 }
 const bounds = (windows: ReturnType<typeof windowsOf>, impressions?: number) => {
   const found = reachBounds(calc, windows, impressions)

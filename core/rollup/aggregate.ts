@@ -1,5 +1,5 @@
 import type { Day } from '../days/day'
-import type { FactColumn, FlowColumn, StockColumn, WindowDays } from '../metrics/metric'
+import type { FactColumn, FlowColumn, StockColumn, UniqueFamily, WindowDays } from '../metrics/metric'
 import { lengthOf, type Period } from '../periods/period'
 
 /** How old a level may be and still count at the end of a period, in days. */
@@ -7,9 +7,9 @@ export const STOCK_AGE_DAYS = 7
 
 /** Seven days of the period, counted back from its last day, and what is known of the people reached in them. */
 export interface ReachBlock {
-  /** People reached in the seven days that end the block, as the network gives it. */
+  /** Different people in the seven days that end the block, as the network gives it. */
   sevenDays?: number
-  /** People reached in the 28 days that end with this block. */
+  /** Different people in the 28 days that end with this block. */
   twentyEightDays?: number
   /** The daily reach of the block added up: a bound, not a reach. */
   dailySum: number
@@ -30,12 +30,14 @@ export interface ReachWindows {
 export interface ProfileAggregate {
   profile: number
   network: string
+  /** Only what everybody can see is known of it: its owner has not given consent, or it is a rival's. */
+  isPublicOnly?: boolean
   sums: Partial<Record<FlowColumn, number>>
   /** Days with data, by column. */
   counts: Partial<Record<FactColumn, number>>
   /** The last level at or before the period's end, no older than `STOCK_AGE_DAYS`. */
   stocks: Partial<Record<StockColumn, { day: Day; value: number }>>
-  windows: ReachWindows
+  windows: Record<UniqueFamily, ReachWindows>
 }
 
 /** How a period falls into blocks of seven days from its end: the number of whole blocks and the days left over at its start. */
@@ -43,6 +45,9 @@ export function blocksOf(period: Period): { blocks: number; headDays: number } {
   const days = lengthOf(period)
   return { blocks: Math.floor(days / 7), headDays: days % 7 }
 }
+
+/** The windows of every kind of people, with nothing in them yet. */
+export const noWindows = (period: Period): Record<UniqueFamily, ReachWindows> => ({ reach: emptyWindows(period), visitors: emptyWindows(period) })
 
 /** Windows with nothing in them yet, in the shape that a period asks for. */
 export function emptyWindows(period: Period): ReachWindows {

@@ -1,7 +1,7 @@
 import { dayFromNumber, dayNumber } from '../days/day'
-import { FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_COLUMNS, WINDOW_DAYS, type FactColumn, type FlowColumn } from '../metrics/metric'
+import { FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_FAMILIES, WINDOW_DAYS, windowColumns, type FactColumn, type FlowColumn, type UniqueFamily } from '../metrics/metric'
 import type { Period } from '../periods/period'
-import { emptyWindows, STOCK_AGE_DAYS, type ProfileAggregate, type ReachWindows } from './aggregate'
+import { emptyWindows, noWindows, STOCK_AGE_DAYS, type ProfileAggregate, type ReachWindows } from './aggregate'
 import { rowsBetween, type FactTable } from './factTable'
 
 /**
@@ -48,7 +48,7 @@ export function aggregateTable(
   const wanted = new Set<FactColumn>(columns)
   const flows = FLOW_COLUMNS.filter((column) => wanted.has(column))
   const stocks = STOCK_COLUMNS.filter((column) => wanted.has(column))
-  const withReach = UNIQUE_COLUMNS.some((column) => wanted.has(column))
+  const families = UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => wanted.has(column)))
   return table.ranges.map((range) => {
     const rows = rowsBetween(table, range, from, to)
     const aggregate: ProfileAggregate = {
@@ -57,8 +57,9 @@ export function aggregateTable(
       sums: {},
       counts: {},
       stocks: {},
-      windows: withReach ? windowsOf(table, rows, period) : emptyWindows(period),
+      windows: noWindows(period),
     }
+    for (const family of families) aggregate.windows[family] = windowsOf(table, rows, period, family)
     for (const column of flows) addFlow(aggregate, column, table.columns[column], rows)
     for (const column of stocks) {
       const older = rowsBetween(table, range, to - STOCK_AGE_DAYS, to)
@@ -80,12 +81,13 @@ function addFlow(aggregate: ProfileAggregate, column: FlowColumn, values: Float6
   aggregate.counts[column] = count
 }
 
-function windowsOf(table: FactTable, rows: { start: number; end: number }, period: Period): ReachWindows {
+function windowsOf(table: FactTable, rows: { start: number; end: number }, period: Period, family: UniqueFamily): ReachWindows {
   const windows = emptyWindows(period)
   const { days, columns } = table
   const to = dayNumber(period.to)
   const from = dayNumber(period.from)
-  const { reach_1d: daily, reach_7d: sevenDays, reach_28d: twentyEightDays } = columns
+  const names = windowColumns(family)
+  const [daily, sevenDays, twentyEightDays] = [columns[names[1]], columns[names[7]], columns[names[28]]]
   const largest = { 1: largestFrom(daily, days, rows, from), 7: largestFrom(sevenDays, days, rows, from + 6), 28: largestFrom(twentyEightDays, days, rows, from + 27) }
   for (const length of WINDOW_DAYS) if (largest[length] >= 0) windows.largest[length] = largest[length]
   // newest first, block by block, so that no row has to ask for its block

@@ -2,7 +2,7 @@ import type { Coverage, Figure } from '../figures/figure'
 import { calculator, type Calculator, type Working } from '../figures/working'
 import { metricById } from '../metrics/catalogue'
 import { reportsMetric } from '../metrics/reportsMetric'
-import type { FactColumn, FlowMetric, Metric, RatioMetric, StockMetric, UniqueMetric } from '../metrics/metric'
+import { PUBLIC_COLUMNS, type FactColumn, type FlowMetric, type Metric, type RatioMetric, type StockMetric, type UniqueMetric } from '../metrics/metric'
 import { networkById, reportsColumn } from '../networks/networks'
 import { lengthOf, type Period } from '../periods/period'
 import { reachBounds, type ReachBounds } from '../reach/reachBounds'
@@ -44,11 +44,13 @@ export function figureOf(metricId: string, aggregates: readonly ProfileAggregate
 
 const nameOf = (context: FigureContext, profile: number): string => context.names?.get(profile) ?? `Profile ${profile}`
 
-const networkReports = ({ network }: ProfileAggregate, columns: readonly FactColumn[]): boolean => columns.some((column) => reportsColumn(networkById(network), column))
+/** Whether a profile's network gives a daily figure to us: without the owner's consent it gives what everybody can see. */
+export const gives = ({ network, isPublicOnly }: Pick<ProfileAggregate, 'network' | 'isPublicOnly'>, column: FactColumn): boolean =>
+  reportsColumn(networkById(network), column) && (!isPublicOnly || PUBLIC_COLUMNS.includes(column))
 
 /** Splits profiles into those that have or could have a metric, and those whose network does not report it and that have no imported figure of it either. */
 function reporting(metric: Metric, aggregates: readonly ProfileAggregate[], columns: readonly FactColumn[]) {
-  const reports = (aggregate: ProfileAggregate) => networkReports(aggregate, columns) || hasData(metric, aggregate)
+  const reports = (aggregate: ProfileAggregate) => columns.some((column) => gives(aggregate, column)) || hasData(metric, aggregate)
   return { members: aggregates.filter(reports), unreported: aggregates.filter((aggregate) => !reports(aggregate)).map(({ profile }) => profile) }
 }
 
@@ -79,7 +81,7 @@ function exactFigure(metric: Metric, working: Working, coverage: Coverage, conte
 
 function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
   const { members, unreported } = reporting(metric, aggregates, metric.parts.map(({ column }) => column))
-  const reportedParts = ({ network, counts }: ProfileAggregate) => metric.parts.filter(({ column }) => reportsColumn(networkById(network), column) || counts[column] !== undefined)
+  const reportedParts = (aggregate: ProfileAggregate) => metric.parts.filter(({ column }) => gives(aggregate, column) || aggregate.counts[column] !== undefined)
   const coverage = coverageOf(members, unreported, lengthOf(context.period), (member) =>
     Math.min(...reportedParts(member).map(({ column }) => member.counts[column] ?? 0)))
   const operands = members.flatMap((member) => memberFlow(metric, member, nameOf(context, member.profile), calc) ?? [])
@@ -116,15 +118,15 @@ function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[
 function uniqueFigure(metric: UniqueMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
   const { members, unreported } = reporting(metric, aggregates, Object.values(metric.windows))
   const days = lengthOf(context.period)
-  const dailyDays = ({ windows }: ProfileAggregate) => windows.head.dailyCount + windows.blocks.reduce((sum, block) => sum + block.dailyCount, 0)
+  const dailyDays = ({ windows: { [metric.family]: windows } }: ProfileAggregate) => windows.head.dailyCount + windows.blocks.reduce((sum, block) => sum + block.dailyCount, 0)
   const coverage = coverageOf(members, unreported, days, dailyDays)
   const known = members.flatMap((member) => {
-    const impressions = member.counts[metric.ceiling] === days ? member.sums[metric.ceiling] : undefined
-    const bounds = reachBounds(calc, member.windows, impressions)
+    const ceiling = member.counts[metric.ceiling] === days ? member.sums[metric.ceiling] : undefined
+    const bounds = reachBounds(calc, member.windows[metric.family], ceiling, { one: metric.name, ceiling: metricById(metric.ceiling).name })
     return bounds ? [{ name: nameOf(context, member.profile), bounds }] : []
   })
   if (known.length === 0) return without(metric, coverage, members.length)
-  const { value, low, high } = known.length === 1 ? single(known[0]!.bounds) : together(known, context.universe, calc)
+  const { value, low, high } = known.length === 1 ? single(known[0]!.bounds) : together(known, metric.family === 'reach' ? context.universe : undefined, calc)
   return {
     metric: metric.id,
     exactness: value === undefined ? 'bounded' : low === undefined ? 'exact' : 'estimated',
@@ -168,7 +170,7 @@ function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[
   const numerator = figureOf(metric.numerator, usable.length > 0 ? usable : aggregates, explained)
   const denominator = figureOf(metric.denominator, usable.length > 0 ? usable : aggregates, explained)
   const idle = aggregates.filter((aggregate) => !usable.includes(aggregate))
-  const reports = ({ network }: ProfileAggregate) => reportsMetric(networkById(network), metric.id)
+  const reports = (aggregate: ProfileAggregate) => reportsMetric(networkById(aggregate.network), metric.id) && (!aggregate.isPublicOnly || metric.isPublic)
   const days = lengthOf(context.period)
   const silent = idle.filter(reports).map(({ profile }) => ({ profile, present: 0, expected: days }))
   const { coverage: ofNumerator } = numerator
@@ -208,7 +210,7 @@ export function hasData(metric: Metric, aggregate: ProfileAggregate): boolean {
     case 'stock':
       return aggregate.stocks[metric.column] !== undefined
     case 'unique':
-      return Object.keys(aggregate.windows.largest).length > 0
+      return Object.keys(aggregate.windows[metric.family].largest).length > 0
     case 'ratio':
       return [metric.numerator, metric.denominator].every((id) => hasData(metricById(id), aggregate))
   }

@@ -1,6 +1,6 @@
 import type { Day } from '../days/day'
 import { metricById } from '../metrics/catalogue'
-import type { FlowColumn, StockColumn } from '../metrics/metric'
+import type { FlowColumn, StockColumn, UniqueFamily } from '../metrics/metric'
 import { eachDay, type Period } from '../periods/period'
 
 /** One day over all profiles of a scope, as the database sums it. */
@@ -9,8 +9,8 @@ export interface DayTotals {
   sums: Partial<Record<FlowColumn | StockColumn, number>>
   /** Profiles with a value, by column. */
   counts: Partial<Record<FlowColumn | StockColumn, number>>
-  /** Daily reach: its largest and its sum over profiles, and Σ ln(1 − Rᵢ/U) for the random-duplication estimate. */
-  reach?: { largest: number; sum: number; count: number; logMissed?: number }
+  /** Different people on the day: the largest and the sum over profiles, and for reach Σ ln(1 − Rᵢ/U) for the random-duplication estimate. */
+  people?: Partial<Record<UniqueFamily, { largest: number; sum: number; count: number; logMissed?: number }>>
 }
 
 /** A metric on one day; without `value` and `low` the day has no data. */
@@ -56,13 +56,13 @@ function pointOf(metricId: string, total: DayTotals, universe: number | undefine
       return count === 0 ? { present: 0 } : { value: total.sums[metric.column]!, present: count }
     }
     case 'unique':
-      return reachPoint(total, universe)
+      return peoplePoint(total.people?.[metric.family], metric.family === 'reach' ? universe : undefined)
     case 'ratio':
       return quotient(pointOf(metric.numerator, total, universe), pointOf(metric.denominator, total, universe))
   }
 }
 
-function reachPoint({ reach }: DayTotals, universe: number | undefined): Point {
+function peoplePoint(reach: NonNullable<DayTotals['people']>[UniqueFamily], universe: number | undefined): Point {
   if (!reach || reach.count === 0) return { present: 0 }
   if (reach.count === 1) return { value: reach.sum, present: 1 }
   const range = { low: reach.largest, high: Math.min(reach.sum, universe ?? Infinity), present: reach.count }

@@ -11,7 +11,7 @@ describe('lines over time', () => {
   })
 
   it('estimates daily reach over profiles and never adds it', () => {
-    const [point] = dailyPoints('reach', { from: '2026-10-01', to: '2026-10-01' }, [{ day: '2026-10-01', sums: {}, counts: {}, reach: { largest: 40, sum: 70, count: 2, logMissed: Math.log(0.6) + Math.log(0.7) } }], 100)
+    const [point] = dailyPoints('reach', { from: '2026-10-01', to: '2026-10-01' }, [{ day: '2026-10-01', sums: {}, counts: {}, people: { reach: { largest: 40, sum: 70, count: 2, logMissed: Math.log(0.6) + Math.log(0.7) } } }], 100)
     expect(point).toMatchObject({ low: 40, high: 70 })
     expect(point!.value).toBeCloseTo(58, 10)
   })
@@ -19,12 +19,12 @@ describe('lines over time', () => {
   it('only bounds it where the universe is not known, and is exact for one profile', () => {
     const day = { day: '2026-10-01', sums: {}, counts: {} }
     const one = { from: '2026-10-01', to: '2026-10-01' }
-    expect(dailyPoints('reach', one, [{ ...day, reach: { largest: 40, sum: 70, count: 2 } }])).toEqual([{ day: '2026-10-01', low: 40, high: 70, present: 2 }])
-    expect(dailyPoints('reach', one, [{ ...day, reach: { largest: 40, sum: 40, count: 1 } }])).toEqual([{ day: '2026-10-01', value: 40, present: 1 }])
+    expect(dailyPoints('reach', one, [{ ...day, people: { reach: { largest: 40, sum: 70, count: 2 } } }])).toEqual([{ day: '2026-10-01', low: 40, high: 70, present: 2 }])
+    expect(dailyPoints('reach', one, [{ ...day, people: { reach: { largest: 40, sum: 40, count: 1 } } }])).toEqual([{ day: '2026-10-01', value: 40, present: 1 }])
   })
 
   it('divides day by day for a rate, and carries the bounds the other way round', () => {
-    const total = { day: '2026-10-01', sums: { reactions: 12, comments: 0 }, counts: { reactions: 2, comments: 2 }, reach: { largest: 40, sum: 60, count: 2 } }
+    const total = { day: '2026-10-01', sums: { reactions: 12, comments: 0 }, counts: { reactions: 2, comments: 2 }, people: { reach: { largest: 40, sum: 60, count: 2 } } }
     expect(dailyPoints('engagement_by_reach', { from: '2026-10-01', to: '2026-10-01' }, [total])).toEqual([{ day: '2026-10-01', low: 0.2, high: 0.3, present: 2 }])
   })
 

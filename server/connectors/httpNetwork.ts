@@ -1,7 +1,7 @@
 import * as oauth from 'oauth4webapi'
 import { networkById } from '../../core/networks/networks'
 import { now } from '../clock'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited, type DaysPage, type NetworkConnector, type PostsPage, type Tokens } from './network'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, type DaysPage, type NetworkConnector, type PartsPage, type PostsPage, type PublicProfile, type Tokens, type VolumePage } from './network'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
 const TIMEOUT_MS = 15_000
@@ -26,16 +26,23 @@ export function httpNetwork(network: string, base = process.env.ZAFFER_STANDINS_
     return { access: result.access_token, refresh: result.refresh_token ?? previous?.refresh ?? '', until: now() + (result.expires_in ?? 0) * 1000 }
   }
 
-  async function page<T>(tokens: Tokens, path: string, from: string): Promise<T> {
-    const address = `${base}/${network}/${path}?from=${from}`
-    const response = await fetch(address, { headers: { authorization: `Bearer ${tokens.access}` }, signal: AbortSignal.timeout(TIMEOUT_MS), redirect: 'error' })
+  async function ask(path: string, query: Record<string, string>, tokens?: Tokens): Promise<Response> {
+    const address = `${base}/${network}/${path}?${new URLSearchParams(query)}`
+    const response = await fetch(address, { headers: tokens ? { authorization: `Bearer ${tokens.access}` } : {}, signal: AbortSignal.timeout(TIMEOUT_MS), redirect: 'error' })
       .catch(() => { throw new NetworkTrouble(`${name} does not answer.`) })
     if (response.status === 429) throw new RateLimited(Math.min(3600, Math.max(1, Number(response.headers.get('retry-after')) || 60)))
     if (response.status === 401) throw new ConsentWithdrawn(name)
-    if (!response.ok) throw new NetworkTrouble(`${name} answered ${response.status}.`)
-    const body = (await response.json()) as { data: unknown; through?: string; next: string | null }
+    if (!response.ok && response.status !== 404) throw new NetworkTrouble(`${name} answered ${response.status}.`)
+    return response
+  }
+
+  async function page<T extends { next: string | undefined }>(tokens: Tokens | undefined, path: string, from: string): Promise<T> {
+    const response = await ask(path, { from }, tokens)
+    if (response.status === 404) throw new NetworkTrouble(`${name} no longer has this profile under its id.`)
+    const body = (await response.json().catch(() => ({}))) as { data: unknown; through?: string; next: string | null }
     if (!Array.isArray(body.data)) throw new NetworkTrouble(`${name} gave an answer without data.`)
-    return { ...body, next: body.next ?? undefined } as T
+    if (body.next && body.next <= from) throw new NetworkTrouble(`${name} gives the same page again and again.`)
+    return { ...body, next: body.next ?? undefined } as unknown as T
   }
 
   return {
@@ -58,5 +65,13 @@ export function httpNetwork(network: string, base = process.env.ZAFFER_STANDINS_
     },
     days: (tokens, remoteId, from) => page<DaysPage>(tokens, `profiles/${remoteId}/days`, from),
     posts: (tokens, remoteId, from) => page<PostsPage>(tokens, `profiles/${remoteId}/posts`, from),
+    parts: (tokens, remoteId, from) => page<PartsPage>(tokens, `profiles/${remoteId}/parts`, from),
+    async findProfile(handle) {
+      const response = await ask('public/profiles', { handle })
+      return response.status === 404 ? undefined : ((await response.json()) as PublicProfile)
+    },
+    publicDays: (remoteId, from) => page<DaysPage>(undefined, `public/profiles/${remoteId}/days`, from),
+    publicPosts: (remoteId, from) => page<PostsPage>(undefined, `public/profiles/${remoteId}/posts`, from),
+    volume: (from) => page<VolumePage>(undefined, 'public/volume', from),
   }
 }

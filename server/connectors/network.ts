@@ -23,6 +23,29 @@ export interface RemotePost {
   saves?: number
 }
 
+/** One page of splits. */
+export interface PartsPage {
+  data: { day: Day; split: string; part: string; value: number }[]
+  through: Day | undefined
+  next: Day | undefined
+}
+
+/** One page of what happened on the whole network. */
+export interface VolumePage {
+  data: { day: Day; posts: number; interactions: number; impressions: number }[]
+  next: Day | undefined
+}
+
+/** A profile as anybody finds it on the network. */
+export interface PublicProfile {
+  remoteId: string
+  handle: string
+  name: string
+  followers: number | null
+  postsIn28Days: number
+  lastPost: Day | null
+}
+
 export interface PostsPage {
   data: RemotePost[]
   next: Day | undefined
@@ -45,6 +68,12 @@ export interface NetworkConnector {
   refresh: (tokens: Tokens) => Promise<Tokens>
   days: (tokens: Tokens, remoteId: string, from: Day) => Promise<DaysPage>
   posts: (tokens: Tokens, remoteId: string, from: Day) => Promise<PostsPage>
+  parts: (tokens: Tokens, remoteId: string, from: Day) => Promise<PartsPage>
+  /** What the network shows to everybody. */
+  findProfile: (handle: string) => Promise<PublicProfile | undefined>
+  publicDays: (remoteId: string, from: Day) => Promise<DaysPage>
+  publicPosts: (remoteId: string, from: Day) => Promise<PostsPage>
+  volume: (from: Day) => Promise<VolumePage>
 }
 
 /** The network asks to wait. */

@@ -30,7 +30,7 @@ export interface ClientRow {
 }
 
 /** A handle on the data of one client, for a person who was found to have it or for a job that belongs to it. */
-export function clientDb(row: ClientRow, runner: Pool | PoolConnection = database()): ClientDb {
+export function clientDb(row: ClientRow, runner: Pool | PoolConnection = database(), writes: Writes = { any: false }): ClientDb {
   const clientId = row.client_id
   const client = new ThisClient(clientId)
   const check = ({ bound, values }: Query<true>) => {
@@ -46,17 +46,32 @@ export function clientDb(row: ClientRow, runner: Pool | PoolConnection = databas
     one: async <T>(query: Query<true>) => (await db.rows<T>(query))[0],
     async run(query) {
       check(query)
-      const [result] = await runner.query<ResultSetHeader>(query.text, query.values)
-      return result
+      if ('getConnection' in runner) return await db.transaction((inside) => inside.run(query))
+      writes.any = true
+      return (await runner.query<ResultSetHeader>(query.text, query.values))[0]
     },
     async insertRows(table, columns, rows, update = []) {
       if (rows.length === 0) return
-      const text = insertText(table, columns, update)
-      await runner.query(text, [rows.map((row) => [clientId, ...row])])
+      if ('getConnection' in runner) return await db.transaction((inside) => inside.insertRows(table, columns, rows, update))
+      writes.any = true
+      await runner.query(insertText(table, columns, update), [rows.map((values) => [clientId, ...values])])
     },
-    transaction: (work) => ('getConnection' in runner ? inTransaction(runner, (connection) => work(clientDb(row, connection))) : work(db)),
+    transaction: (work) => ('getConnection' in runner ? inTransaction(runner, (connection) => counted(row, connection, work)) : work(db)),
   }
   return db
+}
+
+/** Whether a transaction has written anything. */
+interface Writes {
+  any: boolean
+}
+
+/** A transaction that has written counts the client's version up, as the last thing before it is committed. */
+async function counted<T>(row: ClientRow, connection: PoolConnection, work: (db: ClientDb) => Promise<T>): Promise<T> {
+  const writes: Writes = { any: false }
+  const result = await work(clientDb(row, connection, writes))
+  if (writes.any) await connection.query('INSERT INTO client_version (client_id) VALUES (?) ON DUPLICATE KEY UPDATE version = version + 1', [row.client_id])
+  return result
 }
 
 function insertText(table: string, columns: readonly string[], update: readonly string[]): string {

@@ -2,13 +2,16 @@ import { addDays, daysBetween, type Day } from '../../core/days/day'
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import { FACT_COLUMNS, type FactColumn } from '../../core/metrics/metric'
 import { networkById } from '../../core/networks/networks'
+import { SPLITS } from '../../core/splits/splits'
 import { seal, unseal } from '../auth/secrets'
 import { now } from '../clock'
 import { httpNetwork } from '../connectors/httpNetwork'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited, type DaysPage, type NetworkConnector, type PostsPage, type Tokens } from '../connectors/network'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, type DaysPage, type NetworkConnector, type PartsPage, type PostsPage, type Tokens } from '../connectors/network'
 import type { ClientDb } from '../db/clientDb'
 import { profileForSync, type ProfileRow } from '../db/questions/profiles'
 import { raw, sql } from '../db/sql'
+import { log } from '../log'
+import { fetchVolume } from './networkVolume'
 import { JobFailed, JobPostponed, type JobContext } from './context'
 
 /** Figures younger than this are asked for again: networks restate them. */
@@ -24,11 +27,20 @@ export async function sync(context: JobContext, connect: (network: string) => Ne
   const profile = await profileForSync(db, profileId)
   if (!profile) throw new JobFailed('The profile was removed.')
   if (!profile.is_active) throw new JobFailed('The profile is switched off.')
-  if (!profile.tokens) throw new JobFailed('The owner has not given consent yet. Send the consent link.')
+  if (profile.consent === 'withdrawn') throw new JobFailed('The owner has withdrawn the consent. Send the consent link.')
   const connector = connect(profile.network)
   try {
-    const tokens = await freshTokens(context, connector, profileId, JSON.parse(unseal(profile.tokens)) as Tokens)
-    await fetchAll(context, connector, profile, tokens)
+    if (profile.tokens) {
+      const tokens = await freshTokens(context, connector, profileId, JSON.parse(unseal(profile.tokens)) as Tokens)
+      await fetchAll(context, connect, profile, networkById(profile.network).historyDays, {
+        days: (from) => connector.days(tokens, profile.remote_id, from), posts: (from) => connector.posts(tokens, profile.remote_id, from),
+        ...(givesSplits(profile.network) && { parts: (from) => connector.parts(tokens, profile.remote_id, from) }),
+      })
+    } else {
+      await fetchAll(context, connect, profile, networkById(profile.network).publicDays, {
+        days: (from) => connector.publicDays(profile.remote_id, from), posts: (from) => connector.publicPosts(profile.remote_id, from),
+      })
+    }
   } catch (error) {
     await explain(db, profileId, error)
   }
@@ -54,36 +66,74 @@ async function freshTokens(context: JobContext, connector: NetworkConnector, pro
   return fresh
 }
 
-async function fetchAll(context: JobContext, connector: NetworkConnector, profile: ProfileRow, tokens: Tokens): Promise<void> {
+/** What a profile is asked for, page by page: everything, or what anybody can see. */
+interface Source {
+  days: (from: Day) => Promise<DaysPage>
+  posts: (from: Day) => Promise<PostsPage>
+  parts?: (from: Day) => Promise<PartsPage>
+}
+
+const givesSplits = (network: string): boolean => SPLITS.some(({ networks }) => networks[network] !== undefined)
+
+async function fetchAll(context: JobContext, connect: (network: string) => NetworkConnector, profile: ProfileRow, historyDays: number, source: Source): Promise<void> {
   const last = lastCompleteDay(now(), context.db.timeZone)
-  const oldest = addDays(last, 1 - networkById(profile.network).historyDays)
+  const oldest = addDays(last, 1 - historyDays)
   const overlapping = profile.synced_to ? addDays(profile.synced_to, 1 - RESTATED_DAYS) : oldest
   const from = overlapping < oldest ? oldest : overlapping
   const total = Math.max(1, daysBetween(from, last) + 1)
   if (!profile.synced_to) await context.step((db) => db.run(sql`UPDATE profile SET first_fetch = 1 WHERE client_id = ${db.client} AND profile_id = ${profile.profile_id}`))
+  const heard = { days: new Set<Day>(), twice: 0, restated: 0 }
   let next: Day | undefined = from
   while (next) {
-    const page: DaysPage = await connector.days(tokens, profile.remote_id, next)
-    await context.step((db) => keepDays(db, profile.profile_id, page), () => ({
+    const page: DaysPage = await source.days(next)
+    for (const { day } of page.data) {
+      if (heard.days.has(day)) heard.twice++
+      heard.days.add(day)
+    }
+    heard.restated += await context.step((db) => keepDays(db, profile.profile_id, page), () => ({
       total, done: page.through ? daysBetween(from, page.through) + 1 : total, message: page.through ? `Figures up to ${page.through}` : 'No new figures',
     }))
     next = page.next
   }
   next = from
   while (next) {
-    const page: PostsPage = await connector.posts(tokens, profile.remote_id, next)
+    const page: PostsPage = await source.posts(next)
     await context.step((db) => keepPosts(db, profile.profile_id, page))
     next = page.next
   }
+  next = source.parts && from
+  while (next) {
+    const page: PartsPage = await source.parts!(next)
+    await context.step((db) => keepParts(db, profile.profile_id, page))
+    next = page.next
+  }
+  // the subject's own volume is a second thing: without it the profile's figures are complete all the same
+  await fetchVolume(profile.network, last, connect).catch((error: unknown) => log.warn({ err: error, network: profile.network }, 'volume not fetched'))
   await context.finish(async (db) => {
     await db.run(sql`UPDATE profile SET synced_at = NOW(), first_fetch = 0, sync_error = NULL WHERE client_id = ${db.client} AND profile_id = ${profile.profile_id}`)
-  }, `Figures up to ${last}`)
+  }, outcome(last, total - heard.days.size, heard.twice, heard.restated))
+}
+
+/** What a sync has brought, with everything that was out of the ordinary and how it ended. */
+function outcome(last: Day, absent: number, twice: number, restated: number): string {
+  const days = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
+  return [
+    `Figures up to ${last}`,
+    ...(absent > 0 ? [`${days(absent)} missing at the network; a gap stays a gap until it fills it`] : []),
+    ...(twice > 0 ? [`${days(twice)} came twice and count once`] : []),
+    ...(restated > 0 ? [`${days(restated)} restated`] : []),
+  ].join('; ')
 }
 
 type StoredDay = { day: Day; import_id: number | null } & Record<FactColumn, number | null>
 
-/** Keeps a page of days. A figure that was imported stands; a figure that the network restates replaces the old one, and the change is kept. */
-export async function keepDays(db: ClientDb, profileId: number, page: Pick<DaysPage, 'data' | 'through'>): Promise<void> {
+/**
+ * Keeps a page of days. A figure that was imported stands; a figure that the network restates replaces the old one, and the change is kept.
+ *
+ * @returns how many days were restated
+ */
+export async function keepDays(db: ClientDb, profileId: number, page: Pick<DaysPage, 'data' | 'through'>): Promise<number> {
+  let restatedDays = 0
   if (page.data.length > 0) {
     const stored = await db.rows<StoredDay>(sql`
       SELECT day, import_id, ${raw(FACT_COLUMNS.join(', '))}
@@ -110,6 +160,7 @@ export async function keepDays(db: ClientDb, profileId: number, page: Pick<DaysP
       })
     }
     await db.insertRows('profile_day', ['profile_id', 'day', ...FACT_COLUMNS, 'changed_at'], rows, [...FACT_COLUMNS, 'changed_at'])
+    restatedDays = new Set(restated.map(([, day]) => day)).size
     await db.insertRows('restatement', ['profile_id', 'day', 'metric', 'old_value', 'new_value'], restated)
   }
   if (page.through) {
@@ -119,6 +170,7 @@ export async function keepDays(db: ClientDb, profileId: number, page: Pick<DaysP
       WHERE  client_id = ${db.client}
       AND    profile_id = ${profileId}`)
   }
+  return restatedDays
 }
 
 async function keepPosts(db: ClientDb, profileId: number, page: PostsPage): Promise<void> {
@@ -126,4 +178,10 @@ async function keepPosts(db: ClientDb, profileId: number, page: PostsPage): Prom
   await db.insertRows('post', ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', ...figures], page.data.map((post) => [
     profileId, post.remoteId, new Date(post.publishedAt), post.day, post.format, post.text, ...figures.map((figure) => post[figure] ?? null),
   ]), ['text', ...figures])
+}
+
+/** Keeps a page of splits. What a network gives for a day replaces what it gave before. */
+async function keepParts(db: ClientDb, profileId: number, { data }: PartsPage): Promise<void> {
+  const known = data.filter(({ split, value }) => SPLITS.some(({ id }) => id === split) && Number.isInteger(value) && value >= 0)
+  await db.insertRows('profile_day_part', ['profile_id', 'split', 'day', 'part', 'value'], known.map(({ split, day, part, value }) => [profileId, split, day, part.slice(0, 80), value]), ['value'])
 }

@@ -59,7 +59,7 @@ export interface ReportDefinition {
  * @throws RangeError when the period or a metric has no meaning
  */
 export async function composeReport(db: ClientDb, report: ReportDefinition): Promise<ReportContent> {
-  const scope = await resolveScope(db, { who: [], period: report.period, against: report.against })
+  const scope = await resolveScope(db, { who: [], sets: [], period: report.period, against: report.against })
   const agency = await db.one<ReportContent['agency']>(sql`
     SELECT a.name, a.address, a.contact, a.colour, a.logo_svg AS logo
     FROM   client c

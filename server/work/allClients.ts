@@ -42,7 +42,7 @@ export async function allClients(person: Person): Promise<ClientSummary[]> {
 }
 
 async function summary(db: ClientDb): Promise<ClientSummary> {
-  const scope = await resolveScope(db, { who: [], period: DEFAULT_PERIOD, against: 'before' })
+  const scope = await resolveScope(db, { who: [], sets: [], period: DEFAULT_PERIOD, against: 'before' })
   const [rolled, days, editions] = await Promise.all([rollUp(db, scope, CLIENT_METRICS), unusual(db, scope, WATCHED_METRIC), editionsOf(db)])
   const [last] = editions
   return {

@@ -8,6 +8,7 @@ import type { ScopeQuery } from '../../shared/scope'
 import { now } from '../clock'
 import type { ClientDb } from '../db/clientDb'
 import { activeProfiles, type ProfileRow } from '../db/questions/profiles'
+import { setsOf, type ProfileSet } from '../db/questions/sets'
 import { badRequest } from '../problems/problem'
 
 /** A scope with its words turned into profiles and days. */
@@ -17,6 +18,8 @@ export interface ResolvedScope {
   /** Those of them that have figures at all: only these make up a figure. */
   connected: ProfileRow[]
   allProfiles: ProfileRow[]
+  /** The sets of the client; members that are switched off are left out. */
+  sets: ProfileSet[]
   period: Period
   comparison: Comparison | undefined
   lastComplete: Day
@@ -31,21 +34,32 @@ export interface ResolvedScope {
  */
 export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<ResolvedScope> {
   const lastComplete = lastCompleteDay(now(), db.timeZone)
-  const allProfiles = await activeProfiles(db)
+  const [allProfiles, known] = await Promise.all([activeProfiles(db), setsOf(db)])
+  const sets = known.map((set) => ({ ...set, profiles: set.profiles.filter((id) => allProfiles.some(({ profile_id: profile }) => profile === id)) }))
+  const chosenSets = query.sets.map((id) => {
+    const set = sets.find((candidate) => candidate.id === id)
+    if (!set) throw badRequest('The address names a set that this client does not have. Choose the profiles again.', { set: id })
+    return set
+  })
   const unknown = query.who.find((id) => !allProfiles.some(({ profile_id: profile }) => profile === id))
   if (unknown !== undefined) throw badRequest('The address names a profile that this client does not have. Choose the profiles again.', { profile: unknown })
-  const profiles = query.who.length === 0 ? allProfiles : allProfiles.filter(({ profile_id: profile }) => query.who.includes(profile))
+  const chosen = new Set([...query.who, ...chosenSets.flatMap((set) => set.profiles)])
+  const profiles = query.who.length + query.sets.length === 0 ? allProfiles : allProfiles.filter(({ profile_id: profile }) => chosen.has(profile))
   const { period, running } = parsePeriod(query.period, lastComplete)
   const against = comparison(period, query.against, running)
   return {
-    query, profiles, connected: profiles.filter(({ has_figures: has }) => has === 1), allProfiles, period, comparison: against, lastComplete, running,
+    query, profiles, connected: profiles.filter(({ has_figures: has }) => has === 1), allProfiles, sets, period, comparison: against, lastComplete, running,
     words: {
-      who: describeWho(profiles, allProfiles),
+      who: query.who.length === 0 && chosenSets.length > 0 ? describeSets(chosenSets, profiles) : describeWho(profiles, allProfiles),
       period: describePeriod(period),
       against: describeAgainst(query.against, against, period),
     },
   }
 }
+
+/** Sets in words: their names, and how many profiles that is. */
+const describeSets = (sets: readonly ProfileSet[], profiles: readonly ProfileRow[]): string =>
+  `${sets.map(({ name }) => name).join(' and ')} (${profiles.length} ${profiles.length === 1 ? 'profile' : 'profiles'})`
 
 /** The profiles in words: all of them, one by name, or how many. */
 export function describeWho(profiles: readonly ProfileRow[], all: readonly ProfileRow[]): string {

@@ -4,6 +4,7 @@ import type { ComparedAggregates } from '../../core/rollup/compareFigures'
 import type { FigureContext } from '../../core/rollup/figureOf'
 import type { ClientDb } from '../db/clientDb'
 import { aggregates, pairedAggregates } from '../db/questions/aggregates'
+import { memberOf } from '../db/questions/profiles'
 import type { ResolvedScope } from './resolveScope'
 
 /** The columns that a list of metrics needs. */
@@ -12,7 +13,7 @@ export const columnsFor = (metrics: readonly string[]): FactColumn[] => [...new 
 /** A scope rolled up for some metrics: the period and, where there is one, the comparison. */
 export async function rollUp(db: ClientDb, scope: ResolvedScope, metrics: readonly string[]): Promise<ComparedAggregates> {
   const columns = columnsFor(metrics)
-  const members = scope.connected.map(({ profile_id: profile, network }) => ({ profile, network }))
+  const members = scope.connected.map(memberOf)
   const [current, past] = await Promise.all([
     aggregates(db, members, scope.period, columns),
     scope.comparison && aggregates(db, members, scope.comparison.period, columns),

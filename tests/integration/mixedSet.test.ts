@@ -29,7 +29,7 @@ beforeAll(async () => {
   console.table(rows.filter(({ day }) => day >= now[0]!))
   await addDaysOf(db, rows)
 })
-const scope = () => resolveScope(db, { who: [], period: 'last 10 days', against: 'before' })
+const scope = () => resolveScope(db, { who: [], sets: [], period: 'last 10 days', against: 'before' })
 
 describe('a mixed set, with pencil', () => {
   it('adds what can be added, over the days that are there', async () => {

@@ -36,7 +36,7 @@ beforeAll(async () => {
   ] as const
   await db.insertRows('post', ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', 'impressions', 'reactions'], posts.map(([id, day, format, impressions, reactions]) => [strong, id, new Date(`${day}T12:00:00Z`), day, format, `Post ${id}`, impressions, reactions]))
 })
-const scope = (period = 'last-7-days') => resolveScope(db, { who: [], period, against: 'before' })
+const scope = (period = 'last-7-days') => resolveScope(db, { who: [], sets: [], period, against: 'before' })
 const sumOf = ({ parts }: Explanation) => parts.reduce((sum, { change }) => sum + change, 0)
 
 describe('why it changed', () => {
@@ -81,7 +81,7 @@ describe('why it changed', () => {
   it('says why there is nothing to split', async () => {
     expect((await why(db, await scope(), 'reach')).reason).toContain('never added')
     expect((await why(db, await scope(), 'engagement_by_reach')).reason).toContain('cannot be split exactly')
-    const alone = await resolveScope(db, { who: [], period: 'last-7-days', against: 'none' })
+    const alone = await resolveScope(db, { who: [], sets: [], period: 'last-7-days', against: 'none' })
     expect((await why(db, alone, 'impressions')).reason).toContain('Choose a comparison')
   })
 })

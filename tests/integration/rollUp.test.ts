@@ -77,7 +77,7 @@ describe('one profile and seven days, with pencil', () => {
     }))
     console.table(rows)
     await addDaysOf(db, rows)
-    const scope = await resolveScope(db, { who: [], period: 'last-7-days', against: 'none' })
+    const scope = await resolveScope(db, { who: [], sets: [], period: 'last-7-days', against: 'none' })
     const { figures } = await overview(db, scope, 'impressions')
     expect(figures.map(({ figure }) => [figure.metric, figure.value, figure.exactness])).toEqual([
       // the network gives the reach of exactly these seven days
@@ -102,7 +102,7 @@ describe('coverage', () => {
     const days = eachDay(daysEnding('2026-10-28', 14))
     await addDaysOf(db, days.filter((day) => day !== '2026-10-24' && day !== '2026-10-25').map((day) => ({ profile: first, day, impressions: 100 })))
     await addDaysOf(db, days.map((day) => ({ profile: second, day, impressions: 10 })))
-    const scope = await resolveScope(db, { who: [], period: 'last-7-days', against: 'before' })
+    const scope = await resolveScope(db, { who: [], sets: [], period: 'last-7-days', against: 'before' })
     const found = await workings(db, scope, 'impressions')
     expect(found.figure).toMatchObject({ value: 5 * 100 + 70, coverage: { expected: 14, present: 12 } })
     expect(found.missing).toEqual([{ profile: first, name: 'Profile 11, Commons', ranges: [{ from: '2026-10-24', to: '2026-10-25' }] }])

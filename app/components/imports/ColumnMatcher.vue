@@ -11,7 +11,7 @@ const emit = defineEmits<{ check: [mapping: MappingInput] }>()
 const { description } = useScope()
 
 const plain = Object.fromEntries(CATALOGUE.flatMap((metric) => (metric.kind === 'flow' && metric.parts.length === 1 ? [[metric.parts[0]!.column, metric.name]] : [])))
-const NAMES: Record<string, string> = { ...plain, watch_seconds: 'Watch time, in seconds', followers: 'Followers, at the end of the day', reach_1d: 'Reach of the day', reach_7d: 'Reach of 7 days', reach_28d: 'Reach of 28 days' }
+const NAMES: Record<string, string> = { ...plain, watch_seconds: 'Watch time, in seconds', followers: 'Followers, at the end of the day', reach_1d: 'Reach of the day', reach_7d: 'Reach of 7 days', reach_28d: 'Reach of 28 days', visitors_1d: 'Profile visitors of the day', visitors_7d: 'Profile visitors of 7 days', visitors_28d: 'Profile visitors of 28 days' }
 const TARGETS: { value: Target; name: string }[] = [
   { value: '', name: 'leave out' }, { value: 'day', name: 'Date' }, { value: 'profile_id', name: 'Id of the profile' }, { value: 'handle', name: 'Handle or name of the profile' },
   ...FACT_COLUMNS.map((column) => ({ value: column as Target, name: NAMES[column]! })),

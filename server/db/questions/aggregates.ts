@@ -1,10 +1,10 @@
 import { addDays } from '../../../core/days/day'
-import { FACT_COLUMNS, FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_COLUMNS, type FactColumn, type FlowColumn } from '../../../core/metrics/metric'
+import { FACT_COLUMNS, FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_FAMILIES, windowColumns, type FactColumn, type FlowColumn, type UniqueFamily } from '../../../core/metrics/metric'
 import type { Comparison } from '../../../core/periods/comparison'
 import { lengthOf, type Period } from '../../../core/periods/period'
-import { emptyWindows, STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
+import { noWindows, STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
 import { factTable, type FactTable, type ProfileDay } from '../../../core/rollup/factTable'
-import { networkById, reportsColumn } from '../../../core/networks/networks'
+import { gives } from '../../../core/rollup/figureOf'
 import { pairedSums, type PairedSum, type PairedSums } from '../../../core/rollup/pairedSums'
 import type { ClientDb } from '../clientDb'
 import { raw, sql } from '../sql'
@@ -13,6 +13,8 @@ import { raw, sql } from '../sql'
 export interface Member {
   profile: number
   network: string
+  /** Only what everybody can see is known of it. */
+  isPublicOnly?: boolean
 }
 
 /**
@@ -22,14 +24,14 @@ export interface Member {
  */
 export async function aggregates(db: ClientDb, members: readonly Member[], period: Period, columns: readonly FactColumn[]): Promise<ProfileAggregate[]> {
   const wanted = new Set(columns)
-  const result = new Map(members.map(({ profile, network }) => [
-    profile, { profile, network, sums: {}, counts: {}, stocks: {}, windows: emptyWindows(period) } as ProfileAggregate,
+  const result = new Map(members.map((member) => [
+    member.profile, { ...member, sums: {}, counts: {}, stocks: {}, windows: noWindows(period) } as ProfileAggregate,
   ]))
   const profiles = members.map(({ profile }) => profile)
   await Promise.all([
     addFlows(db, result, profiles, period, FLOW_COLUMNS.filter((column) => wanted.has(column))),
     STOCK_COLUMNS.some((column) => wanted.has(column)) && addStocks(db, result, profiles, period),
-    UNIQUE_COLUMNS.some((column) => wanted.has(column)) && addWindows(db, result, profiles, period),
+    ...UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => wanted.has(column))).map((family) => addWindows(db, result, profiles, period, family)),
   ])
   return [...result.values()]
 }
@@ -68,24 +70,25 @@ async function addStocks(db: ClientDb, result: Map<number, ProfileAggregate>, pr
   for (const { profile_id: profile, day, followers } of rows) result.get(profile)!.stocks.followers = { day, value: followers }
 }
 
-async function addWindows(db: ClientDb, result: Map<number, ProfileAggregate>, profiles: number[], period: Period): Promise<void> {
+async function addWindows(db: ClientDb, result: Map<number, ProfileAggregate>, profiles: number[], period: Period, family: UniqueFamily): Promise<void> {
+  const [daily, sevenDays, twentyEightDays] = Object.values(windowColumns(family)).map(raw)
   const rows = await db.rows<Row>(sql`
     SELECT   profile_id,
              FLOOR(DATEDIFF(${period.to}, day) / 7) AS block,
-             SUM(reach_1d) AS daily_sum,
-             COUNT(reach_1d) AS daily_count,
-             MAX(IF(DATEDIFF(${period.to}, day) % 7 = 0, reach_7d, NULL)) AS seven_days,
-             MAX(IF(DATEDIFF(${period.to}, day) % 7 = 0, reach_28d, NULL)) AS twenty_eight_days,
-             MAX(reach_1d) AS largest_1,
-             MAX(IF(day >= ${addDays(period.from, 6)}, reach_7d, NULL)) AS largest_7,
-             MAX(IF(day >= ${addDays(period.from, 27)}, reach_28d, NULL)) AS largest_28
+             SUM(${daily}) AS daily_sum,
+             COUNT(${daily}) AS daily_count,
+             MAX(IF(DATEDIFF(${period.to}, day) % 7 = 0, ${sevenDays}, NULL)) AS seven_days,
+             MAX(IF(DATEDIFF(${period.to}, day) % 7 = 0, ${twentyEightDays}, NULL)) AS twenty_eight_days,
+             MAX(${daily}) AS largest_1,
+             MAX(IF(day >= ${addDays(period.from, 6)}, ${sevenDays}, NULL)) AS largest_7,
+             MAX(IF(day >= ${addDays(period.from, 27)}, ${twentyEightDays}, NULL)) AS largest_28
     FROM     profile_day
     WHERE    client_id = ${db.client}
     AND      profile_id IN (${profiles})
     AND      day BETWEEN ${period.from} AND ${period.to}
     GROUP BY profile_id, block`)
   for (const row of rows) {
-    const { windows } = result.get(row.profile_id)!
+    const windows = result.get(row.profile_id)!.windows[family]
     const block = windows.blocks[row.block!]
     const sums = block ?? windows.head
     sums.dailySum = row.daily_sum ?? 0
@@ -112,7 +115,7 @@ export async function pairedAggregates(
   const gaps: number[] = []
   for (const member of current) {
     const earlierMember = then.get(member.profile)
-    const reported = flows.filter((column) => reportsColumn(networkById(member.network), column) || member.counts[column] || earlierMember?.counts[column])
+    const reported = flows.filter((column) => gives(member, column) || member.counts[column] || earlierMember?.counts[column])
     const counts = (side: ProfileAggregate | undefined) => reported.map((column) => side?.counts[column] ?? 0)
     const [now, past] = [counts(member), counts(earlierMember)]
     if (now.every((count) => count === days) && past.every((count) => count === pairedAtBest) && days === pairedAtBest) continue

@@ -1,5 +1,6 @@
 import { networkById } from '../../../core/networks/networks'
 import type { ClientDb } from '../clientDb'
+import type { Member } from './aggregates'
 import { raw, sql } from '../sql'
 
 /** A profile of a client, without its tokens. */
@@ -11,6 +12,9 @@ export interface ProfileRow {
   name: string
   remote_id: string
   is_active: number
+  is_rival: number
+  /** The competitor that it belongs to. */
+  rival: string | null
   consent: 'none' | 'given' | 'withdrawn'
   synced_to: string | null
   synced_at: Date | null
@@ -27,7 +31,7 @@ const withNetwork = (row: Omit<ProfileRow, 'networkName'>): ProfileRow => ({ ...
 /** Every profile of a client, those switched off included. */
 export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
   const rows = await db.rows<Omit<ProfileRow, 'networkName'>>(sql`
-    SELECT   profile_id, network, handle, name, remote_id, is_active, consent, synced_to, synced_at, first_fetch, sync_error, ${FIGURES}
+    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, synced_at, first_fetch, sync_error, ${FIGURES}
     FROM     profile p
     WHERE    client_id = ${db.client}
     ORDER BY profile_id`)
@@ -35,8 +39,11 @@ export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
 }
 
 /** Switches a profile off, so that it is neither fetched nor part of any figure, or on again; its past stays. */
-export const switchProfile = async (db: ClientDb, profileId: number, isActive: boolean): Promise<boolean> => (await db.run(sql`
-  UPDATE profile SET is_active = ${isActive} WHERE client_id = ${db.client} AND profile_id = ${profileId}`)).affectedRows === 1
+export async function switchProfile(db: ClientDb, profileId: number, isActive: boolean): Promise<boolean> {
+  if (!(await db.one(sql`SELECT profile_id FROM profile WHERE client_id = ${db.client} AND profile_id = ${profileId}`))) return false
+  await db.run(sql`UPDATE profile SET is_active = ${isActive} WHERE client_id = ${db.client} AND profile_id = ${profileId}`)
+  return true
+}
 
 /** A figure that a network has changed after the fact. */
 export interface Restatement {
@@ -56,13 +63,16 @@ export const restatementsOf = (db: ClientDb, profileId: number, limit: number): 
   ORDER BY seen_at DESC, day DESC, metric
   LIMIT    ${limit}`)
 
-/** The profiles that are switched on. */
-export const activeProfiles = async (db: ClientDb): Promise<ProfileRow[]> => (await profilesOf(db)).filter(({ is_active: active }) => active)
+/** The client's own profiles that are switched on. */
+export const activeProfiles = async (db: ClientDb): Promise<ProfileRow[]> => (await profilesOf(db)).filter(({ is_active: active, is_rival: rival }) => active && !rival)
+
+/** A profile as a roll-up needs to know it. */
+export const memberOf = ({ profile_id: profile, network, consent }: ProfileRow): Member => ({ profile, network, isPublicOnly: consent === 'none' })
 
 /** One profile with its sealed tokens, for a sync. */
 export async function profileForSync(db: ClientDb, profileId: number): Promise<(ProfileRow & { tokens: Buffer | null }) | undefined> {
   const row = await db.one<Omit<ProfileRow, 'networkName'> & { tokens: Buffer | null }>(sql`
-    SELECT profile_id, network, handle, name, remote_id, is_active, consent, synced_to, synced_at, first_fetch, sync_error, tokens, ${FIGURES}
+    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, synced_at, first_fetch, sync_error, tokens, ${FIGURES}
     FROM   profile p
     WHERE  client_id = ${db.client}
     AND    profile_id = ${profileId}`)

@@ -1,4 +1,4 @@
 import { clientRoute } from '../../../../http/route'
-import { profilesPage } from '../../../../work/profilesPage'
+import { profilesView } from '../../../../work/profilesPage'
 
-export default clientRoute('read', ({ db }) => profilesPage(db))
+export default clientRoute('read', ({ db }) => profilesView(db))

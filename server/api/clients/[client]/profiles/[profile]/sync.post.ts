@@ -6,6 +6,7 @@ import { conflict, notFound } from '../../../../../problems/problem'
 export default clientRoute('write', async ({ event, db, person }) => {
   const profile = await profileForSync(db, idParam(event, 'profile', 'profile'))
   if (!profile) throw notFound('profile')
-  if (!profile.tokens) throw conflict('The owner has not given consent yet. Send the consent link first.')
+  if (profile.consent === 'withdrawn') throw conflict('The owner has withdrawn the consent. Send a new consent link first.')
+  if (!profile.is_active) throw conflict('The profile is switched off. Switch it on first.')
   return { job: await enqueue(db, 'sync', profile.profile_id, {}, person.id) }
 })

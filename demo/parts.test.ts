@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest'
+import { addDays } from '../core/days/day'
+import { timesBounds } from '../core/splits/timesBounds'
+import { TIMES } from '../core/splits/splits'
+import { PROFILES } from './cast'
+import { partsOf, portions, timesOf } from './parts'
+import { volumeOf } from './volume'
+import { world } from './world'
+
+const anchor = '2026-10-28'
+const day = '2026-09-15'
+const { profileDay } = world(anchor)
+const of = (handle: string, network: string) => {
+  const profile = PROFILES.find((one) => one.handle === handle && one.network === network)!
+  const dayOf = (asked: string) => profileDay(profile, asked, anchor)
+  return { figures: dayOf(day)!, parts: partsOf(profile, day, dayOf) }
+}
+const sum = (parts: { split: string; value: number }[], split: string) => parts.filter((part) => part.split === split).reduce((all, { value }) => all + value, 0)
+
+describe('the parts that networks give', () => {
+  it('add up to their whole where each counts once', () => {
+    const { figures, parts } = of('mossgategardens', 'commons')
+    expect(sum(parts, 'impressions_by_source')).toBe(figures.impressions)
+    expect(sum(of('@mossgate', 'tintype').parts, 'impressions_by_follower')).toBe(of('@mossgate', 'tintype').figures.impressions)
+  })
+  it('are more than the reach where people overlap, each part no more than it', () => {
+    const { figures, parts } = of('mossgategardens', 'commons')
+    expect(sum(parts, 'reach_by_source')).toBeGreaterThanOrEqual(figures.reach_1d!)
+    expect(Math.max(...parts.filter(({ split }) => split === 'reach_by_source').map(({ value }) => value))).toBeLessThanOrEqual(figures.reach_1d!)
+  })
+  it('are kept back below the minimum', () => {
+    expect(sum(of('teaatmossgate', 'commons').parts, 'followers_by_origin')).toBe(0)
+    expect(sum(of('@mossgate', 'tintype').parts, 'followers_by_origin')).toBe(of('@mossgate', 'tintype').figures.new_followers)
+  })
+  it('keep the mean of people by times at the frequency', () => {
+    const counts = timesOf(10_000, 2.4)
+    expect(counts.reduce((all, count) => all + count, 0)).toBe(10_000)
+    expect(timesBounds(new Map(TIMES.map(({ id }, index) => [id, counts[index]!])))!.low).toBeLessThan(2.4)
+    expect(timesOf(50, 1)).toEqual([50, 0, 0, 0, 0])
+  })
+  it('are whole numbers that add up', () => {
+    expect(portions(10, [1, 1, 1])).toEqual([4, 3, 3])
+    expect(portions(5, [0, 0])).toEqual([1, 1])
+  })
+})
+
+it('the volume of a network is the same whenever it is asked for, and follows its tide', () => {
+  expect(volumeOf('murmur', day, anchor)).toEqual(volumeOf('murmur', day, anchor))
+  const week = (end: string) => Array.from({ length: 28 }, (_, back) => volumeOf('murmur', addDays(end, -back), anchor).interactions).reduce((all, value) => all + value, 0)
+  expect(week(anchor) / week(addDays(anchor, -28))).toBeCloseTo(0.84, 1)
+})

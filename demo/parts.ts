@@ -1,0 +1,90 @@
+import { addDays, type Day } from '../core/days/day'
+import { SPLITS, TIMES, type Split } from '../core/splits/splits'
+import type { DemoProfile } from './cast'
+import { unit } from './random'
+import type { DemoDay } from './world'
+
+/** One part of a split, as a network gives it for a day. */
+export interface DemoPart {
+  day: Day
+  split: string
+  part: string
+  value: number
+}
+
+/** Shares of a whole as whole numbers that add up to it: the largest remainders are rounded up. */
+export function portions(whole: number, shares: readonly number[]): number[] {
+  const all = shares.reduce((sum, share) => sum + share, 0)
+  const exact = shares.map((share) => (all > 0 ? (whole * share) / all : 0))
+  const floors = exact.map(Math.floor)
+  let left = whole - floors.reduce((sum, floor) => sum + floor, 0)
+  const order = exact.map((value, index) => ({ index, rest: value - floors[index]! })).sort((a, b) => b.rest - a.rest || a.index - b.index)
+  for (const { index } of order) if (left-- > 0) floors[index]!++
+  return floors
+}
+
+const SITES = ['farrowpost.example', 'islesnotes.example', 'townbook.example', 'harbourforum.example']
+
+/** The people by how often they saw something, as if every further time were equally likely: the mean is the frequency. */
+export function timesOf(people: number, frequency: number): number[] {
+  const again = 1 - 1 / Math.max(1, frequency)
+  const tail = (times: number) => again ** (times - 1)
+  return portions(people, TIMES.map(({ least, most }) => tail(least) - (Number.isFinite(most) ? tail(most + 1) : 0)))
+}
+
+/**
+ * The splits that a network gives for a profile's day; what is below its minimum is kept back.
+ *
+ * @param dayOf  the figures of a day
+ */
+export function partsOf(profile: DemoProfile, day: Day, dayOf: (day: Day) => DemoDay | undefined): DemoPart[] {
+  const figures = dayOf(day)
+  if (!figures) return []
+  return SPLITS.flatMap((split) => {
+    const rule = split.networks[profile.network]
+    if (!rule) return []
+    if (split.kind === 'times') return ofTimes(split, figures, day, rule.windowDays!, dayOf)
+    if (rule.minimum) {
+      const back = Array.from({ length: rule.minimum.days }, (_, index) => dayOf(addDays(day, -index))?.new_followers ?? 0)
+      if (back.reduce((sum, count) => sum + count, 0) < rule.minimum.people) return []
+    }
+    return plainParts(profile, split, figures, day)
+  })
+}
+
+function ofTimes(split: Split, figures: DemoDay, day: Day, windowDays: 7 | 28, dayOf: (day: Day) => DemoDay | undefined): DemoPart[] {
+  const people = windowDays === 7 ? figures.reach_7d : figures.reach_28d
+  if (!people) return []
+  const impressions = Array.from({ length: windowDays }, (_, index) => dayOf(addDays(day, -index))?.impressions ?? 0).reduce((sum, count) => sum + count, 0)
+  return timesOf(people, impressions / people).map((value, index) => ({ day, split: split.id, part: TIMES[index]!.id, value }))
+}
+
+function plainParts(profile: DemoProfile, split: Split, figures: DemoDay, day: Day): DemoPart[] {
+  const draw = (name: string) => unit(profile.remoteId, day, split.id, name)
+  const named = (values: readonly number[], parts: readonly string[]) => values.map((value, index) => ({ day, split: split.id, part: parts[index]!, value }))
+  const ids = split.parts?.map(({ id }) => id) ?? []
+  const isPaid = unit(profile.remoteId, Math.floor(Date.parse(day) / 86_400_000 / 14), 'paid') < 0.4
+  const bySource = [1, isPaid ? 0.25 + 0.2 * draw('paid') : 0, 0.06 + 0.1 * draw('shared')]
+  switch (split.id) {
+    case 'impressions_by_source':
+      return named(portions(figures.impressions ?? 0, bySource), ids)
+    case 'reach_by_source': {
+      // the ways overlap: together they are more than the people
+      const reach = figures.reach_1d ?? 0
+      const all = bySource.reduce((sum, share) => sum + share, 0)
+      return named(bySource.map((share) => Math.min(reach, Math.round(((share / all) * reach) * (1.08 + 0.1 * draw('overlap'))))), ids)
+    }
+    case 'impressions_by_follower':
+      return named(portions(figures.impressions ?? 0, [0.5 + 0.2 * draw('own'), 0.4]), ids)
+    case 'interactions_by_follower':
+      return named(portions((['reactions', 'comments', 'shares', 'saves'] as const).reduce((sum, column) => sum + (figures[column] ?? 0), 0), [0.7 + 0.2 * draw('own'), 0.25]), ids)
+    case 'followers_by_origin':
+      return named(portions(figures.new_followers ?? 0, ids.map((id, index) => (id === 'paid' && !isPaid ? 0 : (0.5 + draw(id)) / (index + 1)))), ids)
+    case 'visits_by_site': {
+      const values = portions(Math.round((figures.profile_visits ?? 0) * 0.3), SITES.map((site, index) => (0.4 + draw(site)) / (index + 1)))
+      return named(values, SITES).filter(({ value }) => value > 0)
+    }
+    default:
+      return []
+  }
+}

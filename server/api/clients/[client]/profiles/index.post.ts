@@ -1,0 +1,11 @@
+import { setResponseStatus } from 'h3'
+import { addProfileSchema } from '../../../../../shared/scope'
+import { bodyOf, clientRoute } from '../../../../http/route'
+import { addProfile } from '../../../../work/addProfile'
+
+export default clientRoute('write', async ({ event, db, person }) => {
+  const { network, handle, rival } = await bodyOf(event, addProfileSchema)
+  const id = await addProfile(db, { network, handle, rival }, person.id)
+  setResponseStatus(event, 201)
+  return { id }
+})
