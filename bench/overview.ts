@@ -18,7 +18,7 @@ function noting(db: ClientDb, queries: Query<true>[]): ClientDb {
 /** The overview of 200 profiles over a year with its comparison, beside the SQL that it needs; and the same with ten times the past. */
 export async function benchOverview(pool: Pool): Promise<void> {
   const db = await largeClient(pool, 'two-years', 200, 730, END)
-  const answer = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, YEAR), 'impressions'))
+  const answer = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, YEAR), { metric: 'impressions' }))
   const queries: Query<true>[] = []
   await answer(noting(db, queries))
   const whole = await median(7, () => answer(db))
@@ -26,7 +26,7 @@ export async function benchOverview(pool: Pool): Promise<void> {
   report('Overview of 200 profiles × 1 year with comparison', { route: ms(whole), 'its bare SQL': ms(bare), 'route ÷ SQL': times(whole / bare), queries: String(queries.length) }, { text: 'within 2× of its bare SQL', met: whole <= 2 * bare })
 
   const month = { who: [], sets: [], period: 'last-28-days', against: 'before' as const }
-  const ask = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, month), 'impressions'))
+  const ask = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, month), { metric: 'impressions' }))
   const short = await largeClient(pool, 'short', 40, 120, END)
   const long = await largeClient(pool, 'long', 40, 1200, END)
   const [little, much] = [await median(15, () => ask(short)), await median(15, () => ask(long))]

@@ -108,7 +108,7 @@ export const savedScopeSchema = object({
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 
-export const BLOCK_KINDS = ['figures', 'chart', 'table', 'why', 'unusual', 'text'] as const
+export const BLOCK_KINDS = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'targets', 'posts', 'profiles', 'found', 'text'] as const
 
 /** One part of a report. */
 export const blockSchema = object({
@@ -116,6 +116,8 @@ export const blockSchema = object({
   kind: string().oneOf(BLOCK_KINDS).required(),
   title: string().trim().max(160).default(''),
   metrics: array(string().required().max(40)).max(12).default([]),
+  /** What a kind of block needs beside metrics: the rows of a table, the way a figure is split, the order of posts, an index for a chart. */
+  option: string().max(40).default(''),
   text: string().max(20_000, 'A text can be 20,000 characters long.').default(''),
   comment: string().max(4000, 'A comment can be 4,000 characters long.').default(''),
 })

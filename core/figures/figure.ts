@@ -11,6 +11,8 @@ export interface Coverage {
   partial: { profile: number; present: number; expected: number }[]
   /** Profiles whose network does not report the metric; they are no part of the figure. */
   unreported: number[]
+  /** Profiles whose first fetch is still running: the figure will grow. */
+  fetching?: number[]
 }
 
 /** A computed value with everything that is needed to judge it. */

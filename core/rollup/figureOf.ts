@@ -15,6 +15,8 @@ export interface FigureContext {
   universe?: number
   /** Names of profiles for the workings. */
   names?: ReadonlyMap<number, string>
+  /** Profiles whose first fetch is still running. */
+  fetching?: ReadonlySet<number>
   /** Keep the working. */
   explain?: boolean
 }
@@ -28,8 +30,12 @@ export interface FigureContext {
  * @example           figureOf('impressions', aggregates, { period }).value
  */
 export function figureOf(metricId: string, aggregates: readonly ProfileAggregate[], context: FigureContext): Figure {
-  const metric = metricById(metricId)
-  const calc = calculator(context.explain ?? false)
+  const figure = kindFigure(metricById(metricId), aggregates, context, calculator(context.explain ?? false))
+  const fetching = aggregates.filter(({ profile }) => context.fetching?.has(profile) && !figure.coverage.unreported.includes(profile)).map(({ profile }) => profile)
+  return fetching.length > 0 ? { ...figure, coverage: { ...figure.coverage, fetching } } : figure
+}
+
+function kindFigure(metric: Metric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
   switch (metric.kind) {
     case 'flow':
       return flowFigure(metric, aggregates, context, calc)

@@ -87,6 +87,12 @@ export function clientRoute<T>(needs: 'read' | 'write', handler: (visit: ClientV
   })
 }
 
+/** An answer that is JSON already. */
+export function sendJson(event: H3Event, text: string): string {
+  setResponseHeader(event, 'Content-Type', 'application/json')
+  return text
+}
+
 /** A number from the address, such as the id of a report. */
 export function idParam(event: H3Event, name: string, what: string): number {
   const text = getRouterParam(event, name) ?? ''

@@ -3,13 +3,23 @@ import { compareFigures } from '../../core/rollup/compareFigures'
 import { metricById } from '../../core/metrics/catalogue'
 import type { Period } from '../../core/periods/period'
 import type { Against } from '../../core/periods/comparison'
+import { SPLITS } from '../../core/splits/splits'
+import { orderPosts } from '../../shared/postOrder'
+import { stateOf } from '../../shared/profileState'
 import type { Block } from '../../shared/scope'
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { dayTotals } from '../db/questions/dayTotals'
 import { notesIn, type Note } from '../db/questions/notes'
-import { lineOf, profileTable, type MetricLine, type ProfileFigures } from '../work/overview'
+import { listPosts, type ListedPost } from '../work/content'
+import { lastSearch, type ProfileSearch } from '../work/findProfiles'
+import { GROUPINGS, lineOf, rowsBy, type Grouping, type MetricLine, type RowFigures } from '../work/overview'
+import { splitOf, type SplitView } from '../work/parts'
+import { profilesPage } from '../work/profilesPage'
 import { resolveScope, type ResolvedScope } from '../work/resolveScope'
+import { sinceOf, type Since } from '../work/since'
+import { subject, type Subject } from '../work/subject'
+import { targetsOf, type TargetView } from '../work/targets'
 import { columnsFor, contextOf, rollUp } from '../work/rollUp'
 import { unusual, type UnusualFinding } from '../work/unusual'
 import { why, type Why } from '../work/why'
@@ -23,12 +33,32 @@ interface BlockBase {
 /** A block with its figures in it. */
 export type FilledBlock = BlockBase & (
   | { kind: 'figures'; figures: ComparedFigure[] }
-  | { kind: 'chart'; line: MetricLine }
-  | { kind: 'table'; metrics: string[]; rows: ProfileFigures[] }
+  | { kind: 'chart'; line: MetricLine; second?: MetricLine; isIndex?: boolean }
+  | { kind: 'table'; metrics: string[]; rows: RowFigures[]; by?: Grouping }
+  | { kind: 'parts'; split: SplitView }
+  | { kind: 'subject'; subject: Subject }
+  | { kind: 'targets'; targets: TargetView[] }
+  | { kind: 'posts'; order: string; posts: ListedPost[] }
+  | { kind: 'profiles'; rows: ProfileRowOf[] }
+  | { kind: 'found'; found: ProfileSearch | null; searchedAt: string | null }
   | { kind: 'why'; why: Why }
   | { kind: 'unusual'; metric: string; days: UnusualFinding[] }
   | { kind: 'text'; text: string }
 )
+
+/** The state and coverage of a profile, as a report shows them. */
+export interface ProfileRowOf {
+  name: string
+  networkName: string
+  remoteId: string
+  state: string
+  oldest: string | null
+  strip: Period
+  missing: Period[]
+}
+
+/** How many posts a block lists. */
+const MOST_POSTS = 10
 
 /** Everything that a report says for one period: what the screen, the shared link and the PDF show, and what an edition freezes. */
 export interface ReportContent {
@@ -41,6 +71,8 @@ export interface ReportContent {
   periodWords: string
   against: { period: Period; words: string } | null
   figuresUpTo: string
+  /** Profiles for which the report reaches back further than their figures do; absent in editions of before this was told. */
+  since?: Since[]
   notes: Note[]
   blocks: FilledBlock[]
 }
@@ -71,26 +103,54 @@ export async function composeReport(db: ClientDb, report: ReportDefinition): Pro
     format: 1, agency: { ...agency! }, client: db.name, title: report.title, who: scope.words.who,
     period: scope.period, periodWords: scope.words.period,
     against: scope.comparison ? { period: scope.comparison.period, words: scope.words.against } : null,
-    figuresUpTo: scope.lastComplete, notes: await notesIn(db, scope.period), blocks,
+    figuresUpTo: scope.lastComplete, since: sinceOf(scope), notes: await notesIn(db, scope.period), blocks,
   }
 }
 
-async function fill(db: ClientDb, scope: ResolvedScope, block: Block): Promise<FilledBlock> {
+/** A block as it is defined, filled with the figures of a scope. */
+export async function fill(db: ClientDb, scope: ResolvedScope, block: Block): Promise<FilledBlock> {
   const base = { id: block.id, title: block.title, comment: block.comment }
   if (block.kind === 'text') return { ...base, kind: 'text', text: block.text }
   block.metrics.forEach(metricById)
-  if (block.kind === 'chart') return await fillChart(db, scope, base, block.metrics[0] ?? 'impressions')
+  if (block.kind === 'chart') return await fillChart(db, scope, base, block)
   const [metric = 'impressions'] = block.metrics
   if (block.kind === 'why') return { ...base, kind: 'why', why: await why(db, scope, metric) }
   if (block.kind === 'unusual') return { ...base, kind: 'unusual', metric, days: await unusual(db, scope, metric) }
+  if (block.kind === 'subject') return { ...base, kind: 'subject', subject: await subject(db, scope, metric) }
+  if (block.kind !== 'table' && block.kind !== 'figures') return await fillPlain(db, scope, base, block)
   const rolled = await rollUp(db, scope, block.metrics)
-  if (block.kind === 'table') return { ...base, kind: 'table', metrics: [...block.metrics], rows: profileTable(db, scope, rolled, block.metrics) }
+  if (block.kind === 'table') {
+    const by = GROUPINGS.find((grouping) => grouping === block.option) ?? 'profile'
+    return { ...base, kind: 'table', metrics: [...block.metrics], rows: rowsBy(db, scope, rolled, block.metrics, by), by }
+  }
   return { ...base, kind: 'figures', figures: block.metrics.map((metric) => compareFigures(metric, rolled, contextOf(db, scope, true))) }
 }
 
-async function fillChart(db: ClientDb, scope: ResolvedScope, base: BlockBase, metric: string): Promise<FilledBlock> {
+/** The kinds that have no figures of metrics in them. */
+async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { kind, option }: Block): Promise<FilledBlock> {
+  switch (kind) {
+    case 'parts':
+      return { ...base, kind, split: await splitOf(db, scope, option || SPLITS[0]!.id) }
+    case 'targets':
+      return { ...base, kind, targets: await targetsOf(db) }
+    case 'posts':
+      return { ...base, kind, order: option || 'interactions', posts: orderPosts(await listPosts(db, scope), option || 'interactions').slice(0, MOST_POSTS) }
+    case 'profiles':
+      return { ...base, kind, rows: (await profilesPage(db)).filter(({ is_rival: rival }) => !rival).map((row) => ({ name: row.name, networkName: row.networkName, remoteId: row.remote_id, state: stateOf(row), oldest: row.oldest, strip: row.strip, missing: row.missing })) }
+    case 'found': {
+      const { found, searchedAt } = await lastSearch(db)
+      return { ...base, kind, found, searchedAt: searchedAt && new Date(searchedAt).toISOString() }
+    }
+    default:
+      throw new RangeError(`there is no block "${kind}"`)
+  }
+}
+
+async function fillChart(db: ClientDb, scope: ResolvedScope, base: BlockBase, { metrics, option }: Block): Promise<FilledBlock> {
+  const [metric = 'impressions', second] = metrics
+  const columns = columnsFor([metric, ...(second ? [second] : [])])
   const ids = scope.connected.map(({ profile_id: profile }) => profile)
-  const current = await dayTotals(db, ids, scope.period, columnsFor([metric]))
-  const earlier = scope.comparison && (await dayTotals(db, ids, scope.comparison.period, columnsFor([metric])))
-  return { ...base, kind: 'chart', line: lineOf(db, scope, metric, current, earlier) }
+  const current = await dayTotals(db, ids, scope.period, columns)
+  const earlier = scope.comparison && (await dayTotals(db, ids, scope.comparison.period, columns))
+  return { ...base, kind: 'chart', line: lineOf(db, scope, metric, current, earlier), ...(second && { second: lineOf(db, scope, second, current, undefined) }), isIndex: option === 'index' }
 }

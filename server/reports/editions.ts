@@ -15,6 +15,8 @@ export interface EditionHead {
   number: number
   title: string
   periodWords: string
+  /** The last day of the edition's period. */
+  periodTo: string
   issuedAt: Date
   issuedBy: string | null
   sha256: string
@@ -27,7 +29,7 @@ export interface Edition extends EditionHead {
   hasPdf: boolean
 }
 
-interface EditionRow extends Omit<EditionHead, 'title' | 'periodWords'> {
+interface EditionRow extends Omit<EditionHead, 'title' | 'periodWords' | 'periodTo'> {
   content: string
   hasPdf: number
 }
@@ -47,14 +49,14 @@ export async function freeze(db: ClientDb, reportId: number, requestKey: string,
 
 const toEdition = ({ content: text, hasPdf, ...row }: EditionRow): Edition => {
   const content = JSON.parse(text) as ReportContent
-  return { ...row, title: content.title, periodWords: content.periodWords, content, isIntact: sha256(text) === row.sha256, hasPdf: hasPdf === 1 }
+  return { ...row, title: content.title, periodWords: content.periodWords, periodTo: content.period.to, content, isIntact: sha256(text) === row.sha256, hasPdf: hasPdf === 1 }
 }
 
 /** The editions of a client, the newest first. */
 export async function editionsOf(db: ClientDb): Promise<EditionHead[]> {
   return await db.rows<EditionHead>(sql`
     SELECT    e.edition_id AS id, e.report_id AS reportId, e.number, JSON_VALUE(e.content, '$.title') AS title,
-              JSON_VALUE(e.content, '$.periodWords') AS periodWords, e.issued_at AS issuedAt, p.name AS issuedBy, e.sha256
+              JSON_VALUE(e.content, '$.periodWords') AS periodWords, JSON_VALUE(e.content, '$.period.to') AS periodTo, e.issued_at AS issuedAt, p.name AS issuedBy, e.sha256
     FROM      edition e
     LEFT JOIN person p ON p.person_id = e.issued_by
     WHERE     e.client_id = ${db.client}

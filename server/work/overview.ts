@@ -1,20 +1,30 @@
-import type { ComparedAggregates, ComparedFigure } from '../../core/rollup/compareFigures'
-import { compareFigures } from '../../core/rollup/compareFigures'
+import { figureSetById } from '../../core/metrics/figureSets'
 import { metricById } from '../../core/metrics/catalogue'
 import { reportsMetric } from '../../core/metrics/reportsMetric'
+import { NETWORKS, networkById } from '../../core/networks/networks'
+import type { ComparedAggregates, ComparedFigure } from '../../core/rollup/compareFigures'
+import { compareFigures } from '../../core/rollup/compareFigures'
 import { dailyPoints, type DayPoint, type DayTotals } from '../../core/series/dailyPoints'
-import { networkById } from '../../core/networks/networks'
 import type { ClientDb } from '../db/clientDb'
 import { dayTotals } from '../db/questions/dayTotals'
 import { notesIn, type Note } from '../db/questions/notes'
+import type { ProfileRow } from '../db/questions/profiles'
 import { columnsFor, contextOf, rollUp } from './rollUp'
 import type { ResolvedScope } from './resolveScope'
 
-/** The five figures at the head of the overview. */
-export const HEADLINES = ['reach', 'impressions', 'interactions', 'engagement_by_reach', 'followers_net'] as const
+/** How the rows of the table are made. */
+export const GROUPINGS = ['profile', 'network', 'set'] as const
+export type Grouping = (typeof GROUPINGS)[number]
 
-/** The columns of the table by profile. */
-export const TABLE_METRICS = ['followers', 'reach', 'interactions', 'engagement_by_reach', 'posts'] as const
+/** What an overview shows beside its scope. */
+export interface OverviewQuery {
+  /** The metric of the line, and of a second line with an axis of its own. */
+  metric: string
+  second?: string
+  /** The set of figures at the head and in the table. */
+  figures?: string
+  by?: Grouping
+}
 
 /** A line over time: the period and the comparison, day by day. */
 export interface MetricLine {
@@ -25,10 +35,15 @@ export interface MetricLine {
   expected: number
 }
 
-export interface ProfileFigures {
-  profile: number
+/** A row of the table: one profile, or the profiles of a network or a set together. */
+export interface RowFigures {
+  /** The profile of the row; absent for a row of several. */
+  profile?: number
+  /** The row's profiles as they stand in an address. */
+  who: string
   name: string
   network: string
+  /** What stands beside the name: the network, or how many profiles there are. */
   networkName: string
   figures: Record<string, ComparedFigure>
   firstFetch: boolean
@@ -38,39 +53,40 @@ export interface Overview {
   figures: ComparedFigure[]
   sparklines: Record<string, DayPoint[]>
   line: MetricLine
-  profiles: ProfileFigures[]
+  second?: MetricLine
+  /** The metrics of the table's columns. */
+  metrics: readonly string[]
+  by: Grouping
+  profiles: RowFigures[]
   notes: Note[]
 }
 
-/**
- * What happened in a scope: headline figures with their change, one metric's line, and the table by profile.
- *
- * @param metric  the metric of the line
- */
-export async function overview(db: ClientDb, scope: ResolvedScope, metric: string): Promise<Overview> {
-  metricById(metric)
-  const metrics = [...new Set([...HEADLINES, ...TABLE_METRICS])]
-  const columns = columnsFor([...HEADLINES, metric])
+/** What happened in a scope: headline figures with their change, one metric's line, and the table by profile, network or set. */
+export async function overview(db: ClientDb, scope: ResolvedScope, { metric, second, figures = '', by = 'profile' }: OverviewQuery): Promise<Overview> {
+  const shown = [metric, ...(second ? [second] : [])]
+  shown.forEach(metricById)
+  const { headlines, table } = figureSetById(figures)
   const ids = scope.connected.map(({ profile_id: profile }) => profile)
   const [rolled, current, earlier, notes] = await Promise.all([
-    rollUp(db, scope, metrics),
-    dayTotals(db, ids, scope.period, columns),
-    scope.comparison && dayTotals(db, ids, scope.comparison.period, columnsFor([metric])),
+    rollUp(db, scope, [...new Set([...headlines, ...table])]),
+    dayTotals(db, ids, scope.period, columnsFor([...headlines, ...shown])),
+    scope.comparison && dayTotals(db, ids, scope.comparison.period, columnsFor(shown)),
     notesIn(db, scope.period),
   ])
   const context = contextOf(db, scope)
   return {
-    figures: HEADLINES.map((id) => compareFigures(id, rolled, context)),
-    sparklines: Object.fromEntries(HEADLINES.map((id) => [id, dailyPoints(id, scope.period, current, db.universe)])),
+    figures: headlines.map((id) => compareFigures(id, rolled, context)),
+    sparklines: Object.fromEntries(headlines.map((id) => [id, dailyPoints(id, scope.period, current, db.universe)])),
     line: lineOf(db, scope, metric, current, earlier),
-    profiles: profileTable(db, scope, rolled, TABLE_METRICS),
-    notes,
+    ...(second && { second: lineOf(db, scope, second, current, earlier) }),
+    metrics: table, by, profiles: rowsBy(db, scope, rolled, table, by), notes,
   }
 }
 
 /** A metric's line from the day totals of both periods. */
 export function lineOf(db: ClientDb, scope: ResolvedScope, metric: string, current: DayTotals[], earlier: DayTotals[] | undefined): MetricLine {
-  const expected = scope.connected.filter(({ network }) => reportsMetric(networkById(network), metric)).length
+  const { isPublic } = metricById(metric)
+  const expected = scope.connected.filter(({ network, consent }) => reportsMetric(networkById(network), metric) && (isPublic || consent !== 'none')).length
   return {
     metric, expected,
     current: dailyPoints(metric, scope.period, current, db.universe),
@@ -78,17 +94,45 @@ export function lineOf(db: ClientDb, scope: ResolvedScope, metric: string, curre
   }
 }
 
-/** The figures of each profile by itself. */
-export function profileTable(db: ClientDb, scope: ResolvedScope, rolled: ComparedAggregates, metrics: readonly string[]): ProfileFigures[] {
+interface Group {
+  profile?: number
+  who: string
+  name: string
+  network: string
+  networkName: string
+  rows: ProfileRow[]
+}
+
+const count = (rows: readonly ProfileRow[]): string => `${rows.length} ${rows.length === 1 ? 'profile' : 'profiles'}`
+
+function groupsOf({ profiles, sets }: ResolvedScope, by: Grouping): Group[] {
+  switch (by) {
+    case 'profile':
+      return profiles.map((row) => ({ profile: row.profile_id, who: String(row.profile_id), name: row.name, network: row.network, networkName: row.networkName, rows: [row] }))
+    case 'network':
+      return NETWORKS.flatMap(({ id, name }) => {
+        const rows = profiles.filter(({ network }) => network === id)
+        return rows.length > 0 ? [{ who: rows.map(({ profile_id: profile }) => profile).join(','), name, network: id, networkName: count(rows), rows }] : []
+      })
+    case 'set':
+      return sets.flatMap(({ name, profiles: members }) => {
+        const rows = profiles.filter(({ profile_id: profile }) => members.includes(profile))
+        return rows.length > 0 ? [{ who: rows.map(({ profile_id: profile }) => profile).join(','), name, network: '', networkName: count(rows), rows }] : []
+      })
+  }
+}
+
+/** The figures of each profile, network or set by itself. A profile can be in many sets, so the rows of sets do not add up to the whole. */
+export function rowsBy(db: ClientDb, scope: ResolvedScope, rolled: ComparedAggregates, metrics: readonly string[], by: Grouping = 'profile'): RowFigures[] {
   const context = contextOf(db, scope)
-  const only = (profile: number): ComparedAggregates => ({
-    current: rolled.current.filter((aggregate) => aggregate.profile === profile),
-    ...(rolled.earlier && { earlier: { ...rolled.earlier, aggregates: rolled.earlier.aggregates.filter((aggregate) => aggregate.profile === profile) } }),
-  })
-  return scope.profiles.map((row) => {
-    const own = only(row.profile_id)
+  return groupsOf(scope, by).map(({ rows, ...group }) => {
+    const ids = new Set(rows.map(({ profile_id: profile }) => profile))
+    const own: ComparedAggregates = {
+      current: rolled.current.filter(({ profile }) => ids.has(profile)),
+      ...(rolled.earlier && { earlier: { ...rolled.earlier, aggregates: rolled.earlier.aggregates.filter(({ profile }) => ids.has(profile)) } }),
+    }
     return {
-      profile: row.profile_id, name: row.name, network: row.network, networkName: row.networkName, firstFetch: row.first_fetch === 1,
+      ...group, firstFetch: rows.some(({ first_fetch: first }) => first === 1),
       figures: Object.fromEntries(metrics.map((metric) => [metric, compareFigures(metric, own, context)])),
     }
   })

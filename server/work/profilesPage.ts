@@ -27,7 +27,6 @@ export interface ProfileState extends ProfileRow {
   missing: Period[]
   /** Days of the strip without a metric, for every metric that we are given of this profile. Rates have what their parts have. */
   missingOf: Record<string, Period[]>
-  oldest: string | null
   restatements: number
   /** In how many days the network forgets something that we do not have; absent when everything is here. */
   forgetsInDays?: number
@@ -40,12 +39,8 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
   const last = lastCompleteDay(now(), db.timeZone)
   const strip = daysEnding(last, STRIP_DAYS)
   const [kept, table] = await Promise.all([
-    db.rows<{ profile_id: number; oldest: string; restatements: number }>(sql`
-      SELECT   d.profile_id, MIN(d.day) AS oldest,
-               (SELECT COUNT(DISTINCT r.day) FROM restatement r WHERE r.client_id = d.client_id AND r.profile_id = d.profile_id) AS restatements
-      FROM     profile_day d
-      WHERE    d.client_id = ${db.client}
-      GROUP BY d.profile_id`),
+    db.rows<{ profile_id: number; restatements: number }>(sql`
+      SELECT   profile_id, COUNT(DISTINCT day) AS restatements FROM restatement WHERE client_id = ${db.client} GROUP BY profile_id`),
     facts(db, profiles.map(({ profile_id: id }) => id), [strip]),
   ])
   return profiles.map((profile) => {
@@ -56,7 +51,7 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
       ...profile, strip, historyDays: profile.consent === 'none' ? network.publicDays : network.historyDays,
       missing: missingRanges(strip, daysWith(table, profile.profile_id, () => true)),
       missingOf: coverage(table, profile, strip),
-      oldest: row?.oldest ?? null, restatements: row?.restatements ?? 0,
+      restatements: row?.restatements ?? 0,
       ...(isBehind && profile.is_active && { forgetsInDays: daysUntilForgotten(profile.synced_to, last, profile.consent === 'given' ? network.historyDays : network.publicDays) }),
       job: jobs.find(({ subject }) => Number(subject) === profile.profile_id) ?? null,
     }

@@ -28,5 +28,6 @@ export const contextOf = (db: ClientDb, scope: ResolvedScope, explain = false): 
   period: scope.period,
   universe: db.universe,
   names: new Map(scope.allProfiles.map(({ profile_id: profile, name, networkName }) => [profile, `${name}, ${networkName}`])),
+  fetching: new Set(scope.allProfiles.filter(({ first_fetch: first }) => first === 1).map(({ profile_id: profile }) => profile)),
   explain,
 })

@@ -33,7 +33,7 @@ const scope = () => resolveScope(db, { who: [], sets: [], period: 'last 10 days'
 
 describe('a mixed set, with pencil', () => {
   it('adds what can be added, over the days that are there', async () => {
-    const { figures } = await overview(db, await scope(), 'impressions')
+    const { figures } = await overview(db, await scope(), { metric: 'impressions' })
     const impressions = figures.find(({ figure }) => figure.metric === 'impressions')!
     // page: 110 + 111 + … + 118 = 1,026; photos: 210 + … + 219 = 2,145
     expect(impressions.figure).toMatchObject({ value: 1026 + 2145, coverage: { expected: 20, present: 19 } })
@@ -45,7 +45,7 @@ describe('a mixed set, with pencil', () => {
   })
 
   it('bounds the reach of each profile by hand', async () => {
-    const { profiles } = await overview(db, await scope(), 'impressions')
+    const { profiles } = await overview(db, await scope(), { metric: 'impressions' })
     const reach = (profile: number) => profiles.find((row) => row.profile === profile)!.figures.reach!.figure
     // page: at least a week of 310. Tiles from the end: the last seven days as a week of 310, and the first three day by day, 60 + 61 + 62.
     // Impressions are no ceiling, since a day is missing.

@@ -78,7 +78,7 @@ describe('one profile and seven days, with pencil', () => {
     console.table(rows)
     await addDaysOf(db, rows)
     const scope = await resolveScope(db, { who: [], sets: [], period: 'last-7-days', against: 'none' })
-    const { figures } = await overview(db, scope, 'impressions')
+    const { figures } = await overview(db, scope, { metric: 'impressions' })
     expect(figures.map(({ figure }) => [figure.metric, figure.value, figure.exactness])).toEqual([
       // the network gives the reach of exactly these seven days
       ['reach', 2100, 'exact'],

@@ -15,7 +15,8 @@ const isRange = computed(() => figure.value.value === undefined && figure.value.
   <span v-if="figure.reason" class="small">{{ figure.reason }}</span>
   <span v-else-if="text.range" class="small">{{ text.range }}<template v-if="compared.change"> · <ChangeText :metric="figure.metric" :change="compared.change" short /></template></span>
   <span v-else-if="compared.change" class="small"><ChangeText :metric="figure.metric" :change="compared.change" :short="isRange" /></span>
-  <span v-if="isPartial" class="small part">some days missing</span>
+  <span v-if="figure.coverage.fetching" class="small part">first fetch running, will grow</span>
+  <span v-else-if="isPartial" class="small part">some days missing</span>
 </template>
 
 <style scoped>

@@ -20,18 +20,21 @@ export interface ProfileRow {
   synced_at: Date | null
   first_fetch: number
   sync_error: string | null
+  /** The first day with any figure. */
+  oldest: string | null
   /** Whether it has any figures; a profile that nobody has connected yet is no part of a figure, and no gap either. */
   has_figures: number
 }
 
-const FIGURES = raw('EXISTS (SELECT 1 FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id) AS has_figures')
+const OLDEST = raw('(SELECT MIN(d.day) FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id) AS oldest')
 
-const withNetwork = (row: Omit<ProfileRow, 'networkName'>): ProfileRow => ({ ...row, networkName: networkById(row.network).name })
+type Stored = Omit<ProfileRow, 'networkName' | 'has_figures'>
+const withNetwork = (row: Stored): ProfileRow => ({ ...row, networkName: networkById(row.network).name, has_figures: row.oldest === null ? 0 : 1 })
 
 /** Every profile of a client, those switched off included. */
 export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
-  const rows = await db.rows<Omit<ProfileRow, 'networkName'>>(sql`
-    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, synced_at, first_fetch, sync_error, ${FIGURES}
+  const rows = await db.rows<Stored>(sql`
+    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, synced_at, first_fetch, sync_error, ${OLDEST}
     FROM     profile p
     WHERE    client_id = ${db.client}
     ORDER BY profile_id`)
@@ -71,8 +74,8 @@ export const memberOf = ({ profile_id: profile, network, consent }: ProfileRow):
 
 /** One profile with its sealed tokens, for a sync. */
 export async function profileForSync(db: ClientDb, profileId: number): Promise<(ProfileRow & { tokens: Buffer | null }) | undefined> {
-  const row = await db.one<Omit<ProfileRow, 'networkName'> & { tokens: Buffer | null }>(sql`
-    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, synced_at, first_fetch, sync_error, tokens, ${FIGURES}
+  const row = await db.one<Stored & { tokens: Buffer | null }>(sql`
+    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, synced_at, first_fetch, sync_error, tokens, ${OLDEST}
     FROM   profile p
     WHERE  client_id = ${db.client}
     AND    profile_id = ${profileId}`)

@@ -1,0 +1,13 @@
+import { getQuery } from 'h3'
+import { tableOf } from '../../../../../exports/tableOf'
+import { clientRoute, idParam } from '../../../../../http/route'
+import { sendTables } from '../../../../../http/sendTables'
+import { editionById } from '../../../../../reports/editions'
+
+/** The tables of an edition as they were frozen: all of them as a workbook, or one block's as CSV. */
+export default clientRoute('read', async ({ event, db }) => {
+  const edition = await editionById(db, idParam(event, 'edition', 'edition'))
+  const { block } = getQuery(event)
+  const tables = edition.content.blocks.filter(({ id }) => typeof block !== 'string' || id === block).flatMap((each) => tableOf(each) ?? [])
+  return await sendTables(event, `${edition.title} edition ${edition.number}`, tables)
+})

@@ -1,0 +1,8 @@
+import { clientRoute, idParam } from '../../../../../http/route'
+import { notFound } from '../../../../../problems/problem'
+import { removeScope } from '../../../../../work/savedScopes'
+
+export default clientRoute('write', async ({ event, db }) => {
+  if (!(await removeScope(db, idParam(event, 'scope', 'saved scope'), false))) throw notFound('saved scope')
+  return { ok: true }
+})

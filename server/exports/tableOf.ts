@@ -1,0 +1,179 @@
+import { formatFigure } from '../../core/format/formatFigure'
+import { metricById } from '../../core/metrics/catalogue'
+import type { Unit } from '../../core/metrics/metric'
+import { lengthOf } from '../../core/periods/period'
+import type { ComparedFigure } from '../../core/rollup/compareFigures'
+import type { DayPoint } from '../../core/series/dailyPoints'
+import { splitById } from '../../core/splits/splits'
+import type { FilledBlock } from '../reports/content'
+import type { ListedPost } from '../work/content'
+import type { ProfileSearch } from '../work/findProfiles'
+import type { MetricLine, RowFigures } from '../work/overview'
+import type { SplitView } from '../work/parts'
+import type { Subject } from '../work/subject'
+import type { TargetView } from '../work/targets'
+import type { UnusualFinding } from '../work/unusual'
+import type { Why } from '../work/why'
+import type { CellKind, Column, Table } from './table'
+
+const KINDS: Record<Unit, CellKind> = { count: 'count', people: 'count', share: 'share', times: 'number', seconds: 'number' }
+const kindOf = (metric: string): CellKind => KINDS[metricById(metric).unit]
+const text = (title: string): Column => ({ title, kind: 'text' })
+const count = (title: string): Column => ({ title, kind: 'count' })
+const share = (title: string): Column => ({ title, kind: 'share' })
+const number = (title: string): Column => ({ title, kind: 'number' })
+const day = (title: string): Column => ({ title, kind: 'day' })
+
+/** What a block shows, as one table; a text has none. */
+export function tableOf(block: FilledBlock): Table | undefined {
+  const table = bare(block)
+  return table && { ...table, name: block.title || table.name }
+}
+
+function bare(block: FilledBlock): Table | undefined {
+  switch (block.kind) {
+    case 'figures':
+      return figures(block.figures)
+    case 'chart':
+      return line(block.line, block.second)
+    case 'table':
+      return rows(block.rows, block.metrics)
+    case 'parts':
+      return parts(block.split)
+    case 'why':
+      return why(block.why)
+    case 'unusual':
+      return unusual(block.metric, block.days)
+    case 'subject':
+      return subject(block.subject)
+    case 'targets':
+      return targets(block.targets)
+    case 'posts':
+      return posts(block.posts)
+    case 'profiles':
+      return {
+        name: 'Profiles', columns: [text('Profile'), text('Network'), text('Id'), text('State'), day('Figures since'), count('Days of the strip'), count('Days missing')],
+        rows: block.rows.map((row) => [row.name, row.networkName, row.remoteId, row.state, row.oldest, lengthOf(row.strip), row.missing.reduce((sum, gap) => sum + lengthOf(gap), 0)]),
+      }
+    case 'found':
+      return found(block.found)
+    case 'text':
+      return undefined
+  }
+}
+
+/** A figure in full: its value or bounds, what it rests on, and how it has changed. Units differ from row to row, so shares are parts of one. */
+function figures(list: readonly ComparedFigure[]): Table {
+  return {
+    name: 'Figures',
+    columns: [text('Metric'), number('Value'), number('At least'), number('At most'), text('As written'), text('Known'), count('Profile-days with data'), count('Profile-days expected'), number('Was'), number('Difference'), share('Change'), text('Remark')],
+    rows: list.map(({ figure, change }) => [
+      metricById(figure.metric).name, figure.value, figure.low, figure.high, formatFigure(figure, 'en-GB').full, figure.exactness, figure.coverage.present, figure.coverage.expected, change?.from, change?.difference, change?.relative,
+      figure.reason ?? change?.basis ?? change?.reason ?? (change?.small ? 'small base' : ''),
+    ]),
+  }
+}
+
+function line(first: MetricLine, second: MetricLine | undefined): Table {
+  const lines = [{ line: first, name: metricById(first.metric).name }, ...(second ? [{ line: second, name: metricById(second.metric).name }] : [])]
+  const value = ({ metric }: MetricLine, title: string): Column => ({ title, kind: kindOf(metric) })
+  const isBounded = (points: readonly DayPoint[]) => points.some(({ low }) => low !== undefined)
+  return {
+    name: `${lines.map(({ name }) => name).join(' and ')} a day`,
+    columns: [
+      day('Day'), ...lines.flatMap(({ line, name }) => [value(line, name), ...(isBounded(line.current) ? [value(line, `${name}, at least`), value(line, `${name}, at most`)] : []), count(`Profiles with ${name.toLowerCase()}`)]),
+      ...(first.earlier ? [day('Comparison day'), value(first, `${metricById(first.metric).name} then`)] : []),
+    ],
+    rows: first.current.map((point, index) => [
+      point.day, ...lines.flatMap(({ line }) => {
+        const at = line.current[index]
+        return [at?.value, ...(isBounded(line.current) ? [at?.low, at?.high] : []), at?.present]
+      }),
+      ...(first.earlier ? [first.earlier[index]?.day, first.earlier[index]?.value] : []),
+    ]),
+  }
+}
+
+function rows(list: readonly RowFigures[], metrics: readonly string[]): Table {
+  const isBounded = (metric: string) => list.some(({ figures: own }) => own[metric]!.figure.low !== undefined)
+  return {
+    name: 'Table',
+    columns: [text('Name'), text('Network'), ...metrics.flatMap((metric): Column[] => {
+      const { name } = metricById(metric)
+      const kind = kindOf(metric)
+      return [{ title: name, kind }, ...(isBounded(metric) ? [{ title: `${name}, at least`, kind }, { title: `${name}, at most`, kind }] : []), { title: `${name}, difference`, kind }]
+    })],
+    rows: list.map((row) => [row.name, row.networkName, ...metrics.flatMap((metric) => {
+      const { figure, change } = row.figures[metric]!
+      return [figure.value, ...(isBounded(metric) ? [figure.low, figure.high] : []), change?.difference]
+    })]),
+  }
+}
+
+function parts({ split, kind, rows: list, times }: SplitView): Table {
+  const { name, base } = splitById(split)
+  if (kind === 'times') {
+    return {
+      name, columns: [text('Profile'), count('Days'), text('Seen'), count('People'), share(`Share ${base}`), number('Frequency')],
+      rows: times.flatMap((profile) => profile.counts.map((each) => [profile.name, profile.windowDays, each.name, each.people, each.share, profile.frequency])),
+    }
+  }
+  return kind === 'overlapping'
+    ? { name, columns: [text('Part'), count('At least'), count('At most')], rows: list.map((row) => [row.name, row.low, row.high]) }
+    : { name, columns: [text('Part'), count('Value'), share(`Share ${base}`), count('Was, on days with both'), count('Is, on days with both')], rows: list.map((row) => [row.name, row.value, row.share, row.from, row.to]) }
+}
+
+function why({ metric, explanations, reason }: Why): Table {
+  const name = `Why ${metricById(metric).name.toLowerCase()} changed`
+  if (explanations.length === 0) return { name, columns: [text('Remark')], rows: [[reason ?? '']] }
+  return {
+    name, columns: [text('Explanation'), text('Part'), number('Change'), number('By mix'), number('By rate')],
+    rows: explanations.flatMap((each) => (each.kind === 'parts'
+      ? each.parts.map((part) => [each.title, part.key, part.change, null, null])
+      : each.parts.map((part) => [each.title, part.key, part.mix + part.rate, part.mix, part.rate]))),
+  }
+}
+
+const unusual = (metric: string, list: readonly UnusualFinding[]): Table => ({
+  name: 'Unusual days',
+  columns: [day('Day'), text('Profile'), { title: metricById(metric).name, kind: kindOf(metric) }, { title: 'Usually', kind: kindOf(metric) }, number('Modified z-score'), count('Posts'), text('Explained by')],
+  rows: list.map((each) => [each.day, each.name, each.value, each.usual, each.score, each.posts.length, each.explainedBy?.title ?? '']),
+})
+
+function subject({ metric, own, networks, field, reason }: Subject): Table {
+  return {
+    name: `${metricById(metric).name} and the subject`, columns: [text('What'), share('Change'), share('Part of one’s own'), text('Remark')],
+    rows: [
+      ['One’s own', own?.relative, null, own?.reason ?? ''],
+      ...(networks ? [['As the networks moved', networks.relative, null, networks.untold.length > 0 ? `Not told by ${networks.untold.join(', ')}` : ''], ...networks.parts.map((part) => [part.name, part.relative, part.share, ''])] : []),
+      ...(field ? [['The field', field.change.relative, null, `${field.own} own and ${field.rivals} rival profiles`]] : []),
+      ...(reason ? [['', null, null, reason]] : []),
+    ],
+  }
+}
+
+const targets = (list: readonly TargetView[]): Table => ({
+  name: 'Targets',
+  columns: [text('Metric'), text('Of'), number('Wanted'), day('From'), day('By'), number('So far'), share('Way done'), share('Time over'), number('Pace a day'), number('Pace needed'), number('Heading for'), number('At least'), number('At most'), text('Standing')],
+  rows: list.map(({ metric, whoWords, wanted, from, by, figure, progress, heading }) => [
+    metricById(metric).name, whoWords, wanted, from, by, figure.value, progress.done, progress.elapsed, progress.pace, progress.paceNeeded, heading?.value, heading?.low, heading?.high, progress.standing,
+  ]),
+})
+
+const posts = (list: readonly ListedPost[]): Table => ({
+  name: 'Posts', columns: [text('Id'), text('Published'), text('Profile'), text('Network'), text('Format'), text('Text'), count('Impressions'), count('Interactions'), share('Interactions by impression'), share('At least'), share('At most')],
+  rows: list.map((post) => [post.id, new Date(post.publishedAt).toISOString(), post.name, post.networkName, post.format, post.text, post.impressions, post.interactions, post.rate?.value, post.rate?.low, post.rate?.high]),
+})
+
+function found(search: ProfileSearch | null): Table {
+  return {
+    name: 'Profiles found', columns: [text('Result'), text('Network'), text('Handle'), text('Name'), count('Followers')],
+    rows: search ? [
+      ...search.linked.map((each) => ['Linked from the page', each.networkName, each.handle, each.name, each.followers]),
+      ...search.broken.map((each) => ['Linked, but not there', each.networkName, each.handle, '', null]),
+      ...search.unlinked.map((each) => ['There, but not linked', each.networkName, each.handle, each.name, each.followers]),
+      ...search.free.map((network) => ['Free', network, search.handle, '', null]),
+      ...search.taken.map((each) => [each.isOwn ? 'Taken, by the client' : 'Taken', each.networkName, search.handle, each.name, null]),
+    ] : [],
+  }
+}

@@ -1,0 +1,208 @@
+import { networkById } from '../../core/networks/networks'
+import type { Comparison } from '../../core/periods/comparison'
+import { daysEnding, lengthOf, type Period } from '../../core/periods/period'
+import { partName, splitById, SPLITS, TIMES, type Split } from '../../core/splits/splits'
+import { fitsTimes, timesBounds, type TimesBounds } from '../../core/splits/timesBounds'
+import type { ClientDb } from '../db/clientDb'
+import type { ProfileRow } from '../db/questions/profiles'
+import { raw, sql, type Raw } from '../db/sql'
+import { badRequest } from '../problems/problem'
+import type { ResolvedScope } from './resolveScope'
+
+/** One part of a split over a period. */
+export interface PartFigure {
+  part: string
+  name: string
+  /** The sum over days and profiles; absent for people, who are not added. */
+  value?: number
+  /** Of people: the largest single day of a profile, and all days and profiles added. */
+  low?: number
+  high?: number
+  /** The part of all parts, where they add up. */
+  share?: number
+  /** The change over the days that both periods have. */
+  from?: number
+  to?: number
+}
+
+/** How many people saw something how often, on one profile, in the days that end the period. */
+export interface TimesOfProfile {
+  profile: number
+  name: string
+  windowDays: number
+  /** Of the window's last day, which is the period's last. */
+  counts: { part: string; name: string; people: number; share: number }[]
+  people: number
+  bounds: TimesBounds
+  /** Impressions in the window divided by the people; absent when a day of impressions is missing. */
+  frequency?: number
+  /** Whether the frequency can be the mean of these counts. */
+  fits?: boolean
+}
+
+/** A split of a scope, as far as its networks give it. */
+export interface SplitView {
+  split: string
+  kind: Split['kind']
+  rows: PartFigure[]
+  times: TimesOfProfile[]
+  /** Days with data, of those that could have it, over all profiles that give it. */
+  present: number
+  expected: number
+  profiles: string[]
+  /** Profiles whose network does not give it. */
+  without: number
+  /** What the networks keep back, in a sentence. */
+  withheld?: string
+}
+
+interface Giving {
+  row: ProfileRow
+  rule: Split['networks'][string]
+}
+
+/** Every split that some profile of the scope gives. */
+export async function splitsOf(db: ClientDb, scope: ResolvedScope): Promise<SplitView[]> {
+  const views: SplitView[] = []
+  for (const { id } of SPLITS) if (giving(scope, splitById(id)).length > 0) views.push(await splitOf(db, scope, id))
+  return views
+}
+
+/**
+ * One split over a scope.
+ *
+ * @throws Problem 400 when there is no such split
+ */
+export async function splitOf(db: ClientDb, scope: ResolvedScope, id: string): Promise<SplitView> {
+  if (!SPLITS.some((split) => split.id === id)) throw badRequest('There is no such way to split a figure. Choose one from the list.')
+  const split = splitById(id)
+  const members = giving(scope, split)
+  const ids = members.map(({ row }) => row.profile_id)
+  const { days } = (await db.one<{ days: number }>(sql`
+    SELECT COUNT(*) AS days
+    FROM   (SELECT DISTINCT profile_id, day
+            FROM   profile_day_part
+            WHERE  client_id = ${db.client}
+            AND    profile_id IN (${ids})
+            AND    split = ${id}
+            AND    day BETWEEN ${scope.period.from} AND ${scope.period.to}) present`))!
+  const expected = lengthOf(scope.period) * members.length
+  return {
+    split: id, kind: split.kind, present: days, expected, profiles: members.map(({ row }) => `${row.name}, ${row.networkName}`), without: scope.connected.length - members.length,
+    rows: split.kind === 'parts' ? await sums(db, scope, split, ids) : split.kind === 'overlapping' ? await bounds(db, scope, split, ids) : [],
+    times: split.kind === 'times' ? await times(db, scope.period, split, members) : [],
+    ...(days < expected && { withheld: withheldOf(members, expected - days) }),
+  }
+}
+
+const giving = (scope: ResolvedScope, split: Split): Giving[] =>
+  scope.connected.filter(({ consent }) => consent !== 'none').flatMap((row) => (split.networks[row.network] ? [{ row, rule: split.networks[row.network]! }] : []))
+
+function withheldOf(members: readonly Giving[], missing: number): string | undefined {
+  const limits = [...new Map(members.flatMap(({ row, rule }) => (rule.minimum ? [[row.network, rule.minimum] as const] : [])))]
+  if (limits.length === 0) return undefined
+  const words = limits.map(([network, { people, days }]) => `${networkById(network).name} keeps it back below ${people} people ${days === 1 ? 'in a day' : `in ${days} days`}`)
+  return `Withheld or missing on ${missing} ${missing === 1 ? 'day' : 'days'}: ${words.join('; ')}. What is kept back is not zero.`
+}
+
+async function sums(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
+  const [rows, paired] = await Promise.all([
+    db.rows<{ part: string; value: number }>(sql`
+      SELECT   part, SUM(value) AS value
+      FROM     profile_day_part
+      WHERE    client_id = ${db.client}
+      AND      profile_id IN (${ids})
+      AND      split = ${split.id}
+      AND      day BETWEEN ${scope.period.from} AND ${scope.period.to}
+      GROUP BY part`),
+    scope.comparison ? pairedParts(db, scope.period, scope.comparison, split.id, ids) : undefined,
+  ])
+  const all = rows.reduce((sum, { value }) => sum + value, 0)
+  const parts = split.parts?.map(({ id }) => id) ?? rows.sort((a, b) => b.value - a.value || a.part.localeCompare(b.part)).map(({ part }) => part)
+  if (rows.length === 0) return []
+  return parts.map((part) => {
+    const value = rows.find((row) => row.part === part)?.value ?? 0
+    return { part, name: partName(split, part), value, ...(all > 0 && { share: value / all }), ...(paired && paired.days > 0 && { from: paired.earlier.get(part) ?? 0, to: paired.current.get(part) ?? 0 }) }
+  })
+}
+
+/** SQL for the day of the comparison that belongs to a day of the period. 29 February compared by date stands alone. */
+function counterpartDay({ pairing }: Comparison): { day: Raw; isPaired: Raw } {
+  if (pairing.kind === 'days') return { day: raw(`c.day - INTERVAL ${Math.trunc(pairing.days)} DAY`), isPaired: raw('1 = 1') }
+  const years = Math.trunc(pairing.years)
+  return { day: raw(`c.day - INTERVAL ${years} YEAR`), isPaired: raw(`DAY(c.day - INTERVAL ${years} YEAR) = DAY(c.day)`) }
+}
+
+/** The parts over the days of a profile that have the split both in the period and in the comparison. */
+async function pairedParts(db: ClientDb, period: Period, comparison: Comparison, split: string, ids: number[]) {
+  const { day, isPaired } = counterpartDay(comparison)
+  const rows = await db.rows<{ side: 'current' | 'earlier'; part: string; value: number }>(sql`
+    WITH days AS (
+      SELECT DISTINCT c.profile_id, c.day, ${day} AS earlier_day
+      FROM   profile_day_part c
+      JOIN   profile_day_part e ON e.client_id = c.client_id AND e.profile_id = c.profile_id AND e.split = c.split AND e.day = ${day}
+      WHERE  c.client_id = ${db.client}
+      AND    c.profile_id IN (${ids})
+      AND    c.split = ${split}
+      AND    c.day BETWEEN ${period.from} AND ${period.to}
+      AND    ${isPaired})
+    SELECT   'current' AS side, p.part, SUM(p.value) AS value
+    FROM     days d
+    JOIN     profile_day_part p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id AND p.split = ${split} AND p.day = d.day
+    GROUP BY p.part
+    UNION ALL
+    SELECT   'earlier', p.part, SUM(p.value)
+    FROM     days d
+    JOIN     profile_day_part p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id AND p.split = ${split} AND p.day = d.earlier_day
+    GROUP BY p.part`)
+  const side = (name: 'current' | 'earlier') => new Map(rows.filter((row) => row.side === name).map(({ part, value }) => [part, value]))
+  return { current: side('current'), earlier: side('earlier'), days: rows.length }
+}
+
+/** People by way: never added, so between the largest single day and all days added, and no more than the impressions that came that way. */
+async function bounds(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
+  const rows = await db.rows<{ part: string; low: number; high: number; shown: number | null }>(sql`
+    SELECT    p.part, MAX(p.value) AS low, SUM(p.value) AS high, SUM(i.value) AS shown
+    FROM      profile_day_part p
+    LEFT JOIN profile_day_part i ON i.client_id = p.client_id AND i.profile_id = p.profile_id AND i.split = 'impressions_by_source' AND i.day = p.day AND i.part = p.part
+    WHERE     p.client_id = ${db.client}
+    AND       p.profile_id IN (${ids})
+    AND       p.split = ${split.id}
+    AND       p.day BETWEEN ${scope.period.from} AND ${scope.period.to}
+    GROUP BY  p.part`)
+  return (split.parts ?? []).flatMap(({ id, name }) => {
+    const row = rows.find(({ part }) => part === id)
+    return row ? [{ part: id, name, low: row.low, high: Math.max(row.low, Math.min(row.high, row.shown ?? Infinity)) }] : []
+  })
+}
+
+async function times(db: ClientDb, period: Period, split: Split, members: readonly Giving[]): Promise<TimesOfProfile[]> {
+  const rows = await db.rows<{ profile_id: number; part: string; value: number }>(sql`
+    SELECT profile_id, part, value
+    FROM   profile_day_part
+    WHERE  client_id = ${db.client}
+    AND    profile_id IN (${members.map(({ row }) => row.profile_id)})
+    AND    split = ${split.id}
+    AND    day = ${period.to}`)
+  const result: TimesOfProfile[] = []
+  for (const { row, rule } of members) {
+    const people = new Map(rows.filter(({ profile_id: id }) => id === row.profile_id).map(({ part, value }) => [part, value]))
+    const known = timesBounds(people)
+    if (!known) continue
+    const window = daysEnding(period.to, rule.windowDays!)
+    const shown = await db.one<{ impressions: number | null; days: number }>(sql`
+      SELECT SUM(impressions) AS impressions, COUNT(impressions) AS days
+      FROM   profile_day
+      WHERE  client_id = ${db.client}
+      AND    profile_id = ${row.profile_id}
+      AND    day BETWEEN ${window.from} AND ${window.to}`)
+    const frequency = shown?.days === rule.windowDays ? shown!.impressions! / known.people : undefined
+    result.push({
+      profile: row.profile_id, name: `${row.name}, ${row.networkName}`, windowDays: rule.windowDays!, people: known.people, bounds: known,
+      counts: TIMES.map(({ id, name }) => ({ part: id, name, people: people.get(id) ?? 0, share: (people.get(id) ?? 0) / known.people })),
+      ...(frequency !== undefined && { frequency, fits: fitsTimes(frequency, known) }),
+    })
+  }
+  return result
+}
+
