@@ -1,6 +1,6 @@
 /** The work from top to bottom, as the rail shows it. Only what exists is listed. */
 export const STAGES = [
-  { name: 'Gather', pages: [{ name: 'Profiles', path: 'profiles' }, { name: 'Imports', path: 'imports' }] },
+  { name: 'Gather', pages: [{ name: 'Profiles', path: 'profiles' }, { name: 'Find profiles', path: 'find' }, { name: 'Imports', path: 'imports' }] },
   { name: 'Read', pages: [{ name: 'Overview', path: 'overview' }, { name: 'Content', path: 'content' }] },
   { name: 'Report', pages: [{ name: 'Reports', path: 'reports' }, { name: 'Editions', path: 'editions' }] },
 ] as const

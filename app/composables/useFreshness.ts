@@ -1,5 +1,5 @@
 /** The queries that show figures. */
-const WITH_FIGURES = ['overview', 'workings', 'why', 'unusual', 'posts', 'profiles', 'all-clients']
+const WITH_FIGURES = ['overview', 'workings', 'why', 'unusual', 'posts', 'profiles', 'all-clients', 'parts', 'subject', 'targets']
 const LOOK_EVERY_MS = 1200
 
 /**

@@ -1,18 +1,18 @@
 import { isMetric } from '~~/core/metrics/catalogue'
 
-/** The figure whose working is open: a metric, and a profile where it is one of the table. It stands in the address. */
+/** The figure whose working is open: a metric, and the profiles of a row where it is one of the table. It stands in the address. */
 export function useSelectedFigure() {
   const route = useRoute()
   const router = useRouter()
   const shell = useShell()
   const selected = computed(() => {
-    const [metric = '', profile] = String(route.query.figure ?? '').split('.')
-    return isMetric(metric) ? { metric, profile: profile && /^\d+$/.test(profile) ? Number(profile) : undefined } : undefined
+    const [metric = '', who] = String(route.query.figure ?? '').split('.')
+    return isMetric(metric) ? { metric, who: who && /^s?\d+(,s?\d+)*$/.test(who) ? who : undefined } : undefined
   })
-  async function select(metric: string, profile?: number): Promise<void> {
+  async function select(metric: string, who?: string): Promise<void> {
     shell.isMarginOpen = true
-    await router.replace({ query: { ...route.query, figure: profile === undefined ? metric : `${metric}.${profile}` } })
+    await router.replace({ query: { ...route.query, figure: who === undefined ? metric : `${metric}.${who}` } })
   }
-  const isSelected = (metric: string, profile?: number) => selected.value?.metric === metric && selected.value.profile === profile
+  const isSelected = (metric: string, who?: string) => selected.value?.metric === metric && selected.value.who === who
   return { selected, select, isSelected }
 }

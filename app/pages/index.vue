@@ -2,13 +2,20 @@
 import { formatCount } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { ClientSummary } from '~~/server/work/allClients'
+import { formatValue } from '~~/core/format/formatValue'
+import type { ClientSummary, Due } from '~~/server/work/allClients'
+import type { TargetView } from '~~/server/work/targets'
 
 useHead({ title: 'All clients · Zaffer' })
 const session = useSession()
 const locale = useLocale()
 const { data, error, isLoading } = useQuery({ key: ['all-clients'], query: () => api<ClientSummary[]>('/api/clients') })
 const waiting = computed(() => (data.value ?? []).flatMap((client) => client.unusual.map((finding) => ({ client, finding }))).sort((a, b) => Math.abs(b.finding.score) - Math.abs(a.finding.score)))
+const inDanger = computed(() => (data.value ?? []).flatMap((client) => client.targets.map((target) => ({ client, target }))))
+const due = computed(() => (data.value ?? []).flatMap((client) => client.due.map((item) => ({ client, item }))))
+const place = (slug: string, { kind, id }: Due) => (kind === 'report' ? `/${slug}/reports/${id}` : { path: `/${slug}/overview`, hash: '#targets' })
+const words = ({ metric, wanted, by, whoWords }: TargetView) => `${metricById(metric).name} of ${whoWords}: ${formatValue(wanted, metricById(metric).unit, locale)} by ${describeDay(by)}`
+const heading = ({ metric, heading: ahead, progress }: TargetView) => (progress.standing === 'missed' ? 'missed' : ahead ? `heading for ${formatValue(ahead.low, metricById(metric).unit, locale)} to ${formatValue(ahead.high, metricById(metric).unit, locale)}` : 'in danger')
 const troubled = computed(() => (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))))
 const first = computed(() => data.value?.[0])
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
@@ -16,7 +23,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
 
 <template>
   <div>
-    <PageHead title="What needs you today?" />
+    <PageHead title="What needs you today?"><TakeAway v-if="data?.length" path="/api/all-clients?part=moved" what="What moved" /><a v-if="data?.length" href="/api/all-clients?format=xlsx" download>Workbook</a></PageHead>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Looking through your clients …</p>
     <p v-else-if="data?.length === 0">You have no client yet. Ask the owner of the agency to give you one.</p>
@@ -38,6 +45,20 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
             </tr>
           </tbody>
         </table>
+      </section>
+      <section aria-labelledby="danger">
+        <h2 id="danger" class="heading">Targets in danger</h2>
+        <ul v-if="inDanger.length">
+          <li v-for="{ client, target } in inDanger" :key="target.id"><NuxtLink :to="{ path: `/${client.slug}/overview`, hash: '#targets' }">{{ words(target) }}</NuxtLink><span class="quiet"> of {{ client.name }}:</span> {{ heading(target) }}.</li>
+        </ul>
+        <p v-else class="quiet">None. Every target is on course, open, or not set.</p>
+      </section>
+      <section aria-labelledby="due">
+        <h2 id="due" class="heading">What is due</h2>
+        <ul v-if="due.length">
+          <li v-for="{ client, item } in due" :key="`${item.kind} ${item.id}`"><NuxtLink :to="place(client.slug, item)">{{ item.sentence }}</NuxtLink><span class="quiet"> {{ client.name }}</span></li>
+        </ul>
+        <p v-else class="quiet">Nothing. Every report has an edition of its newest period.</p>
       </section>
       <section aria-labelledby="unexplained">
         <h2 id="unexplained" class="heading">Unusual days without a reason</h2>

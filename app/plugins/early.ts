@@ -11,7 +11,8 @@ export default defineNuxtPlugin({
     try {
       const scope = scopeAddress(parseScope(query))
       const base = `/api/clients/${client}`
-      askEarly(`${base}/overview`, { ...scope, metric: query.metric ?? 'impressions' })
+      const { metric = 'impressions', second, figures, by } = query
+      askEarly(`${base}/overview`, { ...scope, metric, second, figures, by })
       askEarly(`${base}/scope`, scope)
       askEarly(`${base}/notes`, scope)
     } catch {

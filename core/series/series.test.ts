@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { dailyPoints } from './dailyPoints'
+import { indexed } from './indexed'
 import { missingRanges } from './missingRanges'
 
 const period = { from: '2026-10-01', to: '2026-10-03' }
@@ -40,4 +41,11 @@ describe('missing days', () => {
     expect(missingRanges(period, ['2026-10-02'])).toEqual([{ from: '2026-10-01', to: '2026-10-01' }, { from: '2026-10-03', to: '2026-10-03' }])
     expect(missingRanges(period, ['2026-10-01', '2026-10-02', '2026-10-03'])).toEqual([])
   })
+})
+
+describe('an index', () => {
+  it('is 100 on the first day with a value above zero', () => {
+    expect(indexed([null, 0, 40, 50, null, 20])).toEqual({ values: [null, null, 100, 125, null, 50], base: 2 })
+  })
+  it('is not there when nothing is above zero', () => expect(indexed([null, 0])).toEqual({ values: [null, null], base: undefined }))
 })

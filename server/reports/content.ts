@@ -65,6 +65,8 @@ export interface ReportContent {
   format: 1
   agency: { name: string; address: string; contact: string; colour: string; logo: string | null }
   client: string
+  /** The client's time zone; absent in editions of before it was kept. */
+  timeZone?: string
   title: string
   who: string
   period: Period
@@ -100,7 +102,7 @@ export async function composeReport(db: ClientDb, report: ReportDefinition): Pro
   const blocks: FilledBlock[] = []
   for (const block of report.blocks) blocks.push(await fill(db, scope, block))
   return {
-    format: 1, agency: { ...agency! }, client: db.name, title: report.title, who: scope.words.who,
+    format: 1, agency: { ...agency! }, client: db.name, timeZone: db.timeZone, title: report.title, who: scope.words.who,
     period: scope.period, periodWords: scope.words.period,
     against: scope.comparison ? { period: scope.comparison.period, words: scope.words.against } : null,
     figuresUpTo: scope.lastComplete, since: sinceOf(scope), notes: await notesIn(db, scope.period), blocks,

@@ -1,5 +1,8 @@
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
-import { networkById, reportsColumn } from '../../core/networks/networks'
+import { reportsMetric } from '../../core/metrics/reportsMetric'
+import { gives } from '../../core/rollup/figureOf'
+import { memberOf } from '../db/questions/profiles'
+import { networkById } from '../../core/networks/networks'
 import type { Period } from '../../core/periods/period'
 import { compareFigures, type ComparedFigure } from '../../core/rollup/compareFigures'
 import { missingRanges } from '../../core/series/missingRanges'
@@ -16,6 +19,8 @@ export interface Workings extends ComparedFigure {
   firstFetch: string[]
   /** Profiles of the scope that have no figures yet, since nobody has connected them. */
   unconnected: string[]
+  /** Profiles whose network reports it, but only to the owner, who has not given consent. */
+  withoutConsent: string[]
 }
 
 /** How a figure came about: its definition, its working with the actual numbers, and the days without data. */
@@ -25,15 +30,17 @@ export async function workings(db: ClientDb, scope: ResolvedScope, metricId: str
   const context = contextOf(db, scope, true)
   const compared = compareFigures(metricId, rolled, context)
   const nameOf = (profile: number) => context.names!.get(profile)!
+  const isKeptBack = (profile: number) => scope.profiles.some(({ profile_id: id, consent, network }) => id === profile && consent === 'none' && reportsMetric(networkById(network), metricId))
   const missing = []
   for (const { profile } of compared.figure.coverage.partial) {
-    const { network } = scope.profiles.find(({ profile_id: id }) => id === profile)!
-    const columns = columnsOf(metric).filter((column) => reportsColumn(networkById(network), column) && !['reach_7d', 'reach_28d'].includes(column))
+    const member = memberOf(scope.profiles.find(({ profile_id: id }) => id === profile)!)
+    const columns = columnsOf(metric).filter((column) => gives(member, column) && !/_(?:7|28)d$/.test(column))
     missing.push({ profile, name: nameOf(profile), ranges: missingRanges(scope.period, await daysPresent(db, profile, scope.period, columns)) })
   }
   return {
     ...compared, definition: metric.definition, missing,
-    unreported: compared.figure.coverage.unreported.map(nameOf),
+    unreported: compared.figure.coverage.unreported.filter((profile) => !isKeptBack(profile)).map(nameOf),
+    withoutConsent: compared.figure.coverage.unreported.filter(isKeptBack).map(nameOf),
     unconnected: scope.profiles.filter(({ has_figures: has }) => has === 0).map(({ profile_id: id }) => nameOf(id)),
     firstFetch: scope.profiles.filter(({ first_fetch: first }) => first === 1).map(({ profile_id: id }) => nameOf(id)),
   }

@@ -4,9 +4,10 @@ import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
 import type { DayPoint } from '~~/core/series/dailyPoints'
 import type { MetricLine } from '~~/server/work/overview'
+import { indexed } from '~~/core/series/indexed'
 import { drawn, gaps, lineOptions, type ChartNote } from './chartOptions'
 
-const props = defineProps<{ line: MetricLine; notes: ChartNote[]; isPlain?: boolean }>()
+const props = defineProps<{ line: MetricLine; second?: MetricLine; isIndex?: boolean; notes: ChartNote[]; isPlain?: boolean }>()
 const emit = defineEmits<{ ready: []; note: [day: string] }>()
 /** The chart's library is large: it comes once the figures are on the screen. */
 const Apex = defineAsyncComponent(async () => {
@@ -21,19 +22,26 @@ const isTable = ref(false)
 const at = ref<number>()
 const chart = ref<{ chart?: { dataURI: (options?: { scale: number }) => Promise<{ imgURI: string }> } }>()
 const current = computed(() => props.line.current)
-const options = computed(() => lineOptions({ metric: props.line.metric, current: current.value, expected: props.line.expected, notes: props.notes, locale, isDark: isDark.value && !props.isPlain }))
+const secondName = computed(() => (props.second ? metricById(props.second.metric).name : ''))
+const options = computed(() => lineOptions({ hasEarlier: props.line.earlier !== undefined, second: props.second?.metric, isIndex: props.isIndex, metric: props.line.metric, current: current.value, expected: props.line.expected, notes: props.notes, locale, isDark: isDark.value && !props.isPlain }))
+/** A line day by day, on its own scale or as an index. */
+function drawing(points: readonly (DayPoint | undefined)[]) {
+  const values = points.map(drawn)
+  return (props.isIndex ? indexed(values).values : values).map((y, index) => ({ x: index + 1, y }))
+}
 const series = computed(() => [
-  { name: 'Period', data: current.value.map((point, index) => ({ x: index + 1, y: drawn(point) })) },
-  ...(props.line.earlier ? [{ name: 'Comparison', data: current.value.map((_, index) => ({ x: index + 1, y: drawn(props.line.earlier![index]) })) }] : []),
+  { name: 'Period', data: drawing(current.value) },
+  ...(props.line.earlier ? [{ name: 'Comparison', data: drawing(current.value.map((_, index) => props.line.earlier![index])) }] : []),
+  ...(props.second ? [{ name: 'Second', data: drawing(props.second.current) }] : []),
 ])
 const span = (points: DayPoint[]) => (points.length > 0 ? describePeriodShort({ from: points[0]!.day, to: points.at(-1)!.day }) : '')
 const isBounded = computed(() => current.value.some((point) => point.low !== undefined))
 const hasData = computed(() => current.value.some((point) => drawn(point) !== null))
 const partial = computed(() => gaps(current.value, props.line.expected).length > 0)
 
-function say(point: DayPoint | undefined): string {
+function say(point: DayPoint | undefined, unit = metric.value.unit): string {
   if (!point || (point.value === undefined && point.low === undefined)) return 'no data'
-  const text = (value: number) => formatValue(value, metric.value.unit, locale)
+  const text = (value: number) => formatValue(value, unit, locale)
   const range = point.low === undefined ? '' : point.high === undefined ? `at least ${text(point.low)}` : `${text(point.low)} to ${text(point.high)}`
   return point.value === undefined ? range : range ? `≈ ${text(point.value)} (${range})` : text(point.value)
 }
@@ -43,9 +51,12 @@ const readout = computed(() => {
   const point = current.value[at.value]!
   const before = props.line.earlier?.[at.value]
   const few = point.present < props.line.expected ? `, ${point.present} of ${props.line.expected} profiles with data` : ''
-  return `${describeDay(point.day)}: ${say(point)}${few}${before ? `; ${describeDay(before.day)}: ${say(before)}` : ''}`
+  return `${describeDay(point.day)}: ${say(point)}${few}${secondAt(at.value)}${before ? `; ${describeDay(before.day)}: ${say(before)}` : ''}`
 })
 
+function secondAt(index: number): string {
+  return props.second ? `, ${secondName.value.toLowerCase()} ${say(props.second.current[index], metricById(props.second.metric).unit)}` : ''
+}
 function move(step: number) {
   at.value = Math.min(current.value.length - 1, Math.max(0, at.value === undefined ? (step > 0 ? 0 : current.value.length - 1) : at.value + step))
 }
@@ -68,10 +79,10 @@ function save(name: string, href: string) {
   link.click()
 }
 function saveData() {
-  const rows = [['day', props.line.metric, 'low', 'high', 'profiles with data', 'comparison day', 'comparison']]
+  const rows = [['day', props.line.metric, 'low', 'high', 'profiles with data', 'comparison day', 'comparison', ...(props.second ? [props.second.metric] : [])]]
   current.value.forEach((now, index) => {
     const then = props.line.earlier?.[index]
-    rows.push([now.day, now.value, now.low, now.high, now.present, then?.day, drawn(then)].map((cell) => String(cell ?? '')))
+    rows.push([now.day, now.value, now.low, now.high, now.present, then?.day, drawn(then), ...(props.second ? [drawn(props.second.current[index])] : [])].map((cell) => String(cell ?? '')))
   })
   const url = URL.createObjectURL(new Blob([rows.map((row) => row.join(',')).join('\r\n')], { type: 'text/csv' }))
   save(`${props.line.metric}.csv`, url)
@@ -86,7 +97,8 @@ async function savePicture() {
 <template>
   <figure :aria-label="`${metric.name} a day`">
     <figcaption>
-      <span class="key"><i />{{ span(current) }}<template v-if="line.earlier"><i class="dashed" />{{ span(line.earlier) }}</template></span>
+      <span class="key"><i />{{ second ? `${metric.name}, ${span(current)}` : span(current) }}<template v-if="line.earlier"><i class="dashed" />{{ span(line.earlier) }}</template><template v-if="second"><i class="second" />{{ secondName }}{{ isIndex ? '' : ', right' }}</template></span>
+      <span v-if="isIndex" class="quiet">index: first day with data = 100</span>
       <span v-if="isBounded" class="quiet">≈ daily estimate over profiles</span>
       <span v-if="partial" class="quiet"><i class="band" />days with data missing</span>
       <span v-if="!isPlain" class="tools no-print">
@@ -97,9 +109,9 @@ async function savePicture() {
     </figcaption>
     <p v-if="!hasData" class="empty">No day of this period has {{ metric.name.toLowerCase() }}.</p>
     <table v-else-if="isTable" class="plain-table">
-      <thead><tr><th scope="col">Day</th><th scope="col">{{ metric.name }}</th><th v-if="line.earlier" scope="col">Comparison day</th><th v-if="line.earlier" scope="col">{{ metric.name }}</th></tr></thead>
+      <thead><tr><th scope="col">Day</th><th scope="col">{{ metric.name }}</th><th v-if="second" scope="col">{{ secondName }}</th><th v-if="line.earlier" scope="col">Comparison day</th><th v-if="line.earlier" scope="col">{{ metric.name }}</th></tr></thead>
       <tbody>
-        <tr v-for="(day, index) in current" :key="day.day"><td>{{ describeDay(day.day) }}</td><td>{{ say(day) }}</td><td v-if="line.earlier">{{ line.earlier[index] ? describeDay(line.earlier[index]!.day) : '' }}</td><td v-if="line.earlier">{{ line.earlier[index] ? say(line.earlier[index]) : '' }}</td></tr>
+        <tr v-for="(day, index) in current" :key="day.day"><td>{{ describeDay(day.day) }}</td><td>{{ say(day) }}</td><td v-if="second">{{ say(second.current[index], metricById(second.metric).unit) }}</td><td v-if="line.earlier">{{ line.earlier[index] ? describeDay(line.earlier[index]!.day) : '' }}</td><td v-if="line.earlier">{{ line.earlier[index] ? say(line.earlier[index]) : '' }}</td></tr>
       </tbody>
     </table>
     <div
@@ -116,6 +128,7 @@ async function savePicture() {
 figcaption { display: flex; gap: 16px; justify-content: flex-end; flex-wrap: wrap; font-size: var(--text-label); color: var(--ink2); }
 i { display: inline-block; width: 18px; border-top: 2.5px solid var(--zaffer); vertical-align: 4px; margin: 0 5px 0 10px; }
 i.dashed { border-top: 2px dashed var(--earlier); }
+i.second { border-color: var(--second); }
 i.band { border: 0; height: 10px; background: var(--band); vertical-align: -1px; outline: 1px solid var(--rule); }
 .tools { display: flex; gap: 10px; }
 .tools button { padding: 3px 0; color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; }

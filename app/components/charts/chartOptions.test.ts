@@ -30,7 +30,7 @@ describe('the options of a line', () => {
   const options = lineOptions(given)
 
   it('never begin above zero, and do not move', () => {
-    expect(options.yaxis).toMatchObject({ min: 0 })
+    expect(options.yaxis).toMatchObject([{ min: 0 }])
     expect(options.chart).toMatchObject({ animations: { enabled: false }, toolbar: { show: false } })
   })
 
@@ -40,11 +40,20 @@ describe('the options of a line', () => {
   })
 
   it('write the axis in the unit of the metric', () => {
-    const label = (metric: string, value: number) => ((lineOptions({ ...given, metric }).yaxis as { labels: { formatter: (value: number) => string } }).labels.formatter(value)).replaceAll('\u202F', ' ')
+    const label = (metric: string, value: number) => ((lineOptions({ ...given, metric }).yaxis as { labels: { formatter: (value: number) => string } }[])[0]!.labels.formatter(value)).replaceAll('\u202F', ' ')
     expect([label('impressions', 12_000), label('engagement_by_reach', 0.05), label('frequency', 1.5), label('watch_time', 7200)]).toEqual(['12.0 k', '5.0 %', '1.5', '2 h 0 min'])
   })
 
   it('draw the comparison thin and dashed', () => expect(options.stroke).toMatchObject({ width: [2.2, 1.6], dashArray: [0, 4] }))
+
+  it('give a second metric an axis of its own on the right, and none to an index', () => {
+    const axes = (part: object) => lineOptions({ ...given, second: 'engagement_by_reach', hasEarlier: true, ...part }).yaxis as { opposite?: boolean; seriesName: unknown; labels: { formatter: (value: number) => string } }[]
+    expect(axes({}).map(({ opposite, seriesName }) => [opposite, seriesName])).toEqual([[undefined, ['Period', 'Comparison']], [true, 'Second']])
+    expect(axes({})[1]!.labels.formatter(0.05).replaceAll('\u202F', ' ')).toBe('5.0 %')
+    expect(axes({ isIndex: true })).toHaveLength(1)
+    expect(axes({ isIndex: true })[0]!.labels.formatter(112.4)).toBe('112')
+    expect(lineOptions({ ...given, second: 'posts', hasEarlier: false }).stroke).toMatchObject({ dashArray: [0, 0] })
+  })
 
   it('can draw a single day', () => {
     const single = lineOptions({ ...given, current: points.slice(0, 1) })

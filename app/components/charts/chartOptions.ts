@@ -36,11 +36,40 @@ export function notePlaces(points: readonly DayPoint[], notes: readonly ChartNot
   return notes.map((note, index) => ({ number: index + 1, from: place(note.from), to: place(note.to), title: note.title }))
 }
 
+/** What a chart of a line over time shows. */
+export interface LineOptions {
+  metric: string
+  current: readonly DayPoint[]
+  expected: number
+  notes: readonly ChartNote[]
+  locale: string
+  isDark: boolean
+  hasEarlier?: boolean
+  /** A second metric with an axis of its own on the right. */
+  second?: string
+  /** Every line on the scale of its own first day, which is 100. */
+  isIndex?: boolean
+}
+
+/** The axes: the period and its comparison share one; a second metric has its own, unless everything is an index. */
+function axes({ metric, second, isIndex, hasEarlier, locale }: LineOptions): ApexYAxis[] {
+  const style = { fontSize: '12.5px' }
+  const axis = (id: string): ApexYAxis => ({ min: 0, forceNiceScale: true, tickAmount: 4, labels: { style, formatter: (value) => formatShort(value, metricById(id).unit, locale) } })
+  if (isIndex) {
+    const index: ApexYAxis = { forceNiceScale: true, tickAmount: 4, labels: { style, formatter: (value) => String(Math.round(value)) } }
+    return [{ ...index, seriesName: ['Period', ...(hasEarlier ? ['Comparison'] : []), ...(second ? ['Second'] : [])] }]
+  }
+  return [{ ...axis(metric), seriesName: ['Period', ...(hasEarlier ? ['Comparison'] : [])] }, ...(second ? [{ ...axis(second), seriesName: 'Second', opposite: true }] : [])]
+}
+
 /** The options of a line over time in the product's look: no frame, light horizontal lines, the comparison grey and dashed. */
-export function lineOptions(given: { metric: string; current: readonly DayPoint[]; expected: number; notes: readonly ChartNote[]; locale: string; isDark: boolean }): ApexOptions {
+export function lineOptions(given: LineOptions): ApexOptions {
   const tokens = given.isDark ? DARK : LIGHT
   const series = given.isDark ? SERIES_DARK : SERIES
   const days = given.current.length
+  const lines = [
+    { colour: series[0]!, width: 2.2, dash: 0 }, ...(given.hasEarlier === false ? [] : [{ colour: tokens.earlier, width: 1.6, dash: 4 }]), ...(given.second ? [{ colour: series[1]!, width: 2.2, dash: 0 }] : []),
+  ]
   const places = notePlaces(given.current, given.notes)
   const band = (from: number, to: number) => ({ x: Math.max(1, from - 0.5), x2: Math.min(days, to + 0.5) + (from === to && days === 1 ? 0.01 : 0), fillColor: tokens.rule2, opacity: 0.3, borderColor: 'transparent' })
   return {
@@ -49,8 +78,8 @@ export function lineOptions(given: { metric: string; current: readonly DayPoint[
       background: 'transparent', parentHeightOffset: 0,
     },
     theme: { mode: given.isDark ? 'dark' : 'light' },
-    colors: [series[0], tokens.earlier],
-    stroke: { width: [2.2, 1.6], dashArray: [0, 4], curve: 'straight' },
+    colors: lines.map(({ colour }) => colour),
+    stroke: { width: lines.map(({ width }) => width), dashArray: lines.map(({ dash }) => dash), curve: 'straight' },
     markers: { size: days === 1 ? 4 : 0, hover: { size: 4 } },
     grid: { borderColor: tokens.rule, strokeDashArray: 0, padding: { left: 8, right: 12, top: 4 } },
     legend: { show: false },
@@ -59,7 +88,7 @@ export function lineOptions(given: { metric: string; current: readonly DayPoint[
       type: 'numeric', min: 1, max: Math.max(days, 1.01), tickAmount: Math.min(days - 1, 4) || undefined, axisBorder: { show: false }, axisTicks: { show: false }, tooltip: { enabled: false },
       labels: { style: { fontSize: '12.5px' }, formatter: (value) => { const point = given.current[Math.round(Number(value)) - 1]; return point ? shortDay(point.day) : '' } },
     },
-    yaxis: { min: 0, forceNiceScale: true, tickAmount: 4, labels: { style: { fontSize: '12.5px' }, formatter: (value) => formatShort(value, metricById(given.metric).unit, given.locale) } },
+    yaxis: axes(given),
     tooltip: { enabled: false },
     annotations: {
       xaxis: [

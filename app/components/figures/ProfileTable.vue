@@ -1,22 +1,22 @@
 <script setup lang="ts">
 import { metricById } from '~~/core/metrics/catalogue'
-import type { ProfileFigures } from '~~/server/work/overview'
+import type { RowFigures } from '~~/server/work/overview'
 
-const props = defineProps<{ rows: ProfileFigures[]; metrics: string[]; isSelected?: (metric: string, profile?: number) => boolean; isPlain?: boolean }>()
-const emit = defineEmits<{ select: [metric: string, profile: number] }>()
+const props = defineProps<{ rows: RowFigures[]; metrics: string[]; isSelected?: (metric: string, who?: string) => boolean; isPlain?: boolean; heading?: string }>()
+const emit = defineEmits<{ select: [metric: string, who: string] }>()
 
 interface TableColumn {
   key: string
   header: string
   metric?: string
   isChange: boolean
-  valueOf: (row: ProfileFigures) => string | number
+  valueOf: (row: RowFigures) => string | number
 }
 
 const NONE = Number.NEGATIVE_INFINITY
 /** After a rate stands how it has changed, in a column of its own that can be sorted. */
 const columns = computed<TableColumn[]>(() => [
-  { key: 'name', header: 'Profile', isChange: false, valueOf: (row) => row.name.toLowerCase() },
+  { key: 'name', header: props.heading ?? 'Profile', isChange: false, valueOf: (row) => row.name.toLowerCase() },
   ...props.metrics.flatMap((metric): TableColumn[] => {
     const own: TableColumn = { key: metric, header: metricById(metric).name, metric, isChange: false, valueOf: ({ figures }) => figures[metric]!.figure.value ?? figures[metric]!.figure.low ?? NONE }
     const change: TableColumn = { key: `${metric} change`, header: 'Change in rate', metric, isChange: true, valueOf: ({ figures }) => figures[metric]!.change?.difference ?? NONE }
@@ -52,11 +52,11 @@ const order = ({ key }: TableColumn) => (sorted.value?.key !== key ? undefined :
       </tr>
     </thead>
     <tbody>
-      <tr v-for="row in shown" :key="row.profile">
+      <tr v-for="row in shown" :key="row.who ?? row.profile">
         <td v-for="column in columns" :key="column.key">
           <template v-if="!column.metric"><b>{{ row.name }}</b> <span class="network">{{ row.networkName }}</span><span v-if="row.firstFetch" class="network"> · first fetch running</span></template>
           <template v-else-if="column.isChange"><ChangeText v-if="row.figures[column.metric]!.change && row.figures[column.metric]!.figure.reason === undefined" :metric="column.metric" :change="row.figures[column.metric]!.change!" short /><span v-else class="network">—</span></template>
-          <FigureCell v-else :figure="row.figures[column.metric]!.figure" :is-selected="isSelected?.(column.metric, row.profile)" :is-plain="isPlain" :name="`${column.header} of ${row.name} on ${row.networkName}`" @select="emit('select', column.metric, row.profile)" />
+          <FigureCell v-else :figure="row.figures[column.metric]!.figure" :is-selected="isSelected?.(column.metric, row.who)" :is-plain="isPlain" :name="row.profile === undefined ? `${column.header} of ${row.name}, ${row.networkName}` : `${column.header} of ${row.name} on ${row.networkName}`" @select="emit('select', column.metric, row.who)" />
         </td>
       </tr>
     </tbody>

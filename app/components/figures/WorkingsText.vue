@@ -10,6 +10,7 @@ const props = defineProps<{
   unreported?: string[]
   firstFetch?: string[]
   unconnected?: string[]
+  withoutConsent?: string[]
 }>()
 const figure = computed(() => props.compared.figure)
 const metric = computed(() => metricById(figure.value.metric))
@@ -34,6 +35,7 @@ const KIND = {
     <p v-if="figure.coverage.expected > 0 && metric.kind !== 'stock'">{{ figure.coverage.present }} of {{ figure.coverage.expected }} profile-days present<template v-if="missing?.length">; missing:</template><template v-else>.</template></p>
     <ul v-if="missing?.length"><li v-for="gap in missing" :key="gap.name">{{ gap.name }}: {{ gap.ranges.map(describePeriodShort).join(', ') }}</li></ul>
     <p v-if="unconnected?.length">No part of it, since it has no figures yet: {{ unconnected.join('; ') }}.</p>
+    <p v-if="withoutConsent?.length">Not part of it, since the owner has not given consent: {{ withoutConsent.join('; ') }}.</p>
     <p v-if="unreported?.length">Not part of it, since the network does not report it: {{ unreported.join('; ') }}.</p>
   </div>
 </template>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
+import { SPLITS, splitById } from '~~/core/splits/splits'
 import type { Report } from '~~/server/reports/reports'
 import type { Block } from '~~/shared/scope'
-import { newBlock } from './blocks'
+import { BLOCK_NAMES, newBlock } from './blocks'
 
 const shell = useShell()
 const route = useRoute()
@@ -10,12 +12,37 @@ const say = useSay()
 const cache = useQueryCache()
 const { slug, base } = useClient()
 const { data: reports } = useQuery({ key: () => ['reports', slug.value], query: () => api<Report[]>(`${base.value}/reports`) })
-const metric = computed(() => (isMetric(String(route.query.metric)) ? String(route.query.metric) : 'impressions'))
-const WHAT = computed<{ value: Block['kind']; name: string }[]>(() => [
-  { value: 'figures', name: 'The headline figures' }, { value: 'chart', name: `The line of ${metricById(metric.value).name.toLowerCase()}` }, { value: 'table', name: 'The table by profile' },
-  { value: 'why', name: `Why ${metricById(metric.value).name.toLowerCase()} changed` }, { value: 'unusual', name: 'The unusual days' },
-])
-const what = ref<Block['kind']>('figures')
+const text = (name: string) => (typeof route.query[name] === 'string' ? String(route.query[name]) : '')
+const metric = computed(() => (isMetric(text('metric')) ? text('metric') : 'impressions'))
+const second = computed(() => (isMetric(text('second')) ? text('second') : ''))
+const figures = computed(() => figureSetById(text('figures')))
+const split = computed(() => (SPLITS.some(({ id }) => id === text('split')) ? text('split') : SPLITS[0]!.id))
+const name = (id: string) => metricById(id).name.toLowerCase()
+const page = computed(() => route.path.split('/')[2] ?? '')
+
+/** What the page shows, as blocks with the choices that were made on it. */
+const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
+  switch (page.value) {
+    case 'content':
+      return [{ name: 'The posts, in this order', make: () => newBlock('posts', [], text('order') || 'interactions') }]
+    case 'profiles':
+      return [{ name: BLOCK_NAMES.profiles, make: () => newBlock('profiles') }]
+    case 'find':
+      return [{ name: BLOCK_NAMES.found, make: () => newBlock('found') }]
+    default:
+      return [
+        { name: 'The headline figures', make: () => newBlock('figures', figures.value.headlines) },
+        { name: `The line of ${name(metric.value)}${second.value ? ` and ${name(second.value)}` : ''}`, make: () => newBlock('chart', [metric.value, ...(second.value ? [second.value] : [])], text('scale') === 'index' ? 'index' : '') },
+        { name: `The table by ${text('by') || 'profile'}`, make: () => newBlock('table', figures.value.table, text('by')) },
+        { name: `${metricById(metric.value).name} beside the subject`, make: () => newBlock('subject', [metric.value]) },
+        { name: 'The targets', make: () => newBlock('targets') },
+        { name: splitById(split.value).name, make: () => newBlock('parts', [], split.value) },
+        { name: `Why ${name(metric.value)} changed`, make: () => newBlock('why', [metric.value]) },
+        { name: 'The unusual days', make: () => newBlock('unusual', [metric.value]) },
+      ]
+  }
+})
+const what = ref(0)
 const into = ref<number>()
 const problem = ref('')
 watchEffect(() => (into.value ??= reports.value?.[0]?.id))
@@ -24,8 +51,7 @@ async function add() {
   problem.value = ''
   try {
     const { report } = await api<{ report: Report }>(`${base.value}/reports/${into.value}`)
-    const block = ['chart', 'why', 'unusual'].includes(what.value) ? newBlock(what.value, [metric.value]) : newBlock(what.value)
-    await api(`${base.value}/reports/${report.id}`, { method: 'PUT', body: { ...report, blocks: [...report.blocks, block] } })
+    await api(`${base.value}/reports/${report.id}`, { method: 'PUT', body: { ...report, blocks: [...report.blocks, WHAT.value[what.value]!.make()] } })
     await cache.invalidateQueries({ key: ['reports'] })
     shell.isAddOpen = false
     say.done(`It stands at the end of “${report.title}”.`)
@@ -36,14 +62,14 @@ async function add() {
 </script>
 
 <template>
-  <Dialog v-model:visible="shell.isAddOpen" modal header="Add to a report" :style="{ width: '26rem' }">
+  <Dialog v-model:visible="shell.isAddOpen" modal header="Add to a report" :style="{ width: '28rem' }">
     <form @submit.prevent="add">
       <div class="field"><span id="add-what" class="field-label">What</span>
-        <div v-for="choice in WHAT" :key="choice.value" class="row"><RadioButton v-model="what" :input-id="`add-${choice.value}`" name="what" :value="choice.value" /><label :for="`add-${choice.value}`">{{ choice.name }}</label></div>
+        <div v-for="(choice, index) in WHAT" :key="choice.name" class="row"><RadioButton v-model="what" :input-id="`add-${index}`" name="what" :value="index" /><label :for="`add-${index}`">{{ choice.name }}</label></div>
       </div>
       <div class="field"><label for="add-into">To</label><Select v-model="into" input-id="add-into" :options="reports ?? []" option-label="title" option-value="id" aria-label="Report" /></div>
       <p v-if="reports?.length === 0" class="quiet">There is no report yet. Begin one under Reports.</p>
-      <p class="quiet">A report has its own period, so the figures there can be of other days.</p>
+      <p class="quiet">A report has its own period and covers all own profiles, so the figures there can be others.</p>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <Button type="submit" label="Add it" :disabled="into === undefined" />
     </form>

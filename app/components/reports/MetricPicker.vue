@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type OpeningPopover from '../shell/OpeningPopover.vue'
 
-const props = defineProps<{ metrics: { id: string; name: string }[]; chosen: string[]; onlyOne?: boolean; label: string }>()
+const props = defineProps<{ metrics: { id: string; name: string }[]; chosen: string[]; onlyOne?: boolean; most?: number; label: string }>()
 const emit = defineEmits<{ choose: [ids: string[]] }>()
 const popover = ref<InstanceType<typeof OpeningPopover>>()
 const ticked = computed({
@@ -16,7 +16,7 @@ const words = computed(() => (props.chosen.length === 1 ? props.metrics.find(({ 
   <template v-else>
     <Button :label="words" outlined size="small" :aria-label="`${label}: ${words}`" aria-haspopup="dialog" @click="popover?.toggle($event)" />
     <OpeningPopover ref="popover" :label="label">
-      <ul><li v-for="metric in metrics" :key="metric.id"><Checkbox v-model="ticked" :input-id="`${label}-${metric.id}`" :value="metric.id" /> <label :for="`${label}-${metric.id}`">{{ metric.name }}</label></li></ul>
+      <ul><li v-for="metric in metrics" :key="metric.id"><Checkbox v-model="ticked" :input-id="`${label}-${metric.id}`"  :value="metric.id" :disabled="!chosen.includes(metric.id) && chosen.length >= (most ?? 12)" /> <label :for="`${label}-${metric.id}`">{{ metric.name }}</label></li></ul>
     </OpeningPopover>
   </template>
 </template>

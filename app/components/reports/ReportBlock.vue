@@ -1,18 +1,24 @@
 <script setup lang="ts">
 import { metricById } from '~~/core/metrics/catalogue'
+import { describeDay } from '~~/core/periods/describePeriod'
+import { splitById } from '~~/core/splits/splits'
 import type { FilledBlock } from '~~/server/reports/content'
 import type { Note } from '~~/server/db/questions/notes'
 
-const props = defineProps<{ block: FilledBlock; notes: Note[]; isPlain?: boolean; hideComment?: boolean }>()
+const props = defineProps<{ block: FilledBlock; notes: Note[]; isPlain?: boolean; hideComment?: boolean; timeZone?: string }>()
 const emit = defineEmits<{ ready: []; select: [compared: Extract<FilledBlock, { kind: 'figures' }>['figures'][number]] }>()
 /** A block without a title of its own says what it shows. */
 const title = computed(() => {
   const { block } = props
   if (block.title) return block.title
-  if (block.kind === 'chart') return `${metricById(block.line.metric).name} a day`
+  if (block.kind === 'chart') return `${metricById(block.line.metric).name}${block.second ? ` and ${metricById(block.second.metric).name.toLowerCase()}` : ''} a day`
+  if (block.kind === 'parts') return splitById(block.split.split).name
+  if (block.kind === 'subject') return `${metricById(block.subject.metric).name} beside the subject`
   if (block.kind === 'why') return `Why ${metricById(block.why.metric).name.toLowerCase()} changed`
-  return block.kind === 'unusual' ? 'Unusual days' : ''
+  return TITLES[block.kind] ?? ''
 })
+const HEADINGS = { profile: 'Profile', network: 'Network', set: 'Set' } as const
+const TITLES: Partial<Record<FilledBlock['kind'], string>> = { unusual: 'Unusual days', targets: 'Targets', posts: 'Posts', profiles: 'Where the figures come from', found: 'Profiles of the client' }
 const paragraphs = (text: string) => text.split(/\n{2,}/).filter((part) => part.trim() !== '')
 onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 </script>
@@ -23,11 +29,17 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
     <div v-if="block.kind === 'figures'" class="strip" :style="{ '--columns': Math.min(5, Math.max(1, block.figures.length)) }">
       <FigureButton v-for="compared in block.figures" :key="compared.figure.metric" :compared="compared" :is-plain="isPlain" @select="emit('select', compared)" />
     </div>
-    <MetricChart v-else-if="block.kind === 'chart'" :key="block.line.metric" :line="block.line" :notes="notes" :is-plain="isPlain" @ready="emit('ready')" />
-    <ProfileTable v-else-if="block.kind === 'table'" :rows="block.rows" :metrics="block.metrics" is-plain />
+    <MetricChart v-else-if="block.kind === 'chart'" :key="`${block.line.metric} ${block.second?.metric} ${block.isIndex}`" :line="block.line" :second="block.second" :is-index="block.isIndex" :notes="notes" :is-plain="isPlain" @ready="emit('ready')" />
+    <ProfileTable v-else-if="block.kind === 'table'" :rows="block.rows" :metrics="block.metrics" :heading="HEADINGS[block.by ?? 'profile']" is-plain />
+    <SplitText v-else-if="block.kind === 'parts'" :view="block.split" />
+    <SubjectText v-else-if="block.kind === 'subject'" :subject="block.subject" />
+    <template v-else-if="block.kind === 'targets'"><TargetText v-for="target in block.targets" :key="target.id" :target="target" /><p v-if="block.targets.length === 0" class="quiet">No target was set.</p></template>
+    <template v-else-if="block.kind === 'posts'"><PostTable v-if="block.posts.length" :posts="block.posts" :time-zone="timeZone ?? 'UTC'" /><p v-else class="quiet">Nothing was published in this period.</p></template>
+    <CoverageTable v-else-if="block.kind === 'profiles'" :rows="block.rows" />
+    <template v-else-if="block.kind === 'found'"><template v-if="block.found"><p class="quiet">{{ block.found.address }}, as it was on {{ describeDay(block.searchedAt!.slice(0, 10)) }}.</p><FoundText :found="block.found" is-plain /></template><p v-else class="quiet">The client’s profiles were not looked for yet.</p></template>
     <WhyText v-else-if="block.kind === 'why'" :why="block.why" :is-plain="isPlain" />
     <UnusualText v-else-if="block.kind === 'unusual'" :metric="block.metric" :days="block.days" :is-plain="isPlain" />
-    <div v-else class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
+    <div v-else-if="block.kind === 'text'" class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
     <div v-if="block.comment && !hideComment" class="comment"><p v-for="(paragraph, index) in paragraphs(block.comment)" :key="index">{{ paragraph }}</p></div>
   </section>
 </template>

@@ -8,6 +8,7 @@ const router = useRouter()
 const who = ref<InstanceType<typeof OpeningPopover>>()
 const period = ref<InstanceType<typeof OpeningPopover>>()
 const against = ref<InstanceType<typeof OpeningPopover>>()
+const keeper = ref<InstanceType<typeof OpeningPopover>>()
 const known = computed(() => description.data.value)
 const problem = computed(() => error.value ?? (description.error.value as Error | null)?.message)
 </script>
@@ -21,14 +22,19 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
       against <button type="button" class="phrase" aria-haspopup="dialog" @click="against?.toggle($event)">{{ known.words.against }}</button>
     </p>
     <p v-else class="quiet">…</p>
+    <div v-if="known" class="row no-print">
+      <Button label="Kept scopes" text aria-haspopup="dialog" title="Open a kept scope, or keep this one" @click="keeper?.toggle($event)" />
+    </div>
     <div v-if="session.mayWrite" class="row no-print">
       <Button label="Note" outlined title="Write a note (n)" @click="shell.note = {}" />
       <Button label="Add to report" title="Add to a report (r)" @click="shell.isAddOpen = true" />
     </div>
-    <OpeningPopover ref="who" label="Choose profiles"><LazyWhoChooser v-if="known" :profiles="known.profiles" :chosen="scope.who" @choose="(ids) => { who?.hide(); change({ who: ids }) }" /></OpeningPopover>
+    <OpeningPopover ref="who" label="Choose profiles"><LazyWhoChooser v-if="known" :profiles="known.profiles" :sets="known.sets" :chosen="scope" @choose="(chosen) => { who?.hide(); change(chosen) }" /></OpeningPopover>
     <OpeningPopover ref="period" label="Choose a period"><LazyPeriodChooser v-if="known" :last-complete="known.lastComplete" :period="known.period" @choose="(words) => { period?.hide(); change({ period: words }) }" /></OpeningPopover>
     <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser :chosen="scope.against" @choose="(choice) => { against?.hide(); change({ against: choice }) }" /></OpeningPopover>
+    <OpeningPopover ref="keeper" label="Kept scopes"><LazyScopeKeeper v-if="known" :saved="known.saved" :words="known.words" @done="keeper?.hide()" /></OpeningPopover>
   </header>
+  <SinceText v-if="known?.since.length" :since="known.since" />
 </template>
 
 <style scoped>

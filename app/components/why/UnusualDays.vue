@@ -10,7 +10,7 @@ const { data, error } = useQuery({ key: () => ['unusual', slug.value, asked.valu
 
 <template>
   <section aria-labelledby="unusual-heading" class="unusual">
-    <h2 id="unusual-heading" class="heading">Unusual days</h2>
+    <div class="head"><h2 id="unusual-heading" class="heading">Unusual days</h2><TakeAway v-if="data?.length" kind="unusual" :metrics="[metric]" what="The unusual days" /></div>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <UnusualText v-if="data" :metric="metric" :days="data" />
   </section>
@@ -18,4 +18,5 @@ const { data, error } = useQuery({ key: () => ['unusual', slug.value, asked.valu
 
 <style scoped>
 .unusual { margin-top: 22px; }
+.head { display: flex; justify-content: space-between; align-items: baseline; }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { CATALOGUE, isMetric, metricById } from '~~/core/metrics/catalogue'
+import { FIGURE_SETS, figureSetById } from '~~/core/metrics/figureSets'
 import { GROUPS } from '~~/core/metrics/metric'
 import type { Overview } from '~~/server/work/overview'
 
@@ -12,15 +13,25 @@ const { slug, base } = useClient()
 const { address } = useScope()
 const { select, isSelected } = useSelectedFigure()
 const metric = computed(() => (isMetric(String(route.query.metric)) ? String(route.query.metric) : 'impressions'))
-const asked = computed(() => ({ ...address.value, metric: metric.value }))
+const second = computed(() => (isMetric(String(route.query.second)) ? String(route.query.second) : undefined))
+const figures = computed(() => figureSetById(String(route.query.figures ?? '')).id)
+const BY = [{ value: 'profile', name: 'By profile' }, { value: 'network', name: 'By network' }, { value: 'set', name: 'By set' }]
+const by = computed(() => (BY.some(({ value }) => value === route.query.by) ? String(route.query.by) : 'profile'))
+const isIndex = computed(() => route.query.scale === 'index')
+const asked = computed(() => ({
+  ...address.value, metric: metric.value, ...(second.value && { second: second.value }), ...(figures.value !== FIGURE_SETS[0]!.id && { figures: figures.value }), ...(by.value !== 'profile' && { by: by.value }),
+}))
 const { data, error, isLoading, refetch } = useQuery({
   key: () => ['overview', slug.value, asked.value],
   query: () => api<Overview>(`${base.value}/overview`, { query: asked.value }),
   placeholderData: (previous) => previous,
 })
 const lines = GROUPS.map((group) => ({ group, items: CATALOGUE.filter((candidate) => candidate.group === group).map(({ id, name }) => ({ id, name })) }))
+const seconds = [{ group: 'No second line', items: [{ id: '', name: 'nothing else' }] }, ...lines]
 const clientName = computed(() => session.session?.clients.find((client) => client.slug === slug.value)?.name)
-const choose = (id: string) => router.push({ query: { ...route.query, metric: id === 'impressions' ? undefined : id } })
+const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
+const heading = computed(() => (data.value ? `${metricById(data.value.line.metric).name}${data.value.second ? ` and ${metricById(data.value.second.metric).name.toLowerCase()}` : ''} a day` : ''))
+const headings: Record<string, string> = { profile: 'Profile', network: 'Network', set: 'Set' }
 
 // a first fetch that is still running fills the figures while the page is open
 const isFetching = computed(() => data.value?.profiles.some(({ firstFetch }) => firstFetch) ?? false)
@@ -34,7 +45,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
     <ScopeSentence />
     <p v-if="error" role="alert" class="trouble">{{ error.message }} <Button label="Try again" text @click="refetch()" /></p>
     <p v-else-if="isLoading && !data" class="quiet trouble">Adding up …</p>
-    <div v-if="data && data.profiles.length === 0" class="trouble"><p>{{ clientName }} has no profiles yet. Its figures will stand here once one is added.</p></div>
+    <div v-if="data && by === 'profile' && data.profiles.length === 0" class="trouble"><p>{{ clientName }} has no profiles yet. Its figures will stand here once one is added. <NuxtLink :to="`/${slug}/profiles`">Add a profile</NuxtLink></p></div>
     <template v-else-if="data">
       <p v-if="isFetching" role="status" class="fetching">A first fetch is still running; the figures below will grow until it is done.</p>
       <section class="strip" aria-label="Headline figures">
@@ -42,15 +53,31 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
       </section>
       <section aria-labelledby="line-heading">
         <div class="head">
-          <h2 id="line-heading" class="heading">{{ metricById(data.line.metric).name }} a day</h2>
-          <Select :model-value="metric" :options="lines" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric of the line" class="no-print" @update:model-value="choose" />
+          <h2 id="line-heading" class="heading">{{ heading }}</h2>
+          <span class="row choices no-print">
+            <Select :model-value="figures" :options="[...FIGURE_SETS]" option-label="name" option-value="id" aria-label="Figures shown above" title="Figures shown above" @update:model-value="(id) => set({ figures: id === FIGURE_SETS[0]!.id ? undefined : id })" />
+            <Select :model-value="metric" :options="lines" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric of the line" @update:model-value="(id) => set({ metric: id === 'impressions' ? undefined : id })" />
+            <Select :model-value="second ?? ''" :options="seconds" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Second line" @update:model-value="(id) => set({ second: id || undefined })" />
+            <Button :label="isIndex ? 'Own scale' : 'Index'" text :aria-pressed="isIndex" title="Index: the first day with data is 100" @click="set({ scale: isIndex ? undefined : 'index' })" />
+          </span>
         </div>
-        <div class="place"><LazyMetricChart :key="data.line.metric" :line="data.line" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" /></div>
+        <div class="place"><LazyMetricChart :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`" :line="data.line" :second="data.second" :is-index="isIndex" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" /></div>
+        <LazySubjectBeside :metric="metric" />
       </section>
       <section aria-labelledby="table-heading">
-        <div class="head"><h2 id="table-heading" class="heading">By profile</h2><span class="quiet">public and private figures; ranges where people cannot be counted once</span></div>
-        <ProfileTable :rows="data.profiles" :metrics="['followers', 'reach', 'interactions', 'engagement_by_reach', 'posts']" :is-selected="isSelected" @select="select" />
+        <div class="head">
+          <h2 id="table-heading" class="heading">{{ BY.find(({ value }) => value === by)?.name }}</h2>
+          <span class="quiet">{{ by === 'set' ? 'a profile can be in many sets, so the rows do not add up' : 'ranges where people cannot be counted once' }}</span>
+          <span class="row choices no-print">
+            <TakeAway kind="table" :metrics="data.metrics" :option="by === 'profile' ? '' : by" what="The table" />
+            <Select :model-value="by" :options="BY" option-label="name" option-value="value" aria-label="Rows of the table" @update:model-value="(value) => set({ by: value === 'profile' ? undefined : value })" />
+          </span>
+        </div>
+        <p v-if="data.profiles.length === 0" class="quiet">No set yet. A set is a named group of profiles; <NuxtLink :to="`/${slug}/profiles`">make one under Profiles</NuxtLink>.</p>
+        <ProfileTable v-else :rows="data.profiles" :metrics="[...data.metrics]" :heading="headings[by]" :is-selected="isSelected" @select="select" />
       </section>
+      <LazyTargetSection />
+      <LazySplitSection />
       <LazyWhyChanged :metric="metric" />
       <LazyUnusualDays :metric="metric" />
     </template>
@@ -59,8 +86,8 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
 
 <style scoped>
 .strip { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); border-bottom: 1px solid var(--rule2); }
-.head { display: flex; gap: 14px; align-items: center; margin: 14px 0 2px; }
-.head .p-select { margin-left: auto; }
+.head { display: flex; gap: 6px 14px; align-items: center; flex-wrap: wrap; margin: 14px 0 2px; }
+.choices { margin-left: auto; }
 .place { min-height: 264px; }
 .trouble { padding: 24px 0; }
 .fetching { padding: 6px 0; color: var(--ink2); font-style: italic; }

@@ -53,6 +53,7 @@ const stateOf = (share: ShareView) => (share.isRevoked ? 'withdrawn' : new Date(
     <div v-if="data" class="row actions no-print">
       <NuxtLink :to="`/${slug}/editions`">All editions</NuxtLink>
       <span class="grow" />
+      <a :href="`${address}/tables?format=xlsx`" download>Workbook</a>
       <a v-if="data.edition.hasPdf" :href="`${address}/pdf`" target="_blank">PDF</a>
       <template v-else-if="data.printing?.state === 'failed'"><span class="field-error">The PDF could not be made: {{ data.printing.message }}</span><Button v-if="session.mayWrite" label="Make it again" text @click="printAgain" /></template>
       <span v-else class="quiet" role="status">The PDF is being made …</span>

@@ -3,7 +3,7 @@ import Sortable from 'sortablejs'
 import { BLOCK_KINDS, type Block } from '~~/shared/scope'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
-import { BLOCK_NAMES, newBlock } from '~/components/reports/blocks'
+import { BLOCK_NAMES, hasMetrics, hasOneMetric, newBlock, OPTIONS } from '~/components/reports/blocks'
 
 definePageMeta({ margin: true })
 const route = useRoute()
@@ -110,7 +110,8 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
         <div class="field"><label for="report-period">Period</label><InputText id="report-period" :model-value="periodWords" aria-describedby="report-scope" @change="change((d) => (d.period = text($event)))" /></div>
         <div class="field"><label for="report-against">Against</label><Select :model-value="draft.against" input-id="report-against" :options="AGAINST" option-label="name" option-value="value" aria-label="Against" @update:model-value="(value) => change((d) => (d.against = value))" /></div>
       </div>
-      <p id="report-scope" class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Live: the figures move until an edition is issued.</p>
+      <p id="report-scope" class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Live: the figures move until an edition is issued. <a :href="`${base}/reports/${String(route.params.report)}/tables?format=xlsx`" download class="no-print workbook">Workbook</a></p>
+      <SinceText v-if="content.since?.length" :since="content.since" />
       <p v-if="draft.blocks.length === 0" class="quiet">The report is empty. Add its first block below.</p>
       <div ref="list">
         <div v-for="(block, index) in draft.blocks" :key="block.id" class="editor" :data-block="block.id">
@@ -120,11 +121,13 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
               @keydown.up.prevent="moveByKey(index, -1)" @keydown.down.prevent="moveByKey(index, 1)"
             ><span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}</button>
             <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @change="edit(index, { title: text($event) })" />
-            <MetricPicker v-if="block.kind !== 'text'" :metrics="metrics" :chosen="block.metrics" :only-one="['chart', 'why', 'unusual'].includes(block.kind)" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
+            <MetricPicker v-if="hasMetrics(block.kind)" :metrics="metrics" :chosen="block.metrics" :only-one="hasOneMetric(block.kind)" :most="block.kind === 'chart' ? 2 : 12" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
+            <Select v-if="OPTIONS[block.kind]" :model-value="block.option ?? ''" :options="[...OPTIONS[block.kind]!.choices]" option-label="name" option-value="value" size="small" :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`" @update:model-value="(value) => edit(index, { option: value })" />
+            <TakeAway v-if="block.kind !== 'text'" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
             <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
           </div>
           <Textarea v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" rows="5" fluid :aria-label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @change="edit(index, { text: text($event) })" />
-          <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content.notes" :hide-comment="session.mayWrite" @select="explain" />
+          <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content.notes" :time-zone="content.timeZone" :hide-comment="session.mayWrite" @select="explain" />
           <Textarea v-if="block.kind !== 'text' && session.mayWrite" :model-value="block.comment" rows="2" fluid :aria-label="`Comment on block ${index + 1}`" placeholder="A comment beside the figures" class="no-print" @change="edit(index, { comment: text($event) })" />
         </div>
       </div>

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import type { ProfileSet } from '~~/server/db/questions/sets'
+import type { ProfileState } from '~~/server/work/profilesPage'
+
+const props = defineProps<{ sets: ProfileSet[]; profiles: ProfileState[] }>()
+const emit = defineEmits<{ changed: [] }>()
+const session = useSession()
+const say = useSay()
+const { slug, base } = useClient()
+const edited = ref<ProfileSet | 'new'>()
+const names = (set: ProfileSet) => set.profiles.flatMap((id) => props.profiles.find(({ profile_id: profile }) => profile === id) ?? []).map(({ name, networkName }) => `${name}, ${networkName}`).join('; ')
+
+async function remove(set: ProfileSet) {
+  const address = `${base.value}/sets/${set.id}`
+  try {
+    await api(address, { method: 'DELETE' })
+    emit('changed')
+    say.done(`The set “${set.name}” was taken away; its profiles stay.`, async () => {
+      await api(`${address}/restore`, { method: 'POST' })
+      emit('changed')
+    })
+  } catch (problem) {
+    say.problem(problem)
+  }
+}
+</script>
+
+<template>
+  <section aria-labelledby="sets-heading">
+    <div class="row"><h2 id="sets-heading" class="heading">Sets</h2><Button v-if="session.mayWrite" label="Make a set" outlined size="small" @click="edited = 'new'" /></div>
+    <p v-if="sets.length === 0" class="quiet">No set yet. A set is a named group of profiles; a profile can be in many.</p>
+    <ul>
+      <li v-for="set in sets" :key="set.id">
+        <NuxtLink :to="{ path: `/${slug}/overview`, query: { who: `s${set.id}` } }">{{ set.name }}</NuxtLink> <span class="quiet">{{ names(set) }}</span>
+        <template v-if="session.mayWrite"><button type="button" class="bare link" :aria-label="`Change the set ${set.name}`" @click="edited = set">Change</button><button type="button" class="bare link" :aria-label="`Take the set ${set.name} away`" @click="remove(set)">Take away</button></template>
+      </li>
+    </ul>
+    <SetDialog v-if="edited" :set="edited === 'new' ? undefined : edited" :profiles="profiles" @close="edited = undefined" @saved="edited = undefined; emit('changed')" />
+  </section>
+</template>
+
+<style scoped>
+section { margin-top: 22px; }
+ul { list-style: none; display: grid; gap: 5px; margin-top: 4px; }
+.link { color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; padding: 3px 0; margin-left: 10px; font-size: var(--text-small); }
+</style>

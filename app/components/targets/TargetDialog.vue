@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import type { ValidationError } from 'yup'
+import { addDays } from '~~/core/days/day'
+import { CATALOGUE, metricById } from '~~/core/metrics/catalogue'
+import { GROUPS } from '~~/core/metrics/metric'
+import { targetSchema, whoAddress } from '~~/shared/scope'
+import type { TargetView } from '~~/server/work/targets'
+
+const props = defineProps<{ target?: TargetView }>()
+const emit = defineEmits<{ close: []; saved: [] }>()
+const say = useSay()
+const { base } = useClient()
+const { scope, description } = useScope()
+const groups = GROUPS.map((group) => ({ group, items: CATALOGUE.filter((metric) => metric.group === group).map(({ id, name }) => ({ id, name })) }))
+const last = description.data.value?.lastComplete ?? ''
+const form = reactive({
+  metric: props.target?.metric ?? 'interactions', who: props.target?.who ?? whoAddress(scope.value), wanted: '', from: props.target?.from ?? (last && addDays(last, 1)), by: props.target?.by ?? (last && addDays(last, 90)),
+})
+/** A share is written as a percentage, as it stands on the page. */
+const scale = computed(() => (metricById(form.metric).unit === 'share' ? 100 : 1))
+const UNITS: Record<string, string> = { share: 'percent', seconds: 'seconds', times: 'times', people: 'people', count: '' }
+const unit = computed(() => UNITS[metricById(form.metric).unit])
+if (props.target) form.wanted = String(Number((props.target.wanted * scale.value).toPrecision(12)))
+const whoChoices = computed(() => {
+  const known = description.data.value
+  const choices = [{ value: 'all', name: 'All profiles' }, ...(known?.sets ?? []).map((set) => ({ value: `s${set.id}`, name: `${set.name} (set)` })), ...(known?.profiles ?? []).map((profile) => ({ value: String(profile.id), name: `${profile.name}, ${profile.networkName}` }))]
+  return choices.some(({ value }) => value === form.who) ? choices : [...choices, { value: form.who, name: 'The profiles chosen on the page' }]
+})
+const problems = ref<Record<string, string>>({})
+const isSaving = ref(false)
+
+async function save() {
+  problems.value = {}
+  isSaving.value = true
+  try {
+    const typed = form.wanted.trim().replaceAll(/[\s\u202F]/g, '')
+    const wanted = typed === '' ? undefined : Number(typed.replace(',', '.')) / scale.value
+    const body = targetSchema.validateSync({ ...form, wanted }, { abortEarly: false })
+    if (body.by < body.from) return void (problems.value = { by: 'The target ends before it begins. Choose a later day.' })
+    await api(props.target ? `${base.value}/targets/${props.target.id}` : `${base.value}/targets`, { method: props.target ? 'PUT' : 'POST', body })
+    emit('saved')
+    say.done(props.target ? 'The target is changed.' : 'The target is set.')
+  } catch (error) {
+    const { inner } = error as ValidationError
+    problems.value = inner ? Object.fromEntries(inner.map(({ path, message }) => [path, message])) : { wanted: (error as Error).message, ...(error as ApiProblem).fields }
+  } finally {
+    isSaving.value = false
+  }
+}
+</script>
+
+<template>
+  <Dialog :visible="true" modal :header="target ? 'Change the target' : 'Set a target'" :style="{ width: '30rem' }" @update:visible="emit('close')">
+    <form @submit.prevent="save">
+      <div class="field"><label for="target-metric">Metric</label><Select v-model="form.metric" input-id="target-metric" :options="groups" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric" /></div>
+      <div class="field"><label for="target-who">Of</label><Select v-model="form.who" input-id="target-who" :options="whoChoices" option-label="name" option-value="value" aria-label="Of which profiles" /></div>
+      <div class="field"><label for="target-wanted">Wanted{{ unit ? `, in ${unit}` : '' }}</label><InputText id="target-wanted" v-model="form.wanted" inputmode="decimal" autofocus :invalid="!!problems.wanted" aria-describedby="target-hint" /><p v-if="problems.wanted" class="field-error" role="alert">{{ problems.wanted }}</p></div>
+      <div class="row">
+        <div class="field"><label for="target-from">From</label><InputText id="target-from" v-model="form.from" type="date" :invalid="!!problems.from" /><p v-if="problems.from" class="field-error">{{ problems.from }}</p></div>
+        <div class="field"><label for="target-by">By</label><InputText id="target-by" v-model="form.by" type="date" :invalid="!!problems.by" /><p v-if="problems.by" class="field-error" role="alert">{{ problems.by }}</p></div>
+      </div>
+      <p id="target-hint" class="quiet">{{ metricById(form.metric).polarity < 0 ? 'Less is better here: the value is one not to exceed.' : metricById(form.metric).kind === 'stock' ? 'The level at the end.' : metricById(form.metric).kind === 'flow' ? 'The sum from the first day to the last.' : 'The figure over all days from the first to the last.' }}</p>
+      <Button type="submit" :label="target ? 'Change it' : 'Set it'" :loading="isSaving" />
+    </form>
+  </Dialog>
+</template>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import type { TargetView } from '~~/server/work/targets'
+
+const session = useSession()
+const say = useSay()
+const cache = useQueryCache()
+const { slug, base } = useClient()
+const { data, error } = useQuery({ key: () => ['targets', slug.value], query: () => api<TargetView[]>(`${base.value}/targets`) })
+const edited = ref<TargetView | 'new'>()
+const refresh = () => Promise.all(['targets', 'all-clients'].map((name) => cache.invalidateQueries({ key: [name] })))
+
+async function remove(target: TargetView) {
+  const address = `${base.value}/targets/${target.id}`
+  try {
+    await api(address, { method: 'DELETE' })
+    await refresh()
+    say.done('The target was taken away.', async () => {
+      await api(`${address}/restore`, { method: 'POST' })
+      await refresh()
+    })
+  } catch (problem) {
+    say.problem(problem)
+  }
+}
+</script>
+
+<template>
+  <section id="targets" aria-labelledby="targets-heading">
+    <div class="head">
+      <h2 id="targets-heading" class="heading">Targets</h2>
+      <TakeAway v-if="data?.length" kind="targets" what="The targets" />
+      <Button v-if="session.mayWrite" label="Set a target" outlined size="small" class="no-print" @click="edited = 'new'" />
+    </div>
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <p v-if="data?.length === 0" class="quiet">No target yet. A target is a wanted value by a date; its progress and where it is heading will stand here.</p>
+    <TargetText v-for="target in data ?? []" :key="target.id" :target="target">
+      <p v-if="session.mayWrite" class="row no-print"><button type="button" class="bare link" @click="edited = target">Change</button><button type="button" class="bare link" @click="remove(target)">Take away</button></p>
+    </TargetText>
+    <LazyTargetDialog v-if="edited" :target="edited === 'new' ? undefined : edited" @close="edited = undefined" @saved="edited = undefined; refresh()" />
+  </section>
+</template>
+
+<style scoped>
+section { margin-top: 22px; }
+.head { display: flex; gap: 14px; align-items: center; }
+.head .take { margin-left: auto; }
+.head .take + .p-button, .head > .p-button:nth-child(2) { margin-left: 0; }
+.head h2 { flex: 1; }
+.link { color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; padding: 3px 0; font-size: var(--text-small); }
+</style>
