@@ -59,8 +59,7 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
       if (!isKnown(profile)) continue
       const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))
       const columns = profile.rival ? PUBLIC_COLUMNS : FACT_COLUMNS
-      const dayOf = (day: Day) => profileDay(profile, day, addDays(day, 30))
-      const rows = days.flatMap((day) => dayOf(day) ?? [])
+      const rows = days.flatMap((day) => profileDay(profile, day, addDays(day, 30)) ?? [])
       await db.query(`INSERT INTO profile_day (client_id, profile_id, day, ${columns.join(', ')}) VALUES ?`,
         [rows.map((row) => [client, id, row.day, ...columns.map((column) => row[column] ?? null)])])
       const published = days.flatMap((day) => posts(profile, day))
@@ -68,6 +67,8 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
         [published.map((post) => [client, id, post.remoteId, post.publishedAt.replace('T', ' ').replace('Z', ''), post.day, post.format, post.text,
           profile.rival ? null : post.impressions, post.reactions, post.comments, post.shares, profile.rival ? null : post.saves])])
       if (profile.rival || !SPLITS.some(({ networks }) => networks[profile.network])) continue
+      const known = new Map(rows.map((row) => [row.day, row]))
+      const dayOf = (day: Day) => known.get(day)
       const parts = days.slice(-PARTS_DAYS).flatMap((day) => partsOf(profile, day, dayOf))
       await db.query('INSERT INTO profile_day_part (client_id, profile_id, split, day, part, value) VALUES ?', [parts.map(({ split, day, part, value }) => [client, id, split, day, part, value])])
     }

@@ -172,13 +172,18 @@ export function standinNetworks(settings: StandinSettings) {
     const last = settings.lastComplete()
     const oldest = addDays(last, 1 - network.historyDays)
     const { days, through, next } = pageOf(query.get('from'), oldest, last, OVERLAPPING.includes(network.id))
-    return json(200, { data: days.flatMap((day) => dataOf(profile, what, day, last)), through, next, oldest })
+    const known = new Map<Day, ReturnType<typeof profileDay>>()
+    const dayOf = (day: Day) => {
+      if (!known.has(day)) known.set(day, profileDay(profile, day, last))
+      return known.get(day)
+    }
+    return json(200, { data: days.flatMap((day) => dataOf(profile, what, day, dayOf)), through, next, oldest })
   }
 
-  function dataOf(profile: DemoProfile, what: What, day: Day, last: Day): unknown[] {
+  function dataOf(profile: DemoProfile, what: What, day: Day, dayOf: (day: Day) => ReturnType<typeof profileDay>): unknown[] {
     if (what === 'posts') return posts(profile, day)
-    if (what === 'parts') return partsOf(profile, day, (asked) => profileDay(profile, asked, last))
-    const figures = profileDay(profile, day, last)
+    if (what === 'parts') return partsOf(profile, day, dayOf)
+    const figures = dayOf(day)
     return figures ? [figures] : []
   }
 

@@ -23,13 +23,13 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
 
 <template>
   <div>
-    <PageHead title="What needs you today?"><TakeAway v-if="data?.length" path="/api/all-clients?part=moved" what="What moved" /><a v-if="data?.length" href="/api/all-clients?format=xlsx" download>Workbook</a></PageHead>
+    <PageHead title="What needs you today?"><a v-if="data?.length" href="/api/all-clients?format=xlsx" download>Workbook</a></PageHead>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Looking through your clients …</p>
     <p v-else-if="data?.length === 0">You have no client yet. Ask the owner of the agency to give you one.</p>
     <template v-if="data?.length">
       <section aria-labelledby="moved">
-        <h2 id="moved" class="heading">What moved</h2>
+        <div class="head"><h2 id="moved" class="heading">What moved</h2><TakeAway path="/api/all-clients?part=moved" what="What moved" /></div>
         <p class="quiet">{{ first?.period }} against {{ first?.against }}, the largest movement first.</p>
         <table class="plain-table">
           <thead><tr><th scope="col">Client</th><th v-for="compared in first?.figures" :key="compared.figure.metric" scope="col">{{ metricById(compared.figure.metric).name }}</th><th scope="col">Profiles</th><th scope="col" class="words">Last edition</th></tr></thead>
@@ -47,21 +47,21 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
         </table>
       </section>
       <section aria-labelledby="danger">
-        <h2 id="danger" class="heading">Targets in danger</h2>
+        <div class="head"><h2 id="danger" class="heading">Targets in danger</h2><TakeAway v-if="inDanger.length" path="/api/all-clients?part=targets" what="Targets in danger" /></div>
         <ul v-if="inDanger.length">
           <li v-for="{ client, target } in inDanger" :key="target.id"><NuxtLink :to="{ path: `/${client.slug}/overview`, hash: '#targets' }">{{ words(target) }}</NuxtLink><span class="quiet"> of {{ client.name }}:</span> {{ heading(target) }}.</li>
         </ul>
         <p v-else class="quiet">None. Every target is on course, open, or not set.</p>
       </section>
       <section aria-labelledby="due">
-        <h2 id="due" class="heading">What is due</h2>
+        <div class="head"><h2 id="due" class="heading">What is due</h2><TakeAway v-if="due.length" path="/api/all-clients?part=due" what="What is due" /></div>
         <ul v-if="due.length">
-          <li v-for="{ client, item } in due" :key="`${item.kind} ${item.id}`"><NuxtLink :to="place(client.slug, item)">{{ item.sentence }}</NuxtLink><span class="quiet"> {{ client.name }}</span></li>
+          <li v-for="{ client, item } in due" :key="`${item.kind} ${item.id}`"><NuxtLink :to="place(client.slug, item)">{{ item.sentence }}</NuxtLink><span class="quiet"> of {{ client.name }}</span></li>
         </ul>
         <p v-else class="quiet">Nothing. Every report has an edition of its newest period.</p>
       </section>
       <section aria-labelledby="unexplained">
-        <h2 id="unexplained" class="heading">Unusual days without a reason</h2>
+        <div class="head"><h2 id="unexplained" class="heading">Unusual days without a reason</h2><TakeAway v-if="waiting.length" path="/api/all-clients?part=unusual" what="Unusual days" /></div>
         <ul v-if="waiting.length">
           <li v-for="{ client, finding } in waiting" :key="`${finding.profile} ${finding.day}`">
             <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { who: String(finding.profile), metric: 'interactions' } }">{{ describeDay(finding.day) }}, {{ finding.name }}</NuxtLink>
@@ -71,7 +71,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
         <p v-else class="quiet">None. Every unusual day of these weeks has a note.</p>
       </section>
       <section aria-labelledby="troubled">
-        <h2 id="troubled" class="heading">Profiles that need somebody</h2>
+        <div class="head"><h2 id="troubled" class="heading">Profiles that need somebody</h2><TakeAway v-if="troubled.length" path="/api/all-clients?part=profiles" what="Profiles that need somebody" /></div>
         <ul v-if="troubled.length">
           <li v-for="{ client, trouble } in troubled" :key="trouble.profile"><NuxtLink :to="`/${client.slug}/profiles`">{{ trouble.name }}</NuxtLink><span class="quiet"> of {{ client.name }}:</span> {{ trouble.sentence }}</li>
         </ul>
@@ -84,6 +84,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
 
 <style scoped>
 section { margin-bottom: 20px; }
+.head { display: flex; justify-content: space-between; align-items: baseline; }
 ul { list-style: none; display: grid; gap: 5px; margin-top: 4px; }
 .number { font: 500 var(--text-scope)/1.2 var(--serif); color: var(--ink); text-decoration: none; }
 .number:hover { text-decoration: underline dotted; text-underline-offset: 3px; }

@@ -1,4 +1,5 @@
-import ExcelJS from 'exceljs'
+// the package's own bundle: its many parts are not all found again by the server's build
+import ExcelJS from 'exceljs/dist/exceljs.bare.min.js'
 import { neutral, type CellKind, type Table } from './table'
 
 const FORMATS: Record<CellKind, string> = { text: '@', count: '#,##0', number: '#,##0.00', share: '0.0%', day: '@' }

@@ -1,5 +1,6 @@
 import { NETWORKS } from '../../core/networks/networks'
 import { isHandle, plainHandle, readProfileAddress, type NamedProfile } from '../../core/networks/profileAddress'
+import { now } from '../clock'
 import { httpNetwork } from '../connectors/httpNetwork'
 import type { NetworkConnector } from '../connectors/network'
 import type { ClientDb } from '../db/clientDb'
@@ -91,7 +92,7 @@ async function seen(named: NamedProfile, rows: readonly ProfileRow[], connect: C
 
 /** Keeps what a search has found, for the page and for reports. */
 export async function keepSearch(db: ClientDb, found: ProfileSearch): Promise<void> {
-  await db.run(sql`INSERT INTO profile_search (client_id, address, handle, found) VALUES (${db.client}, ${found.address.slice(0, 300)}, ${found.handle}, ${JSON.stringify(found)})`)
+  await db.run(sql`INSERT INTO profile_search (client_id, address, handle, found, searched_at) VALUES (${db.client}, ${found.address.slice(0, 300)}, ${found.handle}, ${JSON.stringify(found)}, ${new Date(now())})`)
 }
 
 /** The newest search of a client, with the page that it would look through otherwise. */

@@ -16,7 +16,7 @@ import { now } from '../clock'
 import type { ClientDb } from '../db/clientDb'
 import { aggregates } from '../db/questions/aggregates'
 import { dayTotals } from '../db/questions/dayTotals'
-import { memberOf } from '../db/questions/profiles'
+import { memberOf, type ProfileRow } from '../db/questions/profiles'
 import { sql } from '../db/sql'
 import { badRequest } from '../problems/problem'
 import { resolveScope, type ResolvedScope } from './resolveScope'
@@ -126,18 +126,35 @@ interface Looked {
 async function lookAhead(db: ClientDb, scope: ResolvedScope, metric: Metric, row: TargetRow, { figure, last, ahead }: Ahead): Promise<Looked> {
   if (ahead === 0) return {}
   const past: Period = { from: addDays(last, -pastDays(ahead)), to: last }
-  const totals = await dayTotals(db, scope.connected.map(({ profile_id: id }) => id), past, columnsFor([metric.id]))
-  const next = addDays(last, 1)
-  if (metric.kind === 'ratio') return rateAhead(scope, metric, row, totals, past, { next, ahead, last })
-  const values = wholeDays(scope, metric.id, dailyPoints(metric.id, past, totals))
-  const changes = metric.kind === 'stock' ? differences(values) : values
-  const forecast = forecastSum(changes, next, ahead, metric.kind !== 'stock')
-  if (!forecast || figure.value === undefined) return {}
+  if (metric.kind === 'ratio') return rateAhead(scope, metric, row, await dayTotals(db, scope.connected.map(({ profile_id: id }) => id), past, columnsFor([metric.id])), past, { next: addDays(last, 1), ahead, last })
+  const withTrend = metric.kind !== 'stock'
+  const series = await seriesOf(db, scope, metric.id, past)
+  const forecasts = series.map((values) => forecastSum(withTrend ? values : differences(values), addDays(last, 1), ahead, withTrend))
+  if (figure.value === undefined || forecasts.length === 0 || forecasts.some((forecast) => forecast === undefined)) return {}
+  // each group's range on its own; groups differ independently of each other
+  const value = forecasts.reduce((sum, forecast) => sum + forecast!.value, 0)
+  const spread = Math.sqrt(forecasts.reduce((sum, forecast) => sum + (forecast!.high - forecast!.value) ** 2, 0))
   // what is there stays: a sum does not shrink, whatever its range says
-  const floor = (value: number) => (metric.kind === 'flow' && metric.parts.every(({ sign }) => sign === 1) ? Math.max(0, value) : value)
-  const begun = row.from > last ? 0 : figure.value
-  const heading = { value: begun + floor(forecast.value), low: begun + floor(forecast.low), high: begun + forecast.high }
-  return { heading, checked: holdOut(changes, next, ahead, metric.kind !== 'stock') }
+  const floor = (more: number) => (metric.kind === 'flow' && metric.parts.every(({ sign }) => sign === 1) ? Math.max(0, more) : more)
+  const begun = row.from > last && metric.kind === 'flow' ? 0 : figure.value
+  const heading = { value: begun + floor(value), low: begun + floor(value - spread), high: begun + value + spread }
+  const checks = series.map((values) => holdOut(withTrend ? values : differences(values), addDays(last, 1), ahead, withTrend))
+  return { heading, ...(checks.length === 1 && { checked: checks[0] }), ...(checks.length > 1 && { checked: checks.reduce(largestCheck) }) }
+}
+
+/** Of several groups the check of the one with the longest past stands for the whole. */
+const largestCheck = (a: HoldOut, b: HoldOut): HoldOut => (b.tried > a.tried ? b : a)
+
+/** The daily values of a scope: profiles with the whole past together, each of the others by itself, so that one that came later is not read as a rise. */
+async function seriesOf(db: ClientDb, scope: ResolvedScope, metric: string, past: Period): Promise<DayValue[][]> {
+  const { isPublic } = metricById(metric)
+  const members = scope.connected.filter(({ network, consent }) => reportsMetric(networkById(network), metric) && (isPublic || consent !== 'none'))
+  const isOld = ({ oldest }: ProfileRow) => oldest !== null && oldest <= past.from
+  const groups = [members.filter(isOld), ...members.filter((row) => !isOld(row)).map((row) => [row])].filter((group) => group.length > 0)
+  return await Promise.all(groups.map(async (group) => {
+    const totals = await dayTotals(db, group.map(({ profile_id: id }) => id), past, columnsFor([metric]))
+    return wholeDays({ ...scope, connected: group }, metric, dailyPoints(metric, past, totals))
+  }))
 }
 
 /** A rate at the end: what there is of both parts and what is to come of them. Its range is that of the residual part, num − rate × den (the ratio estimator's linearisation). */

@@ -18,6 +18,8 @@ let server: ChildProcess
 let base = ''
 let token = ''
 
+const CONTENT = JSON.stringify({ title: 't', periodWords: 'p', period: { from: '2026-10-01', to: '2026-10-28' }, blocks: [] })
+
 /** Asks as a browser would, from a page of the application itself. */
 async function ask(method: string, path: string, who?: string, body?: unknown, origin = base) {
   const isForm = body !== undefined && typeof body !== 'string'
@@ -43,7 +45,8 @@ beforeAll(async () => {
   const mossgate = await clientDbForJob(1)
   await pool().query("INSERT INTO import (client_id, file_name, state) VALUES (1, 'x.csv', 'uploaded'), (2, 'y.csv', 'uploaded')")
   await pool().query("INSERT INTO job (client_id, kind, subject) VALUES (1, 'sync', '1'), (2, 'sync', '5')")
-  await pool().query("INSERT INTO edition (client_id, report_id, number, request_key, content, sha256) VALUES (1, 1, 1, 'a', '{\"title\":\"t\",\"periodWords\":\"p\"}', 'x'), (2, 2, 1, 'b', '{\"title\":\"t\",\"periodWords\":\"p\"}', 'y')")
+  await pool().query("INSERT INTO edition (client_id, report_id, number, request_key, content, sha256) VALUES (1, 1, 1, 'a', ?, 'x'), (2, 2, 1, 'b', ?, 'y')", [CONTENT, CONTENT])
+  await pool().query("INSERT INTO saved_scope (client_id, name, parts) VALUES (1, 'x', '{}'), (2, 'y', '{}')")
   token = await shareEdition(mossgate, 1, new Date(Date.now() + 60_000), 'reader')
   await pool().query('INSERT INTO share_link (client_id, edition_id, token_hash, ends_at) VALUES (2, 2, REPEAT("x", 32), NOW() + INTERVAL 1 DAY)')
 })
@@ -60,7 +63,7 @@ function routes(folder = join(root, 'server/api'), path = '/api'): { method: str
 }
 
 /** Routes that are not a client's, and who may use them: everybody, or whoever has signed in. */
-const OPEN = ['ANY /api/*', 'GET /api/health', 'GET /api/clients', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'GET /api/shared/[token]', 'GET /api/shared/[token]/pdf', 'GET /api/consent/[token]', 'POST /api/consent/[token]', 'POST /api/consent/answer']
+const OPEN = ['ANY /api/*', 'GET /api/health', 'GET /api/all-clients', 'GET /api/clients', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'GET /api/shared/[token]', 'GET /api/shared/[token]/pdf', 'GET /api/consent/[token]', 'POST /api/consent/[token]', 'POST /api/consent/answer']
 
 const fill = (path: string, client: string, id: string) => path.replace('[client]', client).replace('[share]', client === 'mossgate-gardens' ? '1' : '2').replace('[profile]', client === 'mossgate-gardens' ? '1' : '5').replaceAll(/\[\w+\]/g, id)
 const all = routes()
@@ -86,11 +89,11 @@ describe('every route', () => {
     }
   })
 
-  it.each(ofClients.filter(({ path }) => /\[(?!client)/.test(path)))('$method $path, with the id of another client’s thing, finds nothing', async ({ method, path }) => {
+  it.each(ofClients.filter(({ path }) => /\[(?!client|kind)/.test(path)))('$method $path, with the id of another client’s thing, finds nothing', async ({ method, path }) => {
     // the second client's import, job, edition, report and share, asked for under the first client
-    const foreign = path.replace('[client]', 'mossgate-gardens').replace('[profile]', '5').replaceAll(/\[\w+\]/g, '2')
+    const foreign = path.replace('[client]', 'mossgate-gardens').replace('[profile]', '5').replace(/\[(set|target)\]/, '3').replaceAll(/\[\w+\]/g, '2')
     const body = /notes/.test(path) ? { from: '2026-10-01', to: '2026-10-01', title: 'x' } : /reports\/\[report\]$/.test(path) ? { title: 'x', period: 'last-28-days', against: 'before', blocks: [], version: 1 }
-      : /check$/.test(path) ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 } : /editions$/.test(path) ? { requestKey: crypto.randomUUID() } : /\[profile\]$/.test(path) ? { isActive: false } : {}
+      : /check$/.test(path) ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 } : /editions$/.test(path) ? { requestKey: crypto.randomUUID() } : /\[profile\]$/.test(path) ? { isActive: false } : /\[set\]$/.test(path) ? { name: 'x', profiles: [1] } : /\[target\]$/.test(path) ? { metric: 'posts', wanted: 1, from: '2026-10-01', by: '2026-11-01' } : {}
     // notes of the first client itself have the ids 1 and 2
     const answer = await ask(method, path.includes('[note]') ? foreign.replace(/notes\/2/, 'notes/3') : foreign, 'analyst', method === 'GET' ? undefined : body)
     expect(answer.status).toBeGreaterThanOrEqual(404)
@@ -110,6 +113,7 @@ describe('every route', () => {
   it('left everything as it was', async () => {
     expect((await tableOf('report', 'report_id, title, version')).length).toBe(3)
     expect(await tableOf('import', 'import_id, file_name, state')).toEqual([{ import_id: 1, file_name: 'x.csv', state: 'uploaded' }, { import_id: 2, file_name: 'y.csv', state: 'uploaded' }])
+    for (const table of ['profile_set', 'target', 'saved_scope']) expect(await tableOf(`${table} WHERE removed_at IS NOT NULL`, '1, 2, 3')).toEqual([])
     expect(await tableOf('note WHERE removed_at IS NOT NULL', 'note_id, title, body')).toEqual([])
     expect(await tableOf('share_link WHERE revoked_at IS NOT NULL', 'share_id, client_id, edition_id')).toEqual([])
   })

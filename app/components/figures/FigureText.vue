@@ -6,7 +6,7 @@ const props = defineProps<{ compared: ComparedFigure; name: string }>()
 const figure = computed(() => props.compared.figure)
 const text = computed(() => formatFigure(figure.value, useLocale()))
 const isPartial = computed(() => figure.value.coverage.present < figure.value.coverage.expected && !figure.value.reason)
-const isRange = computed(() => figure.value.value === undefined && figure.value.low !== undefined)
+const isRange = computed(() => (figure.value.value === undefined && figure.value.low !== undefined) || text.value.text.length > 8)
 </script>
 
 <template>
@@ -14,7 +14,7 @@ const isRange = computed(() => figure.value.value === undefined && figure.value.
   <span class="number" :class="{ range: isRange }"><FigureValue :figure="figure" /></span>
   <span v-if="figure.reason" class="small">{{ figure.reason }}</span>
   <span v-else-if="text.range" class="small">{{ text.range }}<template v-if="compared.change"> · <ChangeText :metric="figure.metric" :change="compared.change" short /></template></span>
-  <span v-else-if="compared.change" class="small"><ChangeText :metric="figure.metric" :change="compared.change" :short="isRange" /></span>
+  <span v-else-if="compared.change" class="small"><ChangeText :metric="figure.metric" :change="compared.change" :short="figure.value === undefined" /></span>
   <span v-if="figure.coverage.fetching" class="small part">first fetch running, will grow</span>
   <span v-else-if="isPartial" class="small part">some days missing</span>
 </template>

@@ -35,5 +35,6 @@ const followers = (count: number | null) => (count === null ? 'followers not sho
 
 <style scoped>
 section { margin-top: 12px; }
+td .p-button { padding: 1px 6px; margin-left: -6px; }
 h3 { font: 600 var(--text-heading)/1.2 var(--serif); }
 </style>

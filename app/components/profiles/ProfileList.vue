@@ -53,4 +53,5 @@ const outcome = ({ job, synced_at: at }: ProfileState) => (job?.state === 'done'
 .outcome { display: block; font-size: var(--text-small); }
 .when { white-space: nowrap; }
 .do { min-width: 9rem; }
+.do .p-button { margin: 0 0 4px 6px; }
 </style>

@@ -13,23 +13,36 @@ const WORDS = { 'reached': 'Reached', 'on course': 'On course', 'open': 'Open: i
 const MARKS = { 'reached': '✓', 'on course': '▲', 'open': '◆', 'in danger': '▼', 'missed': '✕', 'unknown': '–' } as const
 const judgement = computed(() => ({ 'reached': 'better', 'on course': 'better', 'in danger': 'worse', 'missed': 'worse', 'open': '', 'unknown': '' })[props.target.progress.standing])
 const perDay = computed(() => (metric.value.kind === 'ratio' ? '' : ' a day'))
+const share = (value: number) => formatShare(value, locale)
+
+/** Where the target stands, in sentences. */
+const standing = computed(() => {
+  const { figure, progress, start, from } = props.target
+  if (figure.value === undefined) return figure.reason ?? 'There is no figure yet.'
+  const missing = figure.coverage.expected - figure.coverage.present
+  return [
+    `${say(figure.value)} ${metric.value.kind === 'stock' ? 'now' : `since ${describeDay(from)}`}${start === undefined ? '' : `, ${say(start)} on ${describeDay(from)}`}.`,
+    ...(progress.done === undefined ? [] : [`${share(progress.done)} of the way with ${share(progress.elapsed)} of the time over.`]),
+    ...(progress.pace === undefined || progress.paceNeeded === undefined ? [] : [
+      `${metric.value.kind === 'ratio' ? 'So far' : 'Pace'} ${say(progress.pace)}${perDay.value}; needed over the ${progress.daysLeft} days left: ${say(Math.max(0, progress.paceNeeded))}${perDay.value}.`,
+    ]),
+    ...(missing > 0 ? [`${missing} profile-days have no data, so there may be more.`] : []),
+  ].join(' ')
+})
+/** On what the forecast rests, and how it did before. */
+const method = computed(() => {
+  const { checked } = props.target
+  const error = checked?.typicalError === undefined ? '' : `; typical error ${share(checked.typicalError)}${metric.value.kind === 'stock' ? ' of the growth' : ''}`
+  return `From the trend and the weekday pattern of the last twelve weeks.${checked && checked.tried > 0 ? ` Checked on its own past: ${checked.within} of ${checked.tried} earlier forecasts of this length held${error}.` : ' Its past is too short to check it.'}`
+})
 </script>
 
 <template>
   <div class="target">
     <h3>{{ metric.name }} of {{ target.whoWords }}: {{ target.isCeiling ? 'no more than ' : '' }}{{ say(target.wanted) }} by {{ describeDay(target.by) }} <b :class="judgement"><span aria-hidden="true">{{ MARKS[target.progress.standing] }}</span> {{ WORDS[target.progress.standing] }}</b></h3>
     <TargetBar :target="target" />
-    <p>
-      <template v-if="target.figure.value !== undefined">{{ say(target.figure.value) }} {{ metric.kind === 'stock' ? 'now' : `since ${describeDay(target.from)}` }}<template v-if="target.start !== undefined">, {{ say(target.start) }} on {{ describeDay(target.from) }}</template>.</template>
-      <template v-else>{{ target.figure.reason ?? 'There is no figure yet.' }}</template>
-      <template v-if="target.progress.done !== undefined"> {{ formatShare(target.progress.done, locale) }} of the way with {{ formatShare(target.progress.elapsed, locale) }} of the time over.</template>
-      <template v-if="target.progress.pace !== undefined && target.progress.paceNeeded !== undefined"> {{ metric.kind === 'ratio' ? 'So far' : 'Pace' }} {{ say(target.progress.pace) }}{{ perDay }}; needed over the {{ target.progress.daysLeft }} days left: {{ say(Math.max(0, target.progress.paceNeeded)) }}{{ perDay }}.</template>
-      <template v-if="target.figure.coverage.present < target.figure.coverage.expected"> {{ target.figure.coverage.expected - target.figure.coverage.present }} profile-days have no data, so there may be more.</template>
-    </p>
-    <p v-if="target.heading">
-      Heading for ≈ {{ say(target.heading.value) }}, with four chances in five between {{ say(target.heading.low) }} and {{ say(target.heading.high) }}.
-      <span class="quiet">From the trend and the weekday pattern of the last twelve weeks.<template v-if="target.checked && target.checked.tried > 0"> Checked on its own past: {{ target.checked.within }} of {{ target.checked.tried }} earlier forecasts of this length held<template v-if="target.checked.typicalError !== undefined">; typical error {{ formatShare(target.checked.typicalError, locale) }}{{ metric.kind === 'stock' ? ' of the growth' : '' }}</template>.</template></span>
-    </p>
+    <p>{{ standing }}</p>
+    <p v-if="target.heading">Heading for ≈ {{ say(target.heading.value) }}, with four chances in five between {{ say(target.heading.low) }} and {{ say(target.heading.high) }}. <span class="quiet">{{ method }}</span></p>
     <p v-else-if="target.reason" class="quiet">{{ target.reason }}</p>
     <slot />
   </div>

@@ -27,7 +27,7 @@ const { data, error, isLoading, refetch } = useQuery({
   placeholderData: (previous) => previous,
 })
 const lines = GROUPS.map((group) => ({ group, items: CATALOGUE.filter((candidate) => candidate.group === group).map(({ id, name }) => ({ id, name })) }))
-const seconds = [{ group: 'No second line', items: [{ id: '', name: 'nothing else' }] }, ...lines]
+const seconds = [{ group: 'Only one line', items: [{ id: 'none', name: 'no second line' }] }, ...lines]
 const clientName = computed(() => session.session?.clients.find((client) => client.slug === slug.value)?.name)
 const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 const heading = computed(() => (data.value ? `${metricById(data.value.line.metric).name}${data.value.second ? ` and ${metricById(data.value.second.metric).name.toLowerCase()}` : ''} a day` : ''))
@@ -57,7 +57,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           <span class="row choices no-print">
             <Select :model-value="figures" :options="[...FIGURE_SETS]" option-label="name" option-value="id" aria-label="Figures shown above" title="Figures shown above" @update:model-value="(id) => set({ figures: id === FIGURE_SETS[0]!.id ? undefined : id })" />
             <Select :model-value="metric" :options="lines" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric of the line" @update:model-value="(id) => set({ metric: id === 'impressions' ? undefined : id })" />
-            <Select :model-value="second ?? ''" :options="seconds" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Second line" @update:model-value="(id) => set({ second: id || undefined })" />
+            <Select :model-value="second ?? 'none'" :options="seconds" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Second line" @update:model-value="(id) => set({ second: id === 'none' ? undefined : id })" />
             <Button :label="isIndex ? 'Own scale' : 'Index'" text :aria-pressed="isIndex" title="Index: the first day with data is 100" @click="set({ scale: isIndex ? undefined : 'index' })" />
           </span>
         </div>
