@@ -1,0 +1,284 @@
+import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { addDays, weekday } from '../../core/days/day'
+import { daysEnding, eachDay } from '../../core/periods/period'
+import type { ClientDb } from '../../server/db/clientDb'
+import { addSet } from '../../server/db/questions/sets'
+import { composeReport, fill } from '../../server/reports/content'
+import { addReport } from '../../server/reports/reports'
+import { freeze } from '../../server/reports/editions'
+import { tableOf as exportOf } from '../../server/exports/tableOf'
+import { allClients } from '../../server/work/allClients'
+import { describeScope } from '../../server/work/describeScope'
+import { overview } from '../../server/work/overview'
+import { splitOf, splitsOf } from '../../server/work/parts'
+import { remembered } from '../../server/work/remembered'
+import { resolveScope } from '../../server/work/resolveScope'
+import { removeScope, savedScopes, saveScope } from '../../server/work/savedScopes'
+import { subject } from '../../server/work/subject'
+import { addTarget, changeTarget, checkTarget, removeTarget, targetsOf } from '../../server/work/targets'
+import { addClient, addDaysOf, addProfile, useDatabase } from './support/database'
+
+const { pool } = useDatabase('measuring')
+const END = '2026-10-28'
+const LEVELS = [10, 10, 12, 14, 20, 40, 34]
+let db: ClientDb
+let page: number
+let photos: number
+let rival: number
+const scope = (period = '2026-10-22..2026-10-28', part: object = {}) => resolveScope(db, { who: [], sets: [], period, against: 'before', ...part })
+
+/** A page since March with a weekday pattern and no trend, photos since 1 September, and a rival. */
+beforeAll(async () => {
+  db = await addClient('measuring')
+  await pool().query("INSERT INTO person (person_id, agency_id, email, name, role, password_hash) VALUES (1, 1, 'a@b.example', 'A', 'owner', '')")
+  page = await addProfile(db, 'commons', '1', Buffer.from('x'))
+  photos = await addProfile(db, 'tintype', '2', Buffer.from('x'))
+  rival = await addProfile(db, 'commons', '3')
+  await pool().query("UPDATE profile SET is_rival = 1, rival = 'Thornapple Park' WHERE profile_id = ?", [rival])
+  const days = eachDay(daysEnding(END, 240))
+  await addDaysOf(db, days.flatMap((day, index) => [
+    { profile: page, day, impressions: 100 * LEVELS[weekday(day) - 1]!, reactions: LEVELS[weekday(day) - 1]!, comments: 0, shares: 0, posts: 1, followers: 1000 + 2 * index, reach_7d: 500, reach_1d: 100 },
+    { profile: rival, day, reactions: day > addDays(END, -7) ? 30 : 20, comments: 0, shares: 0, posts: 2, followers: 4000 },
+    ...(day >= '2026-09-01' ? [{ profile: photos, day, impressions: 500, reactions: 5, comments: 0, shares: 0, saves: 1, posts: 0, followers: 300, reach_1d: 80, reach_7d: 200, reach_28d: 400 }] : []),
+  ]))
+})
+beforeEach(async () => void (await pool().query('DELETE FROM profile_day_part')))
+const part = (profile: number, split: string, day: string, name: string, value: number) => [profile, split, day, name, value]
+const addParts = (rows: unknown[][]) => db.insertRows('profile_day_part', ['profile_id', 'split', 'day', 'part', 'value'], rows)
+
+describe('a figure by its parts', () => {
+  it('adds the days of the period, and compares only over days that both periods have', async () => {
+    await addParts([
+      part(page, 'impressions_by_source', '2026-10-28', 'organic', 70), part(page, 'impressions_by_source', '2026-10-28', 'paid', 30),
+      part(page, 'impressions_by_source', '2026-10-27', 'organic', 100),
+      // the counterpart of the 28th is there, that of the 27th is not
+      part(page, 'impressions_by_source', '2026-10-21', 'organic', 50), part(page, 'impressions_by_source', '2026-10-21', 'paid', 0),
+    ])
+    const view = await splitOf(db, await scope(), 'impressions_by_source')
+    expect(view.rows).toEqual([
+      { part: 'organic', name: 'Organic', value: 170, share: 0.85, from: 50, to: 70 }, { part: 'paid', name: 'Paid', value: 30, share: 0.15, from: 0, to: 30 }, { part: 'shared', name: 'Through sharing', value: 0, share: 0, from: 0, to: 0 },
+    ])
+    // two profiles could give it on seven days
+    expect(view).toMatchObject({ present: 2, expected: 14, profiles: ['Profile 1, Commons', 'Profile 2, Tintype'], without: 0 })
+    expect(exportOf(await fill(db, await scope(), { id: 'x', kind: 'parts', title: '', metrics: [], option: 'impressions_by_source', text: '', comment: '' }))!.rows[0]).toEqual(['Organic', 170, 0.85, 50, 70])
+  })
+
+  it('compared by date leaves 29 February alone', async () => {
+    await addParts([part(page, 'impressions_by_source', '2028-02-29', 'organic', 9), part(page, 'impressions_by_source', '2027-02-28', 'organic', 5)])
+    const view = await splitOf(db, { ...(await scope()), period: { from: '2028-02-29', to: '2028-02-29' }, comparison: { period: { from: '2027-02-28', to: '2027-02-28' }, pairing: { kind: 'date', years: 1 } } }, 'impressions_by_source')
+    expect(view.rows[0]).toEqual({ part: 'organic', name: 'Organic', value: 9, share: 1 })
+  })
+
+  it('bounds people by way: the largest day at least, all days and never more than what was shown at most', async () => {
+    await addParts([
+      part(page, 'reach_by_source', '2026-10-27', 'organic', 80), part(page, 'reach_by_source', '2026-10-28', 'organic', 60), part(page, 'reach_by_source', '2026-10-27', 'paid', 10), part(page, 'reach_by_source', '2026-10-28', 'paid', 10),
+      part(page, 'impressions_by_source', '2026-10-27', 'organic', 90), part(page, 'impressions_by_source', '2026-10-28', 'organic', 100), part(page, 'impressions_by_source', '2026-10-27', 'paid', 8), part(page, 'impressions_by_source', '2026-10-28', 'paid', 7),
+    ])
+    expect((await splitOf(db, await scope(), 'reach_by_source')).rows).toEqual([{ part: 'organic', name: 'Organic', low: 80, high: 140 }, { part: 'paid', name: 'Paid', low: 10, high: 15 }])
+  })
+
+  it('keeps people by times to one profile, and says when the frequency contradicts them', async () => {
+    await addParts([part(page, 'reach_by_times', END, '1', 300), part(page, 'reach_by_times', END, '2', 200), part(photos, 'reach_by_times', END, '1', 100), part(photos, 'reach_by_times', END, '9', 300)])
+    const { times } = await splitOf(db, await scope(), 'reach_by_times')
+    // the page was shown 14,000 times in its week, to 500 people who saw it twice at most
+    expect(times.find(({ profile }) => profile === page)).toMatchObject({ windowDays: 7, people: 500, bounds: { low: 1.4, high: 1.4 }, frequency: 28, fits: false })
+    // photos: 28 × 500 impressions to 400 people, 35 each; the last class is open
+    expect(times.find(({ profile }) => profile === photos)).toMatchObject({ windowDays: 28, people: 400, frequency: 35, fits: true, bounds: { low: 7 } })
+  })
+
+  it('says what is withheld, and lists only the splits that the scope’s networks give', async () => {
+    await addParts([part(photos, 'followers_by_origin', END, 'search', 40)])
+    const { withheld, rows } = await splitOf(db, await scope(), 'followers_by_origin')
+    expect(withheld).toBe('Withheld or missing on 13 days: Commons keeps it back below 30 people in a day; Tintype keeps it back below 30 people in 7 days. What is kept back is not zero.')
+    expect(rows.find(({ part: name }) => name === 'search')).toMatchObject({ value: 40, share: 1 })
+    expect((await splitsOf(db, await scope(undefined, { who: [photos] }))).map(({ split }) => split)).toEqual(['impressions_by_source', 'impressions_by_follower', 'interactions_by_follower', 'followers_by_origin', 'reach_by_times'])
+    await expect(splitOf(db, await scope(), 'by_magic')).rejects.toThrow('no such way to split')
+  })
+})
+
+describe('beside the subject', () => {
+  const volume = (network: string, day: string, interactions: number) => pool().query('REPLACE INTO network_day (network, day, posts, interactions, impressions) VALUES (?, ?, 1, ?, 1)', [network, day, interactions])
+
+  it('stand the whole networks, weighted as one’s own was, and the field by public figures', async () => {
+    for (const day of eachDay(daysEnding(END, 14))) {
+      const isLast = day > addDays(END, -7)
+      await volume('commons', day, isLast ? 90 : 100)
+      await volume('tintype', day, isLast ? 120 : 100)
+    }
+    const found = await subject(db, await scope(), 'interactions')
+    // the page had 140 interactions in the week before, photos 42: (140 × −0.1 + 42 × 0.2) / 182
+    expect(found.networks!.relative).toBeCloseTo((140 * -0.1 + 42 * 0.2) / 182, 12)
+    expect(found.networks!.parts.map(({ name, share }) => [name, Number(share.toFixed(4))])).toEqual([['Commons', 0.7692], ['Tintype', 0.2308]])
+    expect(found.own!.relative).toBe(0)
+    // own without saves 140 + 35, the rival 140 → 210
+    expect(found.field).toMatchObject({ own: 2, rivals: 1, competitors: ['Thornapple Park'], change: { from: 315, to: 385 } })
+  })
+
+  it('say nothing of a network whose volume has a day missing', async () => {
+    await pool().query("DELETE FROM network_day WHERE network = 'tintype' AND day = '2026-10-20'")
+    expect((await subject(db, await scope(), 'interactions')).networks).toMatchObject({ untold: ['Tintype'], parts: [{ name: 'Commons', share: 1 }] })
+  })
+
+  it('say why there is nothing', async () => {
+    expect((await subject(db, await scope(), 'reach')).reason).toContain('No network tells its whole volume of reach')
+    expect((await subject(db, await scope(undefined, { against: 'none' }), 'posts')).reason).toContain('Choose a comparison')
+  })
+})
+
+describe('a target', () => {
+  beforeEach(async () => void (await pool().query('DELETE FROM target')))
+
+  it('of a sum: progress, pace and where it is heading, by hand', async () => {
+    // the page’s reactions are 140 a week without fail: 20 days make 406, ten more 200
+    await addTarget(db, { metric: 'reactions', who: String(page), wanted: 600, from: '2026-10-09', by: '2026-11-07' }, 1)
+    const [target] = await targetsOf(db)
+    const sum = (from: string, to: string) => eachDay({ from, to }).reduce((all, day) => all + LEVELS[weekday(day) - 1]!, 0)
+    expect(target!.figure.value).toBe(sum('2026-10-09', END))
+    expect(target!.heading!.value).toBeCloseTo(sum('2026-10-09', '2026-11-07'), 3)
+    expect(target!.progress).toMatchObject({ daysLeft: 10, elapsed: 2 / 3, standing: sum('2026-10-09', '2026-11-07') > 600 ? 'on course' : 'in danger', pace: sum('2026-10-09', END) / 20 })
+    expect(target!.checked).toMatchObject({ tried: 12, within: 12 })
+    expect(target!.checked!.typicalError).toBeLessThan(0.001)
+  })
+
+  it('of a level, of a rate, and of what cannot be carried on', async () => {
+    const add = (metric: string, wanted: number) => addTarget(db, { metric, who: String(page), wanted, from: '2026-10-01', by: '2026-11-30' }, 1)
+    await add('followers', 1550)
+    await add('engagement_by_impressions', 0.02)
+    await add('reach', 5000)
+    const [level, rate, reach] = await targetsOf(db)
+    // two a day: 1,478 on 28 October, 1,424 on 1 October, 33 days to go
+    expect(level).toMatchObject({ start: 1424, figure: { value: 1478 }, progress: { standing: 'in danger', paceNeeded: 72 / 33 } })
+    expect(level!.heading!.value).toBeCloseTo(1478 + 66, 6)
+    // one reaction for a hundred impressions, always; two for a hundred would have to come to twice as much and more
+    expect(rate!.heading!.value).toBeCloseTo(0.01, 9)
+    expect(rate!.progress).toMatchObject({ standing: 'in danger', pace: 0.01 })
+    expect(rate!.progress.paceNeeded).toBeGreaterThan(0.02)
+    expect(reach).toMatchObject({ reason: 'Reach cannot be added over days, so it cannot be carried on by the day.', progress: { standing: 'unknown' } })
+  })
+
+  it('over a profile that came later is not read as a rise', async () => {
+    await addTarget(db, { metric: 'reactions', who: 'all', wanted: 1, from: '2026-10-22', by: '2026-11-04' }, 1)
+    const [target] = await targetsOf(db)
+    // photos came on 1 September: 5 a day are added to 140 a week, now as before
+    expect(target!.heading!.value).toBeCloseTo(2 * (140 + 35), 3)
+  })
+
+  it('is changed, taken away and brought back; nonsense is refused', async () => {
+    const given = { metric: 'posts', who: 'all', wanted: 10, from: '2026-10-01', by: '2026-10-31' }
+    const id = await addTarget(db, given, 1)
+    expect(await changeTarget(db, id, { ...given, wanted: 12 })).toBe(true)
+    expect((await targetsOf(db))[0]!.wanted).toBe(12)
+    await removeTarget(db, id, true)
+    expect(await targetsOf(db)).toEqual([])
+    await removeTarget(db, id, false)
+    expect(await targetsOf(db)).toHaveLength(1)
+    await expect(checkTarget(db, { ...given, by: '2026-09-30' })).rejects.toThrow('ends before it begins')
+    await expect(checkTarget(db, { ...given, metric: 'magic' })).rejects.toThrow('no metric')
+    await expect(checkTarget(db, { ...given, who: '99999' })).rejects.toThrow('does not have')
+  })
+
+  it('of profiles that were switched off has no figure, and is not one of everybody', async () => {
+    await addTarget(db, { metric: 'posts', who: String(photos), wanted: 10, from: '2026-10-01', by: '2026-10-31' }, 1)
+    await pool().query('UPDATE profile SET is_active = 0 WHERE profile_id = ?', [photos])
+    const [target] = await targetsOf(db)
+    await pool().query('UPDATE profile SET is_active = 1 WHERE profile_id = ?', [photos])
+    expect(target).toMatchObject({ whoWords: 'Profiles that are switched off', progress: { standing: 'unknown' } })
+  })
+})
+
+describe('the overview', () => {
+  it('by network and by set has the sums of their profiles, and a second line of its own', async () => {
+    await addSet(db, 'Everything', [page, photos])
+    const asked = { metric: 'impressions', second: 'engagement_by_impressions', figures: 'interactions' }
+    const byNetwork = await overview(db, await scope(), { ...asked, by: 'network' })
+    expect(byNetwork.profiles.map(({ name, figures }) => [name, figures.reactions!.figure.value])).toEqual([['Commons', 140], ['Tintype', 35]])
+    expect(byNetwork.second!.metric).toBe('engagement_by_impressions')
+    expect(byNetwork.second!.current.at(-1)!.value).toBeCloseTo((12 + 6) / (1200 + 500), 12)
+    expect(byNetwork.figures.map(({ figure }) => figure.metric)).toContain('click_rate')
+    const bySet = await overview(db, await scope(), { ...asked, by: 'set' })
+    expect(bySet.profiles.map(({ name, figures }) => [name, figures.reactions!.figure.value])).toEqual([['Everything', 175]])
+  })
+
+  it('says from when figures exist when the scope reaches back further', async () => {
+    const since = async (period: string) => (await describeScope(db, { who: [], sets: [], period, against: 'before' })).since
+    expect(await since('2026-10-01..2026-10-28')).toEqual([])
+    expect(await since('2026-09-10..2026-10-07')).toEqual([{ name: 'Profile 2, Tintype', from: '2026-09-01', touches: 'comparison' }])
+    expect(await since('2026-08-01..2026-09-28')).toMatchObject([{ name: 'Profile 2, Tintype', from: '2026-09-01', touches: 'period' }])
+    expect((await composeReport(db, { title: 'x', period: '2026-08-01..2026-09-28', against: 'none', blocks: [] })).since).toHaveLength(1)
+  })
+
+  it('says beside each figure that a first fetch is still running, and only there', async () => {
+    await pool().query('UPDATE profile SET first_fetch = 1 WHERE profile_id = ?', [photos])
+    const { figures, profiles } = await overview(db, await scope(), { metric: 'impressions', figures: 'interactions' })
+    await pool().query('UPDATE profile SET first_fetch = 0')
+    const of = (metric: string) => figures.find(({ figure }) => figure.metric === metric)!.figure.coverage.fetching
+    expect(of('interactions')).toEqual([photos])
+    // link clicks are not reported by photos, so they are not touched
+    expect(of('clicks')).toBeUndefined()
+    expect(profiles.map(({ firstFetch }) => firstFetch)).toEqual([false, true])
+  })
+})
+
+describe('kept scopes', () => {
+  it('keep the parts that were chosen and no other', async () => {
+    const id = await saveScope(db, 'Photos, weekly', { who: String(photos), period: 'last-7-days' })
+    expect(await savedScopes(db)).toEqual([{ id, name: 'Photos, weekly', parts: { who: String(photos), period: 'last-7-days' } }])
+    expect((await describeScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })).saved).toHaveLength(1)
+    await removeScope(db, id, true)
+    expect(await savedScopes(db)).toEqual([])
+    expect(await removeScope(db, id + 99, true)).toBe(false)
+  })
+})
+
+describe('an answer that is remembered', () => {
+  it('is worked out once, and again after anything was written', async () => {
+    let worked = 0
+    const ask = () => remembered(db, 'test', async () => ({ worked: ++worked }))
+    expect([await ask(), await ask()]).toEqual(['{"worked":1}', '{"worked":1}'])
+    await db.insertRows('note', ['from_day', 'to_day', 'title'], [[END, END, 'x']])
+    expect(await ask()).toBe('{"worked":2}')
+    await db.transaction((inside) => inside.insertRows('note', ['from_day', 'to_day', 'title'], [[END, END, 'y']]))
+    expect(await ask()).toBe('{"worked":3}')
+    await db.transaction(async (inside) => {
+      await inside.insertRows('note', ['from_day', 'to_day', 'title'], [[END, END, 'z']])
+      throw new Error('taken back')
+    }).catch(() => undefined)
+    expect(await ask()).toBe('{"worked":3}')
+  })
+
+  it('belongs to its client', async () => {
+    const other = await addClient('another')
+    expect(await remembered(other, 'test', async () => 'theirs')).toBe('"theirs"')
+    expect(await remembered(db, 'test', async () => 'ours')).toBe('{"worked":3}')
+  })
+})
+
+describe('all clients', () => {
+  it('name what is due: a report without an edition of its period, a target that ends soon', async () => {
+    await pool().query('DELETE FROM target')
+    const monthly = await addReport(db, 'Monthly', [])
+    await pool().query("UPDATE report SET period = 'last-month' WHERE report_id = ?", [monthly])
+    await addTarget(db, { metric: 'reactions', who: String(page), wanted: 100_000, from: '2026-10-01', by: '2026-11-05' }, 1)
+    const owner = { id: 1, agencyId: 1, name: 'A', email: 'a@b.example', role: 'owner' as const }
+    const summary = async () => (await allClients(owner)).find(({ slug }) => slug === 'measuring')!
+    const before = await summary()
+    expect(before.due.map(({ sentence }) => sentence)).toEqual(['“Monthly” has no edition yet.', 'The target for reactions of Profile 1 on Commons ends in 8 days.'])
+    expect(before.targets).toMatchObject([{ metric: 'reactions', progress: { standing: 'in danger' } }])
+    const content = await composeReport(db, { title: 'Monthly', period: 'last-month', against: 'none', blocks: [] })
+    await freeze(db, monthly, crypto.randomUUID(), content, 1)
+    expect((await summary()).due.map(({ kind }) => kind)).toEqual(['target'])
+  })
+})
+
+describe('every kind of block', () => {
+  it('is filled and has its table', async () => {
+    const block = (kind: 'figures' | 'chart' | 'table' | 'parts' | 'why' | 'unusual' | 'subject' | 'targets' | 'posts' | 'profiles' | 'found', metrics: string[] = [], option = '') => ({ id: kind, kind, title: '', metrics, option, text: '', comment: '' })
+    const blocks = [block('figures', ['reach']), block('chart', ['posts', 'followers'], 'index'), block('table', ['posts'], 'network'), block('parts'), block('why', ['impressions']), block('unusual', ['impressions']), block('subject', ['interactions']), block('targets'), block('posts', [], 'sure'), block('profiles'), block('found')]
+    const content = await composeReport(db, { title: 'All of them', period: 'last-7-days', against: 'before', blocks })
+    expect(content.blocks.map(({ kind }) => kind)).toEqual(blocks.map(({ kind }) => kind))
+    expect(content.blocks[1]).toMatchObject({ isIndex: true, second: { metric: 'followers' } })
+    expect(content.blocks[2]).toMatchObject({ by: 'network', rows: [{ name: 'Commons' }, { name: 'Tintype' }] })
+    expect(content.blocks[9]).toMatchObject({ rows: [{ name: 'Profile 1' }, { name: 'Profile 2' }] })
+    for (const each of content.blocks) expect(exportOf(each)!.columns.length).toBeGreaterThan(0)
+  })
+})
