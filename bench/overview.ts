@@ -2,6 +2,7 @@ import type { Pool } from 'mysql2/promise'
 import type { ClientDb } from '../server/db/clientDb'
 import type { Query } from '../server/db/sql'
 import { overview } from '../server/work/overview'
+import { remembered } from '../server/work/remembered'
 import { resolveScope } from '../server/work/resolveScope'
 import { largeClient } from './database'
 import { median, ms, report, times } from './measure'
@@ -24,6 +25,10 @@ export async function benchOverview(pool: Pool): Promise<void> {
   const whole = await median(7, () => answer(db))
   const bare = await median(7, () => Promise.all(queries.map(({ text, values }) => pool.query(text, values))))
   report('Overview of 200 profiles × 1 year with comparison', { route: ms(whole), 'its bare SQL': ms(bare), 'route ÷ SQL': times(whole / bare), queries: String(queries.length) }, { text: 'within 2× of its bare SQL', met: whole <= 2 * bare })
+
+  const key = JSON.stringify(YEAR)
+  const again = await median(15, () => remembered(db, key, async () => await overview(db, await resolveScope(db, YEAR), { metric: 'impressions' })))
+  report('The same question again, nothing written meanwhile', { route: ms(again), 'of the first': times(again / whole) }, { text: 'at most 50 ms', met: again <= 50 })
 
   const month = { who: [], sets: [], period: 'last-28-days', against: 'before' as const }
   const ask = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, month), { metric: 'impressions' }))

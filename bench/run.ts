@@ -3,6 +3,8 @@ import { withDatabase } from './database'
 import { benchFirstLoad } from './firstLoad'
 import { benchImport } from './import'
 import { benchOverview } from './overview'
+import { benchAllClients } from './allClients'
+import { benchSync } from './sync'
 import { benchRollUp } from './rollUp'
 
 /** Measures one part, or each in a process of its own: npm run bench -- rollUp */
@@ -10,6 +12,8 @@ process.env.ZAFFER_SECRET = 'a secret that is only for measuring, and long enoug
 const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   rollUp: { run: benchRollUp },
   overview: { run: () => withDatabase(benchOverview) },
+  allClients: { run: () => withDatabase(benchAllClients) },
+  sync: { run: () => withDatabase(benchSync) },
   // with the limit under which the start command runs the worker
   import: { run: () => withDatabase(benchImport), flags: ['--max-old-space-size=256'] },
   firstLoad: { run: benchFirstLoad },

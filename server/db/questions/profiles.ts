@@ -26,7 +26,8 @@ export interface ProfileRow {
   has_figures: number
 }
 
-const OLDEST = raw('(SELECT MIN(d.day) FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id) AS oldest')
+/** The first entry of the index, and no more: a minimum would read every day of the profile. */
+const OLDEST = raw('(SELECT d.day FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id ORDER BY d.day LIMIT 1) AS oldest')
 
 type Stored = Omit<ProfileRow, 'networkName' | 'has_figures'>
 const withNetwork = (row: Stored): ProfileRow => ({ ...row, networkName: networkById(row.network).name, has_figures: row.oldest === null ? 0 : 1 })
