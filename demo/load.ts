@@ -52,9 +52,9 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
     for (const profile of PROFILES.filter(({ isHidden }) => !isHidden)) {
       const client = clients.get(profile.client)
       const id = await insert(
-        'INSERT INTO profile (client_id, network, handle, name, remote_id, is_rival, rival, consent, tokens, synced_to, synced_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        'INSERT INTO profile (client_id, network, handle, name, remote_id, is_rival, rival, consent, tokens, synced_to, posts_to, parts_to, synced_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
         [client, profile.network, profile.handle, profile.name, profile.remoteId, profile.rival ? 1 : 0, profile.rival ?? null, profile.connected ? 'given' : 'none',
-          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null, isKnown(profile) ? last : null, isKnown(profile) ? `${last} 06:00:00` : null])
+          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null, ...(isKnown(profile) ? [last, last, last, `${last} 06:00:00`] : [null, null, null, null])])
       idOf.set(`${profile.network} ${profile.handle}`, id)
       if (!isKnown(profile)) continue
       const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))

@@ -1,4 +1,6 @@
 import { array, number, object, string, type InferType } from 'yup'
+import { NETWORKS } from '../core/networks/networks'
+import { isHandle, readProfileAddress } from '../core/networks/profileAddress'
 import { AGAINST, type Against } from '../core/periods/comparison'
 
 /** The period with which every page begins: four whole weeks, so that weekdays weigh the same. */
@@ -72,7 +74,11 @@ export const signInSchema = object({
 })
 
 /** What is asked to be added: a profile by handle or address, the client's own or a rival's. */
-export const lookupSchema = object({ what: string().trim().required('Write a handle or an address.').max(300), network: string().max(20).default('') })
+export const lookupSchema = object({
+  what: string().trim().required('Write a handle or an address.').max(300)
+    .test('named', ({ value }) => `“${value}” is neither a handle nor the address of a profile. Write a handle such as @name, or an address on ${NETWORKS.map(({ site }) => site).join(', ')}.`, (what = '') => isHandle(what) || readProfileAddress(what) !== undefined),
+  network: string().max(20).default(''),
+})
 export const addProfileSchema = object({
   network: string().required('Choose a network.').max(20),
   handle: string().trim().required('Write a handle.').max(120),

@@ -48,6 +48,7 @@ export interface PublicProfile {
 
 export interface PostsPage {
   data: RemotePost[]
+  through: Day | undefined
   next: Day | undefined
 }
 

@@ -78,8 +78,12 @@ const givesSplits = (network: string): boolean => SPLITS.some(({ networks }) => 
 async function fetchAll(context: JobContext, connect: (network: string) => NetworkConnector, profile: ProfileRow, historyDays: number, source: Source): Promise<void> {
   const last = lastCompleteDay(now(), context.db.timeZone)
   const oldest = addDays(last, 1 - historyDays)
-  const overlapping = profile.synced_to ? addDays(profile.synced_to, 1 - RESTATED_DAYS) : oldest
-  const from = overlapping < oldest ? oldest : overlapping
+  // each of the three goes on where it was, also when the sync was killed between them
+  const since = (known: Day | null): Day => {
+    const overlapping = known ? addDays(known, 1 - RESTATED_DAYS) : oldest
+    return overlapping < oldest ? oldest : overlapping
+  }
+  const from = since(profile.synced_to)
   const total = Math.max(1, daysBetween(from, last) + 1)
   if (!profile.synced_to) await context.step((db) => db.run(sql`UPDATE profile SET first_fetch = 1 WHERE client_id = ${db.client} AND profile_id = ${profile.profile_id}`))
   const heard = { days: new Set<Day>(), twice: 0, restated: 0 }
@@ -95,13 +99,13 @@ async function fetchAll(context: JobContext, connect: (network: string) => Netwo
     }))
     next = page.next
   }
-  next = from
+  next = since(profile.posts_to)
   while (next) {
     const page: PostsPage = await source.posts(next)
     await context.step((db) => keepPosts(db, profile.profile_id, page))
     next = page.next
   }
-  next = source.parts && from
+  next = source.parts && since(profile.parts_to)
   while (next) {
     const page: PartsPage = await source.parts!(next)
     await context.step((db) => keepParts(db, profile.profile_id, page))
@@ -173,15 +177,24 @@ export async function keepDays(db: ClientDb, profileId: number, page: Pick<DaysP
   return restatedDays
 }
 
+/** Notes how far posts or splits have come. */
+async function reached(db: ClientDb, profileId: number, what: 'posts_to' | 'parts_to', through: Day | undefined): Promise<void> {
+  if (!through) return
+  await db.run(sql`
+    UPDATE profile SET ${raw(what)} = GREATEST(COALESCE(${raw(what)}, ${through}), ${through}) WHERE client_id = ${db.client} AND profile_id = ${profileId}`)
+}
+
 async function keepPosts(db: ClientDb, profileId: number, page: PostsPage): Promise<void> {
   const figures = ['impressions', 'reactions', 'comments', 'shares', 'saves'] as const
   await db.insertRows('post', ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', ...figures], page.data.map((post) => [
     profileId, post.remoteId, new Date(post.publishedAt), post.day, post.format, post.text, ...figures.map((figure) => post[figure] ?? null),
   ]), ['text', ...figures])
+  await reached(db, profileId, 'posts_to', page.through)
 }
 
 /** Keeps a page of splits. What a network gives for a day replaces what it gave before. */
-async function keepParts(db: ClientDb, profileId: number, { data }: PartsPage): Promise<void> {
+async function keepParts(db: ClientDb, profileId: number, { data, through }: PartsPage): Promise<void> {
   const known = data.filter(({ split, value }) => SPLITS.some(({ id }) => id === split) && Number.isInteger(value) && value >= 0)
   await db.insertRows('profile_day_part', ['profile_id', 'split', 'day', 'part', 'value'], known.map(({ split, day, part, value }) => [profileId, split, day, part.slice(0, 80), value]), ['value'])
+  await reached(db, profileId, 'parts_to', through)
 }

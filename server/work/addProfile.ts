@@ -1,5 +1,6 @@
-import { isHandle, plainHandle, readProfileAddress } from '../../core/networks/profileAddress'
+import { plainHandle, readProfileAddress } from '../../core/networks/profileAddress'
 import { NETWORKS } from '../../core/networks/networks'
+import { lookupSchema } from '../../shared/scope'
 import { httpNetwork } from '../connectors/httpNetwork'
 import type { NetworkConnector, PublicProfile } from '../connectors/network'
 import type { ClientDb } from '../db/clientDb'
@@ -23,14 +24,11 @@ type Connect = (network: string) => NetworkConnector
  *
  * @param network  the only network to look on, or '' for all
  * @returns        what was found, perhaps nothing
- * @throws         Problem 400 when the text is neither a handle nor an address that we know, 502 when a network does not answer
+ * @throws         ValidationError when the text is neither a handle nor an address that we know, Problem 502 when a network does not answer
  */
 export async function lookUp(db: ClientDb, what: string, network: string, connect: Connect = httpNetwork): Promise<FoundProfile[]> {
+  lookupSchema.validateSync({ what, network })
   const named = readProfileAddress(what)
-  if (!named && !isHandle(what)) {
-    const known = NETWORKS.map(({ site }) => site).join(', ')
-    throw badRequest(`“${what}” is neither a handle nor the address of a profile. Write a handle such as @name, or an address on ${known}.`)
-  }
   const handle = named?.handle ?? plainHandle(what)
   const networks = NETWORKS.filter(({ id }) => (named ? id === named.network : network === '' || id === network))
   if (networks.length === 0) throw badRequest('There is no such network. Choose one from the list.')

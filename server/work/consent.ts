@@ -87,7 +87,7 @@ export async function endConsent(answer: URL, redirect: string): Promise<Profile
     await inside.run(sql`UPDATE consent_request SET used_at = NOW() WHERE client_id = ${inside.client} AND request_id = ${request.request_id}`)
     await inside.run(sql`
       UPDATE profile
-      SET    synced_to = IF(consent = 'none', NULL, synced_to), consent = 'given', tokens = ${seal(JSON.stringify(tokens))}, sync_error = NULL
+      SET    synced_to = IF(consent = 'none', NULL, synced_to), posts_to = IF(consent = 'none', NULL, posts_to), consent = 'given', tokens = ${seal(JSON.stringify(tokens))}, sync_error = NULL
       WHERE client_id = ${inside.client} AND profile_id = ${profile.profile_id}`)
     await enqueue(inside, 'sync', profile.profile_id)
   })

@@ -41,7 +41,7 @@ describe('adding a profile', () => {
     expect(await lookUp(db, 'nobody-is-called-this', '')).toEqual([])
   })
 
-  it.each([['two words', 'neither a handle nor the address'], ['https://elsewhere.example/x', 'neither a handle nor the address'], ['', 'neither']])('refuses %j with a sentence', async (what, sentence) => {
+  it.each([['two words', 'neither a handle nor the address'], ['https://elsewhere.example/x', 'neither a handle nor the address'], ['', 'Write a handle or an address']])('refuses %j with a sentence', async (what, sentence) => {
     await expect(lookUp(db, what, '')).rejects.toThrow(sentence)
   })
 

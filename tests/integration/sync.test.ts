@@ -119,6 +119,23 @@ describe('a profile that is switched off', () => {
   })
 })
 
+describe('a sync that breaks off', () => {
+  it('between figures and posts, or between posts and splits, goes on with each where it was', async () => {
+    for (const stage of ['posts', 'parts']) {
+      state.onRequest = (path) => (state.isDown = path.endsWith(`/${stage}`))
+      expect(await syncNow()).toMatchObject({ state: 'queued', message: expect.stringContaining('Tried again by itself') })
+      expect(await tableOf(`${stage === 'posts' ? 'post' : 'profile_day_part'} WHERE client_id = ${db.clientId}`, 'profile_id, 1, 2')).toEqual([])
+    }
+    state.onRequest = () => (state.isDown = false)
+    await pool().query('UPDATE job SET run_after = NOW()')
+    await runJobs()
+    const first = async (table: string) => (await tableOf(`${table} WHERE client_id = ${db.clientId}`, 'MIN(day) AS day, COUNT(DISTINCT day) AS days, 1'))[0]
+    const oldest = (await first('profile_day')) as { day: string; days: number }
+    expect(await first('profile_day_part')).toMatchObject({ day: oldest.day, days: oldest.days })
+    expect(((await first('post')) as { day: string }).day < '2026-04-25').toBe(true)
+  })
+})
+
 describe('trouble', () => {
   it('of too many requests waits as long as the network says, and is no failure', async () => {
     settings.requestsPerMinute = 2

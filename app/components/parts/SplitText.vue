@@ -44,7 +44,7 @@ function change({ from, to }: PartFigure): string {
       <p class="quiet">Only daily counts are given: the largest day is the least that there were, all days added the most.</p>
     </template>
     <template v-for="profile in view.times" :key="profile.profile">
-      <h4>{{ profile.name }}, the last {{ profile.windowDays }} days</h4>
+      <h3>{{ profile.name }}, the last {{ profile.windowDays }} days</h3>
       <table class="plain-table">
         <thead><tr><th scope="col">Seen</th><th scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th><th scope="col">People</th><th scope="col">{{ `Share ${split.base}` }}</th></tr></thead>
         <tbody>
@@ -70,5 +70,5 @@ function change({ from, to }: PartFigure): string {
 .bars { width: 34%; }
 .bars i { display: block; height: 10px; margin-top: 4px; background: var(--zaffer); min-width: 1px; }
 .bars i.range { background: var(--range); border-left: 2px solid var(--zaffer); }
-h4 { font: 600 var(--text-label) var(--sans); color: var(--ink2); margin: 10px 0 0; }
+h3 { font: 600 var(--text-label) var(--sans); color: var(--ink2); margin: 10px 0 0; }
 </style>

@@ -2,6 +2,7 @@
 import { NETWORKS } from '~~/core/networks/networks'
 import { formatCount } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
+import { lookupSchema } from '~~/shared/scope'
 import type { FoundProfile } from '~~/server/work/addProfile'
 
 defineProps<{ competitors: string[] }>()
@@ -30,6 +31,7 @@ async function attempt(work: () => Promise<void>) {
 }
 const look = () => attempt(async () => {
   found.value = undefined
+  lookupSchema.validateSync({ what: what.value })
   found.value = await api<FoundProfile[]>(`${base.value}/profiles/lookup`, { method: 'POST', body: { what: what.value, network: network.value } })
 })
 const add = (profile: FoundProfile) => attempt(async () => {

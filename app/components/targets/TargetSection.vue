@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { metricById } from '~~/core/metrics/catalogue'
 import type { TargetView } from '~~/server/work/targets'
 
 const session = useSession()
@@ -7,6 +8,7 @@ const cache = useQueryCache()
 const { slug, base } = useClient()
 const { data, error } = useQuery({ key: () => ['targets', slug.value], query: () => api<TargetView[]>(`${base.value}/targets`) })
 const edited = ref<TargetView | 'new'>()
+const nameOf = ({ metric, whoWords }: TargetView) => `${metricById(metric).name.toLowerCase()} of ${whoWords}`
 const refresh = () => Promise.all(['targets', 'all-clients'].map((name) => cache.invalidateQueries({ key: [name] })))
 
 async function remove(target: TargetView) {
@@ -34,7 +36,7 @@ async function remove(target: TargetView) {
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-if="data?.length === 0" class="quiet">No target yet. A target is a wanted value by a date; its progress and where it is heading will stand here.</p>
     <TargetText v-for="target in data ?? []" :key="target.id" :target="target">
-      <p v-if="session.mayWrite" class="row no-print"><button type="button" class="bare link" @click="edited = target">Change</button><button type="button" class="bare link" @click="remove(target)">Take away</button></p>
+      <p v-if="session.mayWrite" class="row no-print"><button type="button" class="bare link" :aria-label="`Change the target for ${nameOf(target)}`" @click="edited = target">Change</button><button type="button" class="bare link" :aria-label="`Take the target for ${nameOf(target)} away`" @click="remove(target)">Take away</button></p>
     </TargetText>
     <LazyTargetDialog v-if="edited" :target="edited === 'new' ? undefined : edited" @close="edited = undefined" @saved="edited = undefined; refresh()" />
   </section>

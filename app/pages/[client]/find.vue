@@ -53,6 +53,7 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
     <p v-if="isLooking" class="quiet" role="status">Reading the page and asking every network …</p>
     <p v-if="data && !data.found" class="quiet">Nothing was looked for yet. The profiles that the page links to, others under the same handles, and where the wanted handle is free will stand here.</p>
     <template v-if="data?.found">
+      <h2 class="heading">What was found</h2>
       <p class="quiet">{{ data.found.address }}, as it was on {{ describeDay(String(data.searchedAt).slice(0, 10)) }}.</p>
       <FoundText :found="data.found" @add="add" />
     </template>

@@ -6,7 +6,11 @@ ALTER TABLE client
 
 ALTER TABLE profile
   ADD COLUMN is_rival TINYINT(1)   NOT NULL DEFAULT 0 AFTER is_active,
-  ADD COLUMN rival    VARCHAR(120) NULL               AFTER is_rival;
+  ADD COLUMN rival    VARCHAR(120) NULL               AFTER is_rival,
+  ADD COLUMN posts_to DATE         NULL               AFTER synced_to,
+  ADD COLUMN parts_to DATE         NULL               AFTER posts_to;
+
+UPDATE profile SET posts_to = synced_to;
 
 ALTER TABLE profile_day
   ADD COLUMN visitors_1d  INT UNSIGNED NULL AFTER reach_28d,

@@ -16,7 +16,10 @@ export interface ProfileRow {
   /** The competitor that it belongs to. */
   rival: string | null
   consent: 'none' | 'given' | 'withdrawn'
+  /** The last day of which there are figures, posts and splits. */
   synced_to: string | null
+  posts_to: string | null
+  parts_to: string | null
   synced_at: Date | null
   first_fetch: number
   sync_error: string | null
@@ -35,7 +38,7 @@ const withNetwork = (row: Stored): ProfileRow => ({ ...row, networkName: network
 /** Every profile of a client, those switched off included. */
 export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
   const rows = await db.rows<Stored>(sql`
-    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, synced_at, first_fetch, sync_error, ${OLDEST}
+    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to, parts_to, synced_at, first_fetch, sync_error, ${OLDEST}
     FROM     profile p
     WHERE    client_id = ${db.client}
     ORDER BY profile_id`)
@@ -76,7 +79,7 @@ export const memberOf = ({ profile_id: profile, network, consent }: ProfileRow):
 /** One profile with its sealed tokens, for a sync. */
 export async function profileForSync(db: ClientDb, profileId: number): Promise<(ProfileRow & { tokens: Buffer | null }) | undefined> {
   const row = await db.one<Stored & { tokens: Buffer | null }>(sql`
-    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, synced_at, first_fetch, sync_error, tokens, ${OLDEST}
+    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to, parts_to, synced_at, first_fetch, sync_error, tokens, ${OLDEST}
     FROM   profile p
     WHERE  client_id = ${db.client}
     AND    profile_id = ${profileId}`)
