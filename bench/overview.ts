@@ -3,6 +3,8 @@ import type { ClientDb } from '../server/db/clientDb'
 import type { Query } from '../server/db/sql'
 import { overview } from '../server/work/overview'
 import { remembered } from '../server/work/remembered'
+import { enqueue } from '../server/jobs/queue'
+import { isLoading } from '../server/work/warmFacts'
 import { resolveScope } from '../server/work/resolveScope'
 import { largeClient } from './database'
 import { median, ms, report, times } from './measure'
@@ -21,10 +23,20 @@ export async function benchOverview(pool: Pool): Promise<void> {
   const db = await largeClient(pool, 'two-years', 200, 730, END)
   const answer = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, YEAR), { metric: 'impressions' }))
   const queries: Query<true>[] = []
+  // nothing is kept in memory while something is being written: a sync that waits keeps every answer cold
+  const sync = await enqueue(db, 'sync', 1)
   await answer(noting(db, queries))
   const whole = await median(7, () => answer(db))
   const bare = await median(7, () => Promise.all(queries.map(({ text, values }) => pool.query(text, values))))
   report('Overview of 200 profiles × 1 year with comparison', { route: ms(whole), 'its bare SQL': ms(bare), 'route ÷ SQL': times(whole / bare), queries: String(queries.length) }, { text: 'within 2× of its bare SQL', met: whole <= 2 * bare })
+
+  await pool.query('DELETE FROM job WHERE job_id = ?', [sync])
+  await answer(db)
+  while (isLoading(db)) await new Promise((resolve) => setTimeout(resolve, 20))
+  let asked = 0
+  const METRICS = ['views', 'clicks', 'saves', 'comments', 'shares', 'posts', 'reactions']
+  const another = await median(14, async () => JSON.stringify(await overview(db, await resolveScope(db, { ...YEAR, period: `2025-10-${29 - (asked % 3)}..2026-10-${28 - (asked % 3)}` }), { metric: METRICS[asked++ % METRICS.length]! })))
+  report('Other questions about the year from a warm process, each a new one', { route: ms(another), 'of the first': times(another / whole) }, { text: 'at most 50 ms', met: another <= 50 })
 
   const key = JSON.stringify(YEAR)
   const again = await median(15, () => remembered(db, key, async () => await overview(db, await resolveScope(db, YEAR), { metric: 'impressions' })))

@@ -1,6 +1,6 @@
 import { DuckDBInstance } from '@duckdb/node-api'
 import { CATALOGUE } from '../core/metrics/catalogue'
-import { FACT_COLUMNS, FLOW_COLUMNS } from '../core/metrics/metric'
+import { FACT_COLUMNS, FLOW_COLUMNS, UNIQUE_FAMILIES, windowColumns } from '../core/metrics/metric'
 import { daysEnding } from '../core/periods/period'
 import { aggregateTable } from '../core/rollup/aggregateTable'
 import { factTable } from '../core/rollup/factTable'
@@ -43,7 +43,10 @@ export async function benchRollUp(): Promise<void> {
   const questions = [
     `SELECT profile, ${sums} FROM facts WHERE day BETWEEN '${period.from}' AND '${period.to}' GROUP BY profile`,
     `SELECT profile, ARG_MAX(followers, day) FROM facts WHERE day BETWEEN DATE '${period.to}' - 7 AND '${period.to}' GROUP BY profile`,
-    `SELECT profile, date_diff('day', day, DATE '${period.to}') // 7 AS block, SUM(reach_1d), COUNT(reach_1d), MAX(reach_1d), MAX(reach_7d), MAX(reach_28d) FROM facts WHERE day BETWEEN '${period.from}' AND '${period.to}' GROUP BY profile, block`,
+    ...UNIQUE_FAMILIES.map((family) => {
+      const { 1: daily, 7: week, 28: month } = windowColumns(family)
+      return `SELECT profile, date_diff('day', day, DATE '${period.to}') // 7 AS block, SUM(${daily}), COUNT(${daily}), MAX(${daily}), MAX(${week}), MAX(${month}) FROM facts WHERE day BETWEEN '${period.from}' AND '${period.to}' GROUP BY profile, block`
+    }),
   ]
   const duck = await median(9, async () => {
     for (const question of questions) await connection.runAndReadAll(question)

@@ -84,6 +84,9 @@ export type UniqueFamily = (typeof UNIQUE_FAMILIES)[number]
 /** The columns of a kind of people, by window. */
 export const windowColumns = (family: UniqueFamily): Record<WindowDays, UniqueColumn> => ({ 1: `${family}_1d`, 7: `${family}_7d`, 28: `${family}_28d` })
 
+/** The kinds of people that some columns are about. */
+export const familiesOf = (columns: readonly FactColumn[]): UniqueFamily[] => UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => columns.includes(column)))
+
 /** What a network shows to everybody, without the consent of the owner. */
 export const PUBLIC_COLUMNS: readonly FactColumn[] = ['views', 'reactions', 'comments', 'shares', 'posts', 'followers']
 

@@ -46,8 +46,14 @@ export function blocksOf(period: Period): { blocks: number; headDays: number } {
   return { blocks: Math.floor(days / 7), headDays: days % 7 }
 }
 
-/** The windows of every kind of people, with nothing in them yet. */
-export const noWindows = (period: Period): Record<UniqueFamily, ReachWindows> => ({ reach: emptyWindows(period), visitors: emptyWindows(period) })
+/** Windows that nobody has asked for. */
+const NOT_ASKED: ReachWindows = Object.freeze({ blocks: [], head: Object.freeze({ days: 0, dailySum: 0, dailyCount: 0 }), largest: Object.freeze({}) })
+
+/** The windows of the kinds of people that are asked for, with nothing in them yet. */
+export function noWindows(period: Period, families: readonly UniqueFamily[]): Record<UniqueFamily, ReachWindows> {
+  const of = (family: UniqueFamily) => (families.includes(family) ? emptyWindows(period) : NOT_ASKED)
+  return { reach: of('reach'), visitors: of('visitors') }
+}
 
 /** Windows with nothing in them yet, in the shape that a period asks for. */
 export function emptyWindows(period: Period): ReachWindows {

@@ -1,5 +1,5 @@
 import { dayFromNumber, dayNumber } from '../days/day'
-import { FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_FAMILIES, WINDOW_DAYS, windowColumns, type FactColumn, type FlowColumn, type UniqueFamily } from '../metrics/metric'
+import { familiesOf, FLOW_COLUMNS, STOCK_COLUMNS, WINDOW_DAYS, windowColumns, type FactColumn, type FlowColumn, type UniqueFamily } from '../metrics/metric'
 import type { Period } from '../periods/period'
 import { emptyWindows, noWindows, STOCK_AGE_DAYS, type ProfileAggregate, type ReachWindows } from './aggregate'
 import { rowsBetween, type FactTable } from './factTable'
@@ -48,7 +48,7 @@ export function aggregateTable(
   const wanted = new Set<FactColumn>(columns)
   const flows = FLOW_COLUMNS.filter((column) => wanted.has(column))
   const stocks = STOCK_COLUMNS.filter((column) => wanted.has(column))
-  const families = UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => wanted.has(column)))
+  const families = familiesOf(columns)
   return table.ranges.map((range) => {
     const rows = rowsBetween(table, range, from, to)
     const aggregate: ProfileAggregate = {
@@ -57,7 +57,7 @@ export function aggregateTable(
       sums: {},
       counts: {},
       stocks: {},
-      windows: noWindows(period),
+      windows: noWindows(period, []),
     }
     for (const family of families) aggregate.windows[family] = windowsOf(table, rows, period, family)
     for (const column of flows) addFlow(aggregate, column, table.columns[column], rows)

@@ -40,10 +40,15 @@ export function compareFigures(metricId: string, { current, earlier }: ComparedA
   const inBoth = new Set(then.filter((member) => hasData(metric, member)).map(({ profile }) => profile))
   const both = now.filter((member) => inBoth.has(member.profile) && hasData(metric, member))
   const profiles = new Set(both.map(({ profile }) => profile))
-  const to = figureOf(metricId, both, { ...context, explain: false })
-  const from = figureOf(metricId, then.filter(({ profile }) => profiles.has(profile)), { ...past, explain: false })
+  const to = sameOr(figure, current, both, () => figureOf(metricId, both, { ...context, explain: false }))
+  const counterparts = then.filter(({ profile }) => profiles.has(profile))
+  const from = sameOr(before, earlier.aggregates, counterparts, () => figureOf(metricId, counterparts, { ...past, explain: false }))
   return { figure, earlier: before, change: { ...changeOf(to, from), ...basisOf(figure, to, before, flowsOnly, lengthOf(context.period)) } }
 }
+
+/** A figure again where it rests on the very same aggregates, so that it is not worked out twice. */
+const sameOr = (figure: Figure, all: readonly ProfileAggregate[], chosen: readonly ProfileAggregate[], otherwise: () => Figure): Figure =>
+  all.length === chosen.length && chosen.every((aggregate, index) => aggregate === all[index]) ? figure : otherwise()
 
 function basisOf(figure: Figure, to: Figure, before: Figure, flowsOnly: boolean, days: number): { basis?: string } {
   if (flowsOnly && to.coverage.present < Math.max(figure.coverage.expected, before.coverage.expected)) {

@@ -6,7 +6,7 @@ import { PUBLIC_COLUMNS, type FactColumn, type FlowMetric, type Metric, type Rat
 import { networkById, reportsColumn } from '../networks/networks'
 import { lengthOf, type Period } from '../periods/period'
 import { reachBounds, type ReachBounds } from '../reach/reachBounds'
-import type { ProfileAggregate } from './aggregate'
+import type { ProfileAggregate, ReachWindows } from './aggregate'
 
 /** What a figure needs beside its aggregates. */
 export interface FigureContext {
@@ -126,13 +126,13 @@ function uniqueFigure(metric: UniqueMetric, aggregates: readonly ProfileAggregat
   const days = lengthOf(context.period)
   const dailyDays = ({ windows: { [metric.family]: windows } }: ProfileAggregate) => windows.head.dailyCount + windows.blocks.reduce((sum, block) => sum + block.dailyCount, 0)
   const coverage = coverageOf(members, unreported, days, dailyDays)
-  const known = members.flatMap((member) => {
+  const reached = members.flatMap((member) => {
     const ceiling = member.counts[metric.ceiling] === days ? member.sums[metric.ceiling] : undefined
-    const bounds = reachBounds(calc, member.windows[metric.family], ceiling, { one: metric.name, ceiling: metricById(metric.ceiling).name })
+    const bounds = boundsOf(metric, member.windows[metric.family], ceiling, calc)
     return bounds ? [{ name: nameOf(context, member.profile), bounds }] : []
   })
-  if (known.length === 0) return without(metric, coverage, members.length)
-  const { value, low, high } = known.length === 1 ? single(known[0]!.bounds) : together(known, metric.family === 'reach' ? context.universe : undefined, calc)
+  if (reached.length === 0) return without(metric, coverage, members.length)
+  const { value, low, high } = reached.length === 1 ? single(reached[0]!.bounds) : together(reached, metric.family === 'reach' ? context.universe : undefined, calc)
   return {
     metric: metric.id,
     exactness: value === undefined ? 'bounded' : low === undefined ? 'exact' : 'estimated',
@@ -143,6 +143,17 @@ function uniqueFigure(metric: UniqueMetric, aggregates: readonly ProfileAggregat
     coverage,
     ...(context.explain && { working: { value, low, high } }),
   }
+}
+
+/** Bounds that were worked out before, for the same windows: a profile's reach stands in the whole, in its row and in its rates. */
+const known = new WeakMap<ReachWindows, { ceiling: number | undefined; bounds: ReachBounds | undefined }>()
+
+function boundsOf(metric: UniqueMetric, windows: ReachWindows, ceiling: number | undefined, calc: Calculator): ReachBounds | undefined {
+  const before = calc.explains ? undefined : known.get(windows)
+  if (before && before.ceiling === ceiling) return before.bounds
+  const bounds = reachBounds(calc, windows, ceiling, { one: metric.name, ceiling: metricById(metric.ceiling).name })
+  if (!calc.explains) known.set(windows, { ceiling, bounds })
+  return bounds
 }
 
 interface Bounded {
@@ -171,11 +182,11 @@ function together(known: { name: string; bounds: ReachBounds }[], universe: numb
 }
 
 function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
-  const explained = { ...context, explain: true }
   const usable = aggregates.filter((aggregate) => hasData(metric, aggregate))
-  const numerator = figureOf(metric.numerator, usable.length > 0 ? usable : aggregates, explained)
-  const denominator = figureOf(metric.denominator, usable.length > 0 ? usable : aggregates, explained)
-  const idle = aggregates.filter((aggregate) => !usable.includes(aggregate))
+  const numerator = figureOf(metric.numerator, usable.length > 0 ? usable : aggregates, context)
+  const denominator = figureOf(metric.denominator, usable.length > 0 ? usable : aggregates, context)
+  const isUsable = new Set(usable)
+  const idle = aggregates.filter((aggregate) => !isUsable.has(aggregate))
   const reports = (aggregate: ProfileAggregate) => reportsMetric(networkById(aggregate.network), metric.id) && (!aggregate.isPublicOnly || metric.isPublic)
   const days = lengthOf(context.period)
   const silent = idle.filter(reports).map(({ profile }) => ({ profile, present: 0, expected: days }))
@@ -189,13 +200,16 @@ function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[
     return { ...without(metric, coverage, aggregates.length), reason: numerator.reason ?? denominator.reason ?? 'There is no data for these days.' }
   }
   if (base <= 0) return { ...without(metric, coverage, 1), reason: `${metricById(metric.denominator).name} is zero: there is nothing to divide by.` }
-  const over = (divisor: Working | undefined) =>
-    divisor && divisor.value > 0 ? calc.step(metric.name, 'quotient', [named(numerator), { ...divisor, label: metricById(metric.denominator).name }]) : undefined
-  const value = over(denominator.working?.value)
+  const top = workingOf(numerator, 'value', calc)!
+  const over = (side: Side) => {
+    const divisor = workingOf(denominator, side, calc)
+    return divisor && divisor.value > 0 ? calc.step(metric.name, 'quotient', [top, divisor]) : undefined
+  }
+  const value = over('value')
   const bounded = denominator.exactness !== 'exact'
   // a denominator without an upper end leaves the rate without a lower one, other than zero
-  const low = bounded ? over(denominator.working?.high) ?? calc.given('Nothing bounds it from below', 0) : undefined
-  const high = bounded ? over(denominator.working?.low) : undefined
+  const low = bounded ? over('high') ?? calc.given('Nothing bounds it from below', 0) : undefined
+  const high = bounded ? over('low') : undefined
   return {
     metric: metric.id,
     exactness: denominator.exactness,
@@ -222,4 +236,12 @@ export function hasData(metric: Metric, aggregate: ProfileAggregate): boolean {
   }
 }
 
-const named = (figure: Figure): Working => ({ ...figure.working!.value!, label: metricById(figure.metric).name })
+type Side = 'value' | 'low' | 'high'
+
+/** One side of a figure under its metric's name: with everything that led to it where that was kept, otherwise as the value alone. */
+function workingOf(figure: Figure, side: Side, calc: Calculator): Working | undefined {
+  const label = metricById(figure.metric).name
+  const working = figure.working?.[side]
+  if (working) return { ...working, label }
+  return figure[side] === undefined ? undefined : calc.given(label, figure[side])
+}

@@ -17,7 +17,7 @@ it('sums only days that have a value on both sides', () => {
 })
 
 it('takes a figure away where no day pairs', () => {
-  const aggregate = { profile: 1, network: 'commons', sums: { impressions: 5 }, counts: { impressions: 2 }, stocks: {}, windows: noWindows({ from: '2026-10-01', to: '2026-10-03' }) }
+  const aggregate = { profile: 1, network: 'commons', sums: { impressions: 5 }, counts: { impressions: 2 }, stocks: {}, windows: noWindows({ from: '2026-10-01', to: '2026-10-03' }, ['reach']) }
   const [left] = onPairedDays([aggregate], new Map([[1, { impressions: { current: 0, earlier: 0, days: 0 } }]]), 'current')
   expect(left!.sums).toEqual({})
   expect(aggregate.sums).toEqual({ impressions: 5 })

@@ -2,15 +2,16 @@ import { figureSetById } from '../../core/metrics/figureSets'
 import { metricById } from '../../core/metrics/catalogue'
 import { reportsMetric } from '../../core/metrics/reportsMetric'
 import { NETWORKS, networkById } from '../../core/networks/networks'
+import type { ProfileAggregate } from '../../core/rollup/aggregate'
 import type { ComparedAggregates, ComparedFigure } from '../../core/rollup/compareFigures'
 import { compareFigures } from '../../core/rollup/compareFigures'
 import { dailyPoints, type DayPoint, type DayTotals } from '../../core/series/dailyPoints'
 import type { ClientDb } from '../db/clientDb'
-import { dayTotals } from '../db/questions/dayTotals'
 import { notesIn, type Note } from '../db/questions/notes'
 import type { ProfileRow } from '../db/questions/profiles'
 import { columnsFor, contextOf, rollUp } from './rollUp'
 import type { ResolvedScope } from './resolveScope'
+import { sourceFor } from './warmFacts'
 
 /** How the rows of the table are made. */
 export const GROUPINGS = ['profile', 'network', 'set'] as const
@@ -67,10 +68,11 @@ export async function overview(db: ClientDb, scope: ResolvedScope, { metric, sec
   shown.forEach(metricById)
   const { headlines, table } = figureSetById(figures)
   const ids = scope.connected.map(({ profile_id: profile }) => profile)
+  const source = await sourceFor(db, scope)
   const [rolled, current, earlier, notes] = await Promise.all([
-    rollUp(db, scope, [...new Set([...headlines, ...table])]),
-    dayTotals(db, ids, scope.period, columnsFor([...headlines, ...shown])),
-    scope.comparison && dayTotals(db, ids, scope.comparison.period, columnsFor(shown)),
+    rollUp(db, scope, [...new Set([...headlines, ...table])], source),
+    source.dayTotals(ids, scope.period, columnsFor([...headlines, ...shown])),
+    scope.comparison && source.dayTotals(ids, scope.comparison.period, columnsFor(shown)),
     notesIn(db, scope.period),
   ])
   const context = contextOf(db, scope)
@@ -125,12 +127,12 @@ function groupsOf({ profiles, sets }: ResolvedScope, by: Grouping): Group[] {
 /** The figures of each profile, network or set by itself. A profile can be in many sets, so the rows of sets do not add up to the whole. */
 export function rowsBy(db: ClientDb, scope: ResolvedScope, rolled: ComparedAggregates, metrics: readonly string[], by: Grouping = 'profile'): RowFigures[] {
   const context = contextOf(db, scope)
+  const byProfile = (aggregates: readonly ProfileAggregate[] = []) => new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
+  const [now, then] = [byProfile(rolled.current), byProfile(rolled.earlier?.aggregates)]
+  const of = (known: ReadonlyMap<number, ProfileAggregate>, ids: readonly number[]) => ids.flatMap((id) => known.get(id) ?? [])
   return groupsOf(scope, by).map(({ rows, ...group }) => {
-    const ids = new Set(rows.map(({ profile_id: profile }) => profile))
-    const own: ComparedAggregates = {
-      current: rolled.current.filter(({ profile }) => ids.has(profile)),
-      ...(rolled.earlier && { earlier: { ...rolled.earlier, aggregates: rolled.earlier.aggregates.filter(({ profile }) => ids.has(profile)) } }),
-    }
+    const ids = rows.map(({ profile_id: profile }) => profile)
+    const own: ComparedAggregates = { current: of(now, ids), ...(rolled.earlier && { earlier: { ...rolled.earlier, aggregates: of(then, ids) } }) }
     return {
       ...group, firstFetch: rows.some(({ first_fetch: first }) => first === 1),
       figures: Object.fromEntries(metrics.map((metric) => [metric, compareFigures(metric, own, context)])),

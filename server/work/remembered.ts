@@ -42,7 +42,8 @@ function keep(place: string, entry: { version: string; text: string }): void {
   }
 }
 
-async function versionOf(db: ClientDb): Promise<string> {
+/** The version of a client's data, and of what belongs to no client: it changes with every transaction that writes. */
+export async function versionOf(db: ClientDb): Promise<string> {
   const rows = await db.rows<{ client_id: number; version: number }>(sql`
     SELECT client_id, version FROM client_version WHERE client_id IN (${VOLUMES}, ${db.client}) ORDER BY client_id`)
   return rows.map(({ client_id: id, version }) => `${id}:${version}`).join(' ')

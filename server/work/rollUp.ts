@@ -3,7 +3,8 @@ import type { FactColumn } from '../../core/metrics/metric'
 import type { ComparedAggregates } from '../../core/rollup/compareFigures'
 import type { FigureContext } from '../../core/rollup/figureOf'
 import type { ClientDb } from '../db/clientDb'
-import { aggregates, pairedAggregates } from '../db/questions/aggregates'
+import { pairedAggregates } from '../db/questions/aggregates'
+import { inDatabase, type FactSource } from './factSource'
 import { memberOf } from '../db/questions/profiles'
 import type { ResolvedScope } from './resolveScope'
 
@@ -11,15 +12,15 @@ import type { ResolvedScope } from './resolveScope'
 export const columnsFor = (metrics: readonly string[]): FactColumn[] => [...new Set(metrics.flatMap((id) => columnsOf(metricById(id))))]
 
 /** A scope rolled up for some metrics: the period and, where there is one, the comparison. */
-export async function rollUp(db: ClientDb, scope: ResolvedScope, metrics: readonly string[]): Promise<ComparedAggregates> {
+export async function rollUp(db: ClientDb, scope: ResolvedScope, metrics: readonly string[], source: FactSource = inDatabase(db)): Promise<ComparedAggregates> {
   const columns = columnsFor(metrics)
   const members = scope.connected.map(memberOf)
   const [current, past] = await Promise.all([
-    aggregates(db, members, scope.period, columns),
-    scope.comparison && aggregates(db, members, scope.comparison.period, columns),
+    source.aggregates(members, scope.period, columns),
+    scope.comparison && source.aggregates(members, scope.comparison.period, columns),
   ])
   if (!scope.comparison || !past) return { current }
-  const paired = await pairedAggregates(db, current, past, scope.period, scope.comparison, columns)
+  const paired = await pairedAggregates(source.facts, current, past, scope.period, scope.comparison, columns)
   return { current, earlier: { period: scope.comparison.period, aggregates: past, paired } }
 }
 

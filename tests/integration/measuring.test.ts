@@ -1,7 +1,8 @@
-import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { addDays, weekday } from '../../core/days/day'
 import { daysEnding, eachDay } from '../../core/periods/period'
 import type { ClientDb } from '../../server/db/clientDb'
+import { sql } from '../../server/db/sql'
 import { addSet } from '../../server/db/questions/sets'
 import { composeReport, fill } from '../../server/reports/content'
 import { addReport } from '../../server/reports/reports'
@@ -15,6 +16,7 @@ import { remembered } from '../../server/work/remembered'
 import { resolveScope } from '../../server/work/resolveScope'
 import { removeScope, savedScopes, saveScope } from '../../server/work/savedScopes'
 import { subject } from '../../server/work/subject'
+import { isLoading } from '../../server/work/warmFacts'
 import { addTarget, changeTarget, checkTarget, removeTarget, targetsOf } from '../../server/work/targets'
 import { addClient, addDaysOf, addProfile, useDatabase } from './support/database'
 
@@ -44,6 +46,8 @@ beforeAll(async () => {
 })
 beforeEach(async () => void (await pool().query('DELETE FROM profile_day_part')))
 const part = (profile: number, split: string, day: string, name: string, value: number) => [profile, split, day, name, value]
+/** Estimates are sums of logarithms in another order: equal to twelve digits. */
+const rounded = (value: object) => JSON.parse(JSON.stringify(value), (_, part: unknown) => (typeof part === 'number' ? Number(part.toPrecision(12)) : part)) as object
 const addParts = (rows: unknown[][]) => db.insertRows('profile_day_part', ['profile_id', 'split', 'day', 'part', 'value'], rows)
 
 describe('a figure by its parts', () => {
@@ -250,6 +254,29 @@ describe('an answer that is remembered', () => {
     const other = await addClient('another')
     expect(await remembered(other, 'test', async () => 'theirs')).toBe('"theirs"')
     expect(await remembered(db, 'test', async () => 'ours')).toBe('{"worked":3}')
+  })
+})
+
+describe('a large client', () => {
+  it('is answered from memory once its rows are there, the same to the last digit, and anew after anything was written', async () => {
+    const large = await addClient('large', 3_000_000)
+    const days = eachDay(daysEnding(END, 420))
+    const ids: number[] = []
+    for (let number = 0; number < 30; number++) ids.push(await addProfile(large, number % 2 ? 'commons' : 'tintype', `9${number}`, Buffer.from('x')))
+    for (const [at, profile] of ids.entries()) {
+      await addDaysOf(large, days.filter((_, index) => (index + at) % 37 > 0).map((day, index) => ({ profile, day, impressions: 100 + ((index * 7 + at) % 50), reactions: at, comments: 1, shares: 0, posts: 1, followers: 500 + index, reach_1d: 40 + at, reach_7d: 200 })))
+    }
+    const year = await resolveScope(large, { who: [], sets: [], period: '2026-01-01..2026-10-28', against: 'same-dates-last-year' })
+    const ask = async () => JSON.parse(JSON.stringify(await overview(large, year, { metric: 'reach', second: 'posts', by: 'network' }))) as object
+    const cold = await ask()
+    await vi.waitFor(() => expect(isLoading(large)).toBe(false))
+    const queries: string[] = []
+    const spied: ClientDb = { ...large, rows: (query) => (queries.push(query.text), large.rows(query)), one: async (query) => (await spied.rows<never>(query))[0] }
+    const warm = JSON.parse(JSON.stringify(await overview(spied, year, { metric: 'reach', second: 'posts', by: 'network' }))) as object
+    expect(queries.some((text) => text.includes('profile_day'))).toBe(false)
+    expect(rounded(warm)).toEqual(rounded(cold))
+    await large.run(sql`UPDATE profile_day SET impressions = 1000000 WHERE client_id = ${large.client} AND profile_id = ${ids[0]} AND day = ${END}`)
+    expect(rounded(await ask())).not.toEqual(rounded(cold))
   })
 })
 

@@ -1,5 +1,5 @@
 import { addDays } from '../../../core/days/day'
-import { FACT_COLUMNS, FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_FAMILIES, windowColumns, type FactColumn, type FlowColumn, type UniqueFamily } from '../../../core/metrics/metric'
+import { FACT_COLUMNS, familiesOf, FLOW_COLUMNS, STOCK_COLUMNS, windowColumns, type FactColumn, type FlowColumn, type UniqueFamily } from '../../../core/metrics/metric'
 import type { Comparison } from '../../../core/periods/comparison'
 import { lengthOf, type Period } from '../../../core/periods/period'
 import { noWindows, STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
@@ -24,14 +24,15 @@ export interface Member {
  */
 export async function aggregates(db: ClientDb, members: readonly Member[], period: Period, columns: readonly FactColumn[]): Promise<ProfileAggregate[]> {
   const wanted = new Set(columns)
+  const families = familiesOf(columns)
   const result = new Map(members.map((member) => [
-    member.profile, { ...member, sums: {}, counts: {}, stocks: {}, windows: noWindows(period) } as ProfileAggregate,
+    member.profile, { ...member, sums: {}, counts: {}, stocks: {}, windows: noWindows(period, families) } as ProfileAggregate,
   ]))
   const profiles = members.map(({ profile }) => profile)
   await Promise.all([
     addFlows(db, result, profiles, period, FLOW_COLUMNS.filter((column) => wanted.has(column))),
     STOCK_COLUMNS.some((column) => wanted.has(column)) && addStocks(db, result, profiles, period),
-    ...UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => wanted.has(column))).map((family) => addWindows(db, result, profiles, period, family)),
+    ...families.map((family) => addWindows(db, result, profiles, period, family)),
   ])
   return [...result.values()]
 }
@@ -104,7 +105,7 @@ async function addWindows(db: ClientDb, result: Map<number, ProfileAggregate>, p
 
 /** Sums over the days present in both periods, for those members that have a gap in either. */
 export async function pairedAggregates(
-  db: ClientDb, current: readonly ProfileAggregate[], earlier: readonly ProfileAggregate[], period: Period, comparison: Comparison, columns: readonly FactColumn[],
+  rowsOf: (profiles: readonly number[], periods: readonly Period[], columns: readonly FactColumn[]) => Promise<FactTable>, current: readonly ProfileAggregate[], earlier: readonly ProfileAggregate[], period: Period, comparison: Comparison, columns: readonly FactColumn[],
 ): Promise<PairedSums> {
   const flows = FLOW_COLUMNS.filter((column) => columns.includes(column))
   if (flows.length === 0) return new Map()
@@ -124,22 +125,23 @@ export async function pairedAggregates(
     } else gaps.push(member.profile)
   }
   if (gaps.length > 0) {
-    const table = await facts(db, gaps, [period, comparison.period], flows)
+    const table = await rowsOf(gaps, [period, comparison.period], flows)
     for (const [profile, sums] of pairedSums(table, period, comparison, flows)) paired.set(profile, sums)
   }
   return paired
 }
 
 /** The rows of profiles over one or two periods, as a fact table. */
-export async function facts(db: ClientDb, profiles: readonly number[], [first, second = first]: readonly Period[], columns: readonly FactColumn[] = FACT_COLUMNS): Promise<FactTable> {
-  const rows = await db.rows<ProfileDay>(sql`
+export const facts = async (db: ClientDb, profiles: readonly number[], periods: readonly Period[], columns: readonly FactColumn[] = FACT_COLUMNS): Promise<FactTable> =>
+  factTable(await factRows(db, profiles, periods, columns))
+
+/** The rows of profiles over one or two periods. */
+export const factRows = (db: ClientDb, profiles: readonly number[], [first, second = first]: readonly Period[], columns: readonly FactColumn[]): Promise<ProfileDay[]> => db.rows<ProfileDay>(sql`
     SELECT   profile_id AS profile, day, ${raw(columns.join(', '))}
     FROM     profile_day
     WHERE    client_id = ${db.client}
     AND      profile_id IN (${profiles})
     AND      (day BETWEEN ${first!.from} AND ${first!.to} OR day BETWEEN ${second!.from} AND ${second!.to})`)
-  return factTable(rows)
-}
 
 /** The days on which a profile has a value in every one of the columns. */
 export async function daysPresent(db: ClientDb, profile: number, period: Period, columns: readonly FactColumn[]): Promise<string[]> {

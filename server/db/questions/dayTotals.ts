@@ -1,4 +1,4 @@
-import { FLOW_COLUMNS, STOCK_COLUMNS, UNIQUE_FAMILIES, windowColumns, type FactColumn } from '../../../core/metrics/metric'
+import { familiesOf, FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn } from '../../../core/metrics/metric'
 import type { Period } from '../../../core/periods/period'
 import type { DayTotals } from '../../../core/series/dailyPoints'
 import type { ClientDb } from '../clientDb'
@@ -7,10 +7,12 @@ import { raw, sql } from '../sql'
 /** Every day of a period over all profiles, for lines over time. */
 export async function dayTotals(db: ClientDb, profiles: readonly number[], period: Period, columns: readonly FactColumn[]): Promise<DayTotals[]> {
   const summed = [...FLOW_COLUMNS, ...STOCK_COLUMNS].filter((column) => columns.includes(column))
-  const families = UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => columns.includes(column)))
+  const families = familiesOf(columns)
   const universe = String(db.universe ?? 'NULL')
+  // as a floating-point number: whole numbers divided keep four decimals, which is nothing of a small reach in a large audience
+  const floating = db.universe === undefined ? 'NULL' : `${db.universe}e0`
   const people = families.map((family) => `, MAX(${family}_1d) AS ${family}_largest, SUM(${family}_1d) AS ${family}_sum, COUNT(${family}_1d) AS ${family}_count,
-             SUM(LN(1 - LEAST(${family}_1d, ${universe} - 1) / ${universe})) AS ${family}_log_missed`).join('')
+             SUM(LN(1e0 - LEAST(${family}_1d, ${universe} - 1) / ${floating})) AS ${family}_log_missed`).join('')
   const rows = await db.rows<Record<string, number | null> & { day: string }>(sql`
     SELECT   day
              ${raw(summed.map((column) => `, SUM(${column}) AS sum_${column}, COUNT(${column}) AS count_${column}`).join(''))}
