@@ -1,7 +1,8 @@
 import { addDays, dayNumber } from '../days/day'
-import { familiesOf, FLOW_COLUMNS, STOCK_COLUMNS, windowColumns, type FactColumn, type FlowColumn, type StockColumn } from '../metrics/metric'
+import { familiesOf, FLOW_COLUMNS, STOCK_COLUMNS, windowColumns, type FactColumn, type StockColumn } from '../metrics/metric'
 import { lengthOf, type Period } from '../periods/period'
 import { rowsBetween, type FactTable } from '../rollup/factTable'
+import { carriedLevels, type Levels } from './carriedLevels'
 import type { DayTotals } from './dailyPoints'
 
 /** Sums, counts and largest values of one column, day by day. */
@@ -24,7 +25,8 @@ interface Sums {
 export function dayTotalsOf(table: FactTable, period: Period, columns: readonly FactColumn[], universe?: number): DayTotals[] {
   const days = lengthOf(period)
   const first = dayNumber(period.from)
-  const summed = [...FLOW_COLUMNS, ...STOCK_COLUMNS].filter((column) => columns.includes(column))
+  const summed = FLOW_COLUMNS.filter((column) => columns.includes(column))
+  const levels = STOCK_COLUMNS.filter((column) => columns.includes(column)).map((column) => ({ column, ...carriedLevels(table, period, column) }))
   const families = familiesOf(columns)
   const present = new Uint8Array(days)
   const sums = new Map<FactColumn, Sums>([...summed, ...families.map((family) => windowColumns(family)[1])].map((column) => [column, emptySums(days)]))
@@ -33,15 +35,27 @@ export function dayTotalsOf(table: FactTable, period: Period, columns: readonly 
     for (let row = start; row < end; row++) present[table.days[row]! - first] = 1
     for (const [column, into] of sums) addColumn(into, table.columns[column], table.days, start, end, first, families.some((family) => windowColumns(family)[1] === column) ? universe : undefined)
   }
-  return Array.from({ length: days }, (_, index) => index).filter((index) => present[index]).map((index) => ({
+  const hasLevel = (index: number) => levels.some(({ counts }) => counts[index]! > 0)
+  return Array.from({ length: days }, (_, index) => index).filter((index) => present[index] || hasLevel(index)).map((index) => withLevels({
     day: addDays(period.from, index),
-    sums: Object.fromEntries(summed.filter((column) => sums.get(column)!.count[index]! > 0).map((column) => [column, sums.get(column)!.sum[index]!])) as Partial<Record<FlowColumn | StockColumn, number>>,
-    counts: Object.fromEntries(summed.map((column) => [column, sums.get(column)!.count[index]!])) as Partial<Record<FlowColumn | StockColumn, number>>,
+    sums: Object.fromEntries(summed.filter((column) => sums.get(column)!.count[index]! > 0).map((column) => [column, sums.get(column)!.sum[index]!])),
+    counts: Object.fromEntries(summed.map((column) => [column, sums.get(column)!.count[index]!])),
     people: Object.fromEntries(families.flatMap((family) => {
       const { sum, count, largest, logMissed } = sums.get(windowColumns(family)[1])!
       return count[index]! > 0 ? [[family, { largest: largest[index]!, sum: sum[index]!, count: count[index]!, ...(universe !== undefined && { logMissed: logMissed[index]! }) }]] : []
     })),
-  }))
+  }, levels, index))
+}
+
+/** A day's totals with its levels. */
+export function withLevels(total: DayTotals, levels: readonly ({ column: StockColumn } & Levels)[], index: number): DayTotals {
+  const sums = { ...total.sums }
+  const counts = { ...total.counts }
+  for (const { column, sums: all, counts: profiles } of levels) {
+    counts[column] = profiles[index]!
+    if (profiles[index]! > 0) sums[column] = all[index]!
+  }
+  return { ...total, sums, counts }
 }
 
 const emptySums = (days: number): Sums => ({ sum: new Float64Array(days), count: new Int32Array(days), largest: new Float64Array(days).fill(-Infinity), logMissed: new Float64Array(days) })

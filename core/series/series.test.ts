@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { factTable } from '../rollup/factTable'
+import { carriedLevels } from './carriedLevels'
 import { dailyPoints } from './dailyPoints'
+import { dayTotalsOf } from './dayTotalsOf'
 import { indexed } from './indexed'
 import { missingRanges } from './missingRanges'
 
@@ -48,4 +51,22 @@ describe('an index', () => {
     expect(indexed([null, 0, 40, 50, null, 20])).toEqual({ values: [null, null, 100, 125, null, 50], base: 2 })
   })
   it('is not there when nothing is above zero', () => expect(indexed([null, 0])).toEqual({ values: [null, null], base: undefined }))
+})
+
+describe('a level over a gap', () => {
+  const row = (profile: number, day: string, followers: number | null) => ({ profile, day, followers })
+
+  it('stays what it was for a week, and then is not known', () => {
+    const table = factTable([row(1, '2026-09-30', 100), row(1, '2026-10-02', null), row(2, '2026-10-01', 40), row(2, '2026-10-03', 44)])
+    const { sums, counts } = carriedLevels(table, { from: '2026-10-01', to: '2026-10-09' }, 'followers')
+    expect([...sums]).toEqual([140, 140, 144, 144, 144, 144, 144, 44, 44])
+    expect([...counts]).toEqual([2, 2, 2, 2, 2, 2, 2, 1, 1])
+  })
+
+  it('makes no fall in the line of a scope, while a flow of that day is missing', () => {
+    const table = factTable([{ ...row(1, '2026-10-01', 100), posts: 1 }, { ...row(2, '2026-10-01', 40), posts: 1 }, { ...row(2, '2026-10-02', 41), posts: 2 }])
+    const totals = dayTotalsOf(table, { from: '2026-10-01', to: '2026-10-03' }, ['followers', 'posts'])
+    expect(totals.map(({ sums }) => sums)).toEqual([{ followers: 140, posts: 2 }, { followers: 141, posts: 2 }, { followers: 141 }])
+    expect(totals.map(({ counts }) => counts.posts)).toEqual([2, 1, 0])
+  })
 })

@@ -51,11 +51,15 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
       <section class="strip" aria-label="Headline figures">
         <FigureButton v-for="compared in data.figures" :key="compared.figure.metric" :compared="compared" :points="data.sparklines[compared.figure.metric]" :is-selected="isSelected(compared.figure.metric)" @select="select(compared.figure.metric)" />
       </section>
+      <div class="under no-print">
+        <label for="figure-set">Figures</label><Select :model-value="figures" input-id="figure-set" size="small" :options="[...FIGURE_SETS]" option-label="name" option-value="id" aria-label="Figures shown above" @update:model-value="(id) => set({ figures: id === FIGURE_SETS[0]!.id ? undefined : id })" />
+        <TakeAway kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures" />
+      </div>
       <section aria-labelledby="line-heading">
         <div class="head">
           <h2 id="line-heading" class="heading">{{ heading }}</h2>
           <span class="row choices no-print">
-            <Select :model-value="figures" :options="[...FIGURE_SETS]" option-label="name" option-value="id" aria-label="Figures shown above" title="Figures shown above" @update:model-value="(id) => set({ figures: id === FIGURE_SETS[0]!.id ? undefined : id })" />
+            <TakeAway kind="chart" :metrics="second ? [metric, second] : [metric]" :option="isIndex ? 'index' : ''" what="The line" />
             <Select :model-value="metric" :options="lines" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric of the line" @update:model-value="(id) => set({ metric: id === 'impressions' ? undefined : id })" />
             <Select :model-value="second ?? 'none'" :options="seconds" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Second line" @update:model-value="(id) => set({ second: id === 'none' ? undefined : id })" />
             <Button :label="isIndex ? 'Own scale' : 'Index'" text :aria-pressed="isIndex" title="Index: the first day with data is 100" @click="set({ scale: isIndex ? undefined : 'index' })" />
@@ -86,8 +90,10 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
 
 <style scoped>
 .strip { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); border-bottom: 1px solid var(--rule2); }
-.head { display: flex; gap: 6px 14px; align-items: center; flex-wrap: wrap; margin: 14px 0 2px; }
+.head { display: flex; gap: 6px 14px; align-items: center; flex-wrap: wrap; margin: 10px 0 2px; }
 .choices { margin-left: auto; }
+.under { display: flex; gap: 8px; align-items: center; padding-top: 6px; color: var(--ink2); }
+.under .take { margin-left: auto; }
 .place { min-height: 264px; }
 .trouble { padding: 24px 0; }
 .fetching { padding: 6px 0; color: var(--ink2); font-style: italic; }
