@@ -68,7 +68,7 @@ function change({ from, to }: PartFigure): string {
 
 <style scoped>
 .bars { width: 34%; }
-.bars i { display: block; height: 10px; margin-top: 4px; background: var(--zaffer); min-width: 1px; }
+.bars i { display: block; height: 10px; margin-top: 4px; background: var(--zaffer); }
 .bars i.range { background: var(--range); border-left: 2px solid var(--zaffer); }
 h3 { font: 600 var(--text-label) var(--sans); color: var(--ink2); margin: 10px 0 0; }
 </style>

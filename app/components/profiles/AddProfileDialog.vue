@@ -9,9 +9,9 @@ defineProps<{ competitors: string[] }>()
 const emit = defineEmits<{ close: []; added: [name: string] }>()
 const { base } = useClient()
 const locale = useLocale()
-const networks = [{ id: '', name: 'Every network' }, ...NETWORKS.map(({ id, name }) => ({ id, name }))]
+const networks = [{ id: 'all', name: 'Every network' }, ...NETWORKS.map(({ id, name }) => ({ id, name }))]
 const what = ref('')
-const network = ref('')
+const network = ref('all')
 const whose = ref<'own' | 'rival'>('own')
 const rivalName = ref('')
 const found = ref<FoundProfile[]>()
@@ -32,7 +32,7 @@ async function attempt(work: () => Promise<void>) {
 const look = () => attempt(async () => {
   found.value = undefined
   lookupSchema.validateSync({ what: what.value })
-  found.value = await api<FoundProfile[]>(`${base.value}/profiles/lookup`, { method: 'POST', body: { what: what.value, network: network.value } })
+  found.value = await api<FoundProfile[]>(`${base.value}/profiles/lookup`, { method: 'POST', body: { what: what.value, network: network.value === 'all' ? '' : network.value } })
 })
 const add = (profile: FoundProfile) => attempt(async () => {
   const rival = whose.value === 'rival' ? rivalName.value.trim() || profile.name : ''

@@ -32,8 +32,8 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
     default:
       return [
         { name: 'The headline figures', make: () => newBlock('figures', figures.value.headlines) },
-        { name: `The line of ${name(metric.value)}${second.value ? ` and ${name(second.value)}` : ''}`, make: () => newBlock('chart', [metric.value, ...(second.value ? [second.value] : [])], text('scale') === 'index' ? 'index' : '') },
-        { name: `The table by ${text('by') || 'profile'}`, make: () => newBlock('table', figures.value.table, text('by')) },
+        { name: `The line of ${name(metric.value)}${second.value ? ` and ${name(second.value)}` : ''}`, make: () => newBlock('chart', [metric.value, ...(second.value ? [second.value] : [])], text('scale') === 'index' ? 'index' : 'own') },
+        { name: `The table by ${text('by') || 'profile'}`, make: () => newBlock('table', figures.value.table, text('by') || 'profile') },
         { name: `${metricById(metric.value).name} beside the subject`, make: () => newBlock('subject', [metric.value]) },
         { name: 'The targets', make: () => newBlock('targets') },
         { name: splitById(split.value).name, make: () => newBlock('parts', [], split.value) },

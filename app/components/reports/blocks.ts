@@ -18,8 +18,8 @@ export const hasOneMetric = (kind: Block['kind']): boolean => ['why', 'unusual',
 
 /** What can be chosen for a kind beside its metrics, the usual choice first. */
 export const OPTIONS: Partial<Record<Block['kind'], { label: string; choices: readonly { value: string; name: string }[] }>> = {
-  chart: { label: 'Scale', choices: [{ value: '', name: 'on its own scale' }, { value: 'index', name: 'as an index' }] },
-  table: { label: 'Rows', choices: [{ value: '', name: 'by profile' }, { value: 'network', name: 'by network' }, { value: 'set', name: 'by set' }] },
+  chart: { label: 'Scale', choices: [{ value: 'own', name: 'on its own scale' }, { value: 'index', name: 'as an index' }] },
+  table: { label: 'Rows', choices: [{ value: 'profile', name: 'by profile' }, { value: 'network', name: 'by network' }, { value: 'set', name: 'by set' }] },
   parts: { label: 'What is split', choices: SPLITS.map(({ id, name }) => ({ value: id, name })) },
   posts: { label: 'Order', choices: POST_ORDERS.filter(({ value }) => value !== 'newest').map(({ value, name }) => ({ value, name: name.toLowerCase() })) },
 }

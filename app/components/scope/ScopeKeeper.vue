@@ -82,6 +82,8 @@ async function remove(scopeOfName: SavedScope) {
 .keeper { width: 20rem; }
 ul { list-style: none; display: grid; gap: 4px; margin-bottom: 12px; }
 li { display: flex; justify-content: space-between; }
+.row { flex-wrap: nowrap; align-items: flex-start; }
+form .row:last-of-type { align-items: center; }
 form { display: grid; gap: 6px; border-top: 1px solid var(--rule); padding-top: 8px; margin-top: 8px; }
 .link { color: var(--zaffer); text-decoration: underline; padding: 3px 0; }
 .away { color: var(--ink3); padding: 3px 6px; }

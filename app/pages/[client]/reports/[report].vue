@@ -122,7 +122,7 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
             ><span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}</button>
             <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @change="edit(index, { title: text($event) })" />
             <MetricPicker v-if="hasMetrics(block.kind)" :metrics="metrics" :chosen="block.metrics" :only-one="hasOneMetric(block.kind)" :most="block.kind === 'chart' ? 2 : 12" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
-            <Select v-if="OPTIONS[block.kind]" :model-value="block.option ?? ''" :options="[...OPTIONS[block.kind]!.choices]" option-label="name" option-value="value" size="small" :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`" @update:model-value="(value) => edit(index, { option: value })" />
+            <Select v-if="OPTIONS[block.kind]" :model-value="block.option || OPTIONS[block.kind]!.choices[0]!.value" :options="[...OPTIONS[block.kind]!.choices]" option-label="name" option-value="value" size="small" :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`" @update:model-value="(value) => edit(index, { option: value })" />
             <TakeAway v-if="block.kind !== 'text'" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
             <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
           </div>
