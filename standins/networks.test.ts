@@ -120,3 +120,63 @@ describe('figures', () => {
     expect(network.handle('GET', new URL('http://127.0.0.1/commons/else'), {}, new URLSearchParams())).toBeUndefined()
   })
 })
+
+describe('what a network shows to anybody', () => {
+  const open = (path: string) => ask('GET', path)
+  const read = <T>(path: string) => JSON.parse(open(path).body) as T
+
+  it('is a profile under its handle, however it is written, with what stands on its page', () => {
+    expect(read('/commons/public/profiles?handle=MossgateGardens')).toMatchObject({ remoteId: profile.remoteId, name: 'Mossgate Gardens', followers: 18_196, postsIn28Days: expect.any(Number), lastPost: expect.stringMatching(/^2026-/) })
+    expect(open('/commons/public/profiles?handle=nobody').status).toBe(404)
+    expect(open('/commons/public/profiles?handle=').status).toBe(404)
+  })
+
+  it('are its public figures of thirty days, and never a private one', () => {
+    const { data, next } = read<{ data: Record<string, number>[]; next: string | null }>(`/commons/public/profiles/${profile.remoteId}/days`)
+    expect([data.length, data[0]!.day, next]).toEqual([30, '2026-09-29', null])
+    expect(Object.keys(data[0]!).sort()).toEqual(['comments', 'day', 'followers', 'posts', 'reactions', 'shares'])
+    const posts = read<{ data: object[] }>(`/commons/public/profiles/${profile.remoteId}/posts`).data
+    expect(posts.length).toBeGreaterThan(3)
+    expect(posts.every((post) => !('impressions' in post) && !('saves' in post))).toBe(true)
+    expect(open('/commons/public/profiles/404/days').status).toBe(404)
+  })
+
+  it('is its whole volume, in pages, as far back as two years', () => {
+    const first = read<{ data: { day: string; posts: number; interactions: number }[]; next: string }>('/murmur/public/volume')
+    expect([first.data.length, first.data[0]!.day, first.next]).toEqual([30, '2024-10-28', '2024-11-27'])
+    expect(first.data.every(({ posts, interactions }) => posts > 0 && interactions > posts)).toBe(true)
+    expect(read<{ data: object[] }>('/murmur/public/volume?from=2026-10-29').data).toEqual([])
+  })
+
+  it('has a limit of its own for each network', () => {
+    settings.requestsPerMinute = 2
+    expect([1, 2, 3].map(() => open('/cork/public/profiles?handle=x').status)).toEqual([404, 404, 429])
+    expect(open('/lantern/public/profiles?handle=x').status).toBe(404)
+  })
+})
+
+describe('pages', () => {
+  it('of some networks begin with the last day of the one before, of others with the next', () => {
+    const next = (networkId: string, remoteId: string) => {
+      const { access_token: token } = tokensFor(networkId, remoteId, settings)
+      return JSON.parse(ask('GET', `/${networkId}/profiles/${remoteId}/days?from=2026-09-01`, {}, token).body) as { through: string; next: string }
+    }
+    expect(next('tintype', '17841400518844102')).toMatchObject({ through: '2026-09-30', next: '2026-09-30' })
+    expect(next('commons', profile.remoteId)).toMatchObject({ through: '2026-09-30', next: '2026-10-01' })
+  })
+
+  it('of splits need consent, and add up to the day’s figures', () => {
+    expect(ask('GET', `/commons/profiles/${profile.remoteId}/parts`).status).toBe(401)
+    const parts = (JSON.parse(ask('GET', `/commons/profiles/${profile.remoteId}/parts?from=2026-10-01`, {}, access()).body) as { data: { day: string; split: string; value: number }[] }).data
+    const figures = (JSON.parse(days('?from=2026-10-01').body) as { data: { day: string; impressions: number }[] }).data
+    for (const { day, impressions } of figures) {
+      expect(parts.filter((part) => part.day === day && part.split === 'impressions_by_source').reduce((sum, { value }) => sum + value, 0), day).toBe(impressions)
+    }
+  })
+
+  it('of the clients’ own sites are HTML, and nothing else is there', () => {
+    expect(ask('GET', '/sites/www.mossgate.example/')).toMatchObject({ status: 200, body: expect.stringContaining('https://tintype.example/@mossgate') })
+    expect(ask('GET', '/sites/www.mossgate.example/visit').status).toBe(404)
+    expect(ask('GET', '/sites/elsewhere.example/').status).toBe(404)
+  })
+})

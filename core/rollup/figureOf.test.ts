@@ -147,3 +147,71 @@ describe('workings', () => {
     }), { numRuns: 60 })
   })
 })
+
+describe('what only the owner can see', () => {
+  const rows: ProfileDay[] = eachDay(week).map((day) => ({ profile: 1, day, reactions: 10, comments: 1, shares: 0, followers: 500 }))
+  const open = (metric: string, given = rows, isPublicOnly = true) => figureOf(metric, rolled(given).map((aggregate) => ({ ...aggregate, isPublicOnly })), { period: week })
+
+  it('is no part of a figure where there is no consent, and no gap in it either', () => {
+    expect(open('impressions').coverage).toMatchObject({ expected: 0, unreported: [1] })
+    expect(open('impressions').reason).toContain('No network in this scope reports impressions')
+    expect(open('reach').coverage.unreported).toEqual([1])
+    expect(open('engagement_by_reach').value).toBeUndefined()
+  })
+
+  it('leaves public figures whole, saves left out of the interactions', () => {
+    const photos = rows.map((row) => ({ ...row, profile: 2 }))
+    expect(open('interactions', photos)).toMatchObject({ value: 77, coverage: { expected: 7, present: 7, partial: [] } })
+    expect(open('engagement_by_followers', photos).value).toBeCloseTo(77 / 500, 12)
+    // with consent the network would give saves too, and they are missing
+    expect(open('interactions', photos, false).coverage).toMatchObject({ expected: 7, present: 0 })
+  })
+
+  it('counts all the same when somebody has imported it', () => {
+    expect(open('impressions', rows.map((row) => ({ ...row, impressions: 5 })))).toMatchObject({ value: 35, coverage: { expected: 7, unreported: [] } })
+  })
+})
+
+describe('a first fetch that is still running', () => {
+  const rows: ProfileDay[] = eachDay(week).flatMap((day) => [{ profile: 1, day, impressions: 5, clicks: 1 }, { profile: 2, day, impressions: 7 }])
+  const fetching = (metric: string) => figureOf(metric, rolled(rows), { period: week, fetching: new Set([2]) }).coverage.fetching
+
+  it('is said on the figures that it touches, rates among them, and on no other', () => {
+    expect([fetching('impressions'), fetching('reach')]).toEqual([[2], [2]])
+    // photos do not report clicks
+    expect([fetching('clicks'), fetching('click_rate')]).toEqual([undefined, undefined])
+  })
+})
+
+describe('visitors', () => {
+  const rows: ProfileDay[] = eachDay(week).flatMap((day) => [{ profile: 1, day, profile_visits: 20, visitors_1d: 12, visitors_7d: 60 }, { profile: 2, day, profile_visits: 9, visitors_1d: 8 }])
+
+  it('are people, so that they are never added, and no more than the visits', () => {
+    expect(figure('profile_visitors', rows.filter(({ profile }) => profile === 1))).toMatchObject({ value: 60, exactness: 'exact' })
+    const both = figure('profile_visitors', rows, 90_000)
+    // seven days of eight are 56 at most, of 63 visits; the audience of the networks says nothing about who comes to a profile
+    expect(both).toMatchObject({ low: 60, high: 60 + 56, exactness: 'bounded' })
+    expect(both.value).toBeUndefined()
+  })
+
+  it('come how often: between bounds where they are only bounded', () => {
+    expect(figure('visits_per_visitor', rows.filter(({ profile }) => profile === 2))).toMatchObject({ low: 63 / 56, high: 63 / 8 })
+  })
+
+  it('do not touch reach', () => expect(figure('reach', rows).value).toBeUndefined())
+})
+
+describe('a figure that rests on the same days and profiles as its comparison', () => {
+  it('is the same as one that is worked out again', () => {
+    const both = [...eachDay(week), ...eachDay(daysEnding('2026-10-21', 7))].map((day) => ({ profile: 1, day, impressions: day < week.from ? 10 : 12, reactions: 1, comments: 0, shares: 0, reach_1d: 5, reach_7d: 20 }))
+    const period = week
+    const earlier = comparison(period, 'before')!
+    const current = rolled(both)
+    const aggregates = rolled(both, earlier.period)
+    const compared = compareFigures('engagement_by_reach', { current, earlier: { period: earlier.period, aggregates, paired: new Map() } }, { period, explain: true })
+    expect(compared.change).toMatchObject({ from: 7 / 20, to: 7 / 20, direction: 'same' })
+    expect(compared.figure.working?.value && recompute(compared.figure.working.value)).toBeCloseTo(7 / 20, 12)
+    const flows = compareFigures('impressions', { current, earlier: { period: earlier.period, aggregates, paired: pairedSums(factTable(both), period, earlier, ['impressions']) } }, { period })
+    expect(flows.change).toMatchObject({ from: 70, to: 84, relative: 0.2 })
+  })
+})

@@ -1,3 +1,5 @@
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the bundle has no types of its own, and every project that reads this file needs them
+/// <reference path="./exceljs.d.ts" />
 // the package's own bundle: its many parts are not all found again by the server's build
 import ExcelJS from 'exceljs/dist/exceljs.bare.min.js'
 import { neutral, type CellKind, type Table } from './table'

@@ -34,20 +34,11 @@ async function save() {
   }
 }
 
-async function remove() {
-  const address = `${base.value}/notes/${existing.value}`
-  try {
-    await api(address, { method: 'DELETE' })
-    shell.note = undefined
-    await refresh()
-    say.done('The note was taken away.', async () => {
-      await api(`${address}/restore`, { method: 'POST' })
-      await refresh()
-    })
-  } catch (error) {
-    say.problem(error)
-  }
-}
+const takeAway = useRemoval(async () => {
+  shell.note = undefined
+  await refresh()
+})
+const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note was taken away.')
 </script>
 
 <template>

@@ -5,24 +5,12 @@ import type { ProfileState } from '~~/server/work/profilesPage'
 const props = defineProps<{ sets: ProfileSet[]; profiles: ProfileState[] }>()
 const emit = defineEmits<{ changed: [] }>()
 const session = useSession()
-const say = useSay()
 const { slug, base } = useClient()
 const edited = ref<ProfileSet | 'new'>()
 const names = (set: ProfileSet) => set.profiles.flatMap((id) => props.profiles.find(({ profile_id: profile }) => profile === id) ?? []).map(({ name, networkName }) => `${name}, ${networkName}`).join('; ')
 
-async function remove(set: ProfileSet) {
-  const address = `${base.value}/sets/${set.id}`
-  try {
-    await api(address, { method: 'DELETE' })
-    emit('changed')
-    say.done(`The set “${set.name}” was taken away; its profiles stay.`, async () => {
-      await api(`${address}/restore`, { method: 'POST' })
-      emit('changed')
-    })
-  } catch (problem) {
-    say.problem(problem)
-  }
-}
+const takeAway = useRemoval(() => emit('changed'))
+const remove = ({ id, name }: ProfileSet) => takeAway(`${base.value}/sets/${id}`, `The set “${name}” was taken away; its profiles stay.`)
 </script>
 
 <template>

@@ -48,19 +48,8 @@ async function keep() {
     problem.value = (error as Error).message
   }
 }
-async function remove(scopeOfName: SavedScope) {
-  const address = `${base.value}/scopes/${scopeOfName.id}`
-  try {
-    await api(address, { method: 'DELETE' })
-    await refresh()
-    say.done(`“${scopeOfName.name}” was taken away.`, async () => {
-      await api(`${address}/restore`, { method: 'POST' })
-      await refresh()
-    })
-  } catch (error) {
-    say.problem(error)
-  }
-}
+const takeAway = useRemoval(refresh)
+const remove = ({ id, name: title }: SavedScope) => takeAway(`${base.value}/scopes/${id}`, `“${title}” was taken away.`)
 </script>
 
 <template>

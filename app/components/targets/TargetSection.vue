@@ -3,7 +3,6 @@ import { metricById } from '~~/core/metrics/catalogue'
 import type { TargetView } from '~~/server/work/targets'
 
 const session = useSession()
-const say = useSay()
 const cache = useQueryCache()
 const { slug, base } = useClient()
 const { data, error } = useQuery({ key: () => ['targets', slug.value], query: () => api<TargetView[]>(`${base.value}/targets`) })
@@ -11,19 +10,8 @@ const edited = ref<TargetView | 'new'>()
 const nameOf = ({ metric, whoWords }: TargetView) => `${metricById(metric).name.toLowerCase()} of ${whoWords}`
 const refresh = () => Promise.all(['targets', 'all-clients'].map((name) => cache.invalidateQueries({ key: [name] })))
 
-async function remove(target: TargetView) {
-  const address = `${base.value}/targets/${target.id}`
-  try {
-    await api(address, { method: 'DELETE' })
-    await refresh()
-    say.done('The target was taken away.', async () => {
-      await api(`${address}/restore`, { method: 'POST' })
-      await refresh()
-    })
-  } catch (problem) {
-    say.problem(problem)
-  }
-}
+const takeAway = useRemoval(refresh)
+const remove = (target: TargetView) => takeAway(`${base.value}/targets/${target.id}`, 'The target was taken away.')
 </script>
 
 <template>

@@ -4,7 +4,6 @@ import type { Report } from '~~/server/reports/reports'
 import { newBlock } from '~/components/reports/blocks'
 
 const session = useSession()
-const say = useSay()
 const { slug, base } = useClient()
 const { data, error, refetch } = useQuery({ key: () => ['reports', slug.value], query: () => api<Report[]>(`${base.value}/reports`) })
 const title = ref('')
@@ -21,18 +20,8 @@ async function add() {
     problem.value = (trouble as Error).message
   }
 }
-async function remove(report: Report) {
-  try {
-    await api(`${base.value}/reports/${report.id}`, { method: 'DELETE' })
-    await refetch()
-    say.done(`“${report.title}” was taken off the list; its editions stay.`, async () => {
-      await api(`${base.value}/reports/${report.id}/restore`, { method: 'POST' })
-      await refetch()
-    })
-  } catch (trouble) {
-    say.problem(trouble)
-  }
-}
+const takeAway = useRemoval(refetch)
+const remove = (report: Report) => takeAway(`${base.value}/reports/${report.id}`, `“${report.title}” was taken off the list; its editions stay.`)
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 

@@ -1,0 +1,20 @@
+/**
+ * Takes a thing away and says so, with a way back: every thing that can be taken away answers DELETE at its address and POST at its /restore.
+ *
+ * @param refresh  asks again for what has changed
+ */
+export function useRemoval(refresh: () => unknown) {
+  const say = useSay()
+  return async (address: string, message: string): Promise<void> => {
+    try {
+      await api(address, { method: 'DELETE' })
+      await refresh()
+      say.done(message, async () => {
+        await api(`${address}/restore`, { method: 'POST' })
+        await refresh()
+      })
+    } catch (problem) {
+      say.problem(problem)
+    }
+  }
+}

@@ -1,0 +1,77 @@
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { httpNetwork } from '../../server/connectors/httpNetwork'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited } from '../../server/connectors/network'
+import { fetchVolume } from '../../server/jobs/networkVolume'
+import { tableOf, useDatabase } from './support/database'
+import { useStandins } from './support/standins'
+
+const { pool } = useDatabase('connector')
+
+describe('a network that does not answer as agreed', () => {
+  let server: Server
+  let base = ''
+  let answer: { status: number; headers?: Record<string, string>; body: string } = { status: 200, body: '' }
+  beforeAll(async () => {
+    server = createServer((_, response) => response.writeHead(answer.status, answer.headers).end(answer.body))
+    await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+    base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  })
+  afterAll(() => void server.close())
+  const ask = (given: typeof answer, path = base) => {
+    answer = given
+    return httpNetwork('cork', path).publicDays('1', '2026-10-01')
+  }
+
+  it.each([
+    [{ status: 500, body: '' }, NetworkTrouble, 'Cork answered 500.'], [{ status: 404, body: '' }, NetworkTrouble, 'no longer has this profile'], [{ status: 200, body: '<html>' }, NetworkTrouble, 'without data'],
+    [{ status: 200, body: '{"data":{}}' }, NetworkTrouble, 'without data'], [{ status: 200, body: '{"data":[],"next":"2026-10-01"}' }, NetworkTrouble, 'the same page again'],
+    [{ status: 401, body: '' }, ConsentWithdrawn, 'no longer accepts the consent'], [{ status: 429, headers: { 'retry-after': '7' }, body: '' }, RateLimited, 'wait 7 seconds'], [{ status: 429, body: '' }, RateLimited, 'wait 60 seconds'],
+    [{ status: 302, headers: { location: 'http://127.0.0.1/' }, body: '' }, NetworkTrouble, 'does not answer'],
+  ])('%j is said in a sentence', async (given, kind, sentence) => {
+    const problem = await ask(given).catch((error: unknown) => error)
+    expect(problem).toBeInstanceOf(kind)
+    expect((problem as Error).message).toContain(sentence)
+  })
+
+  it('is told when it is down', async () => {
+    await expect(ask({ status: 200, body: '' }, 'http://127.0.0.1:9')).rejects.toThrow('Cork does not answer.')
+  })
+
+  it('has no profile under a handle that is free', async () => {
+    answer = { status: 404, body: '' }
+    expect(await httpNetwork('cork', base).findProfile('free')).toBeUndefined()
+  })
+})
+
+describe('the volume of a network', () => {
+  const { state } = useStandins()
+  const volume = () => tableOf("network_day WHERE network = 'murmur'", 'day, posts, interactions') as Promise<{ day: string; posts: number }[]>
+
+  it('is fetched once up to a day, goes on from there, and belongs to no client', async () => {
+    await fetchVolume('murmur', '2026-10-20')
+    // the stand-in knows more than was asked for
+    const first = await volume()
+    expect([first[0]!.day, first.at(-1)!.day]).toEqual(['2025-09-16', '2026-10-28'])
+    state.requests = 0
+    await fetchVolume('murmur', '2026-10-28')
+    expect(state.requests).toBe(0)
+    state.lastComplete = '2026-10-30'
+    await fetchVolume('murmur', '2026-10-30')
+    expect(state.requests).toBe(1)
+    expect((await volume()).at(-1)!.day).toBe('2026-10-30')
+    expect((await volume()).slice(0, first.length)).toEqual(first)
+  })
+
+  it('keeps what was fetched when the network goes down meanwhile', async () => {
+    await pool().query("DELETE FROM network_day WHERE network = 'cork'")
+    let pages = 0
+    state.onRequest = () => (state.isDown = ++pages > 3)
+    await expect(fetchVolume('cork', '2026-10-28')).rejects.toThrow('Cork answered 503.')
+    expect((await tableOf("network_day WHERE network = 'cork'", 'COUNT(*) AS days, 1, 2'))[0]).toMatchObject({ days: 90 })
+    Object.assign(state, { isDown: false, onRequest: () => {} })
+    await fetchVolume('cork', '2026-10-30')
+    expect((await tableOf("network_day WHERE network = 'cork'", 'COUNT(*) AS days, MAX(day) AS last, 2'))[0]).toMatchObject({ last: '2026-10-30' })
+  })
+})
