@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import ExcelJS from 'exceljs'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { loadDemo } from '../../demo/load'
 import { shareEdition } from '../../server/reports/editions'
@@ -116,6 +117,81 @@ describe('every route', () => {
     for (const table of ['profile_set', 'target', 'saved_scope']) expect(await tableOf(`${table} WHERE removed_at IS NOT NULL`, '1, 2, 3')).toEqual([])
     expect(await tableOf('note WHERE removed_at IS NOT NULL', 'note_id, title, body')).toEqual([])
     expect(await tableOf('share_link WHERE revoked_at IS NOT NULL', 'share_id, client_id, edition_id')).toEqual([])
+  })
+})
+
+describe('what is taken away', () => {
+  const base = '/api/clients/mossgate-gardens'
+  const sheets = async (answer: Response) => {
+    const book = new ExcelJS.Workbook()
+    await book.xlsx.load((await answer.arrayBuffer()) as never)
+    return book.worksheets
+  }
+
+  it('is CSV or a workbook, with a name that can be kept', async () => {
+    const csv = await ask('GET', `${base}/downloads/table?format=csv&metrics=followers,reach`, 'viewer')
+    expect([csv.status, csv.headers.get('content-type'), csv.headers.get('content-disposition')]).toEqual([200, 'text/csv; charset=utf-8', 'attachment; filename="mossgate-gardens-table.csv"'])
+    const bytes = Buffer.from(await csv.arrayBuffer())
+    expect([...bytes.subarray(0, 3)]).toEqual([0xef, 0xbb, 0xbf])
+    const text = bytes.subarray(3).toString()
+    expect(text.split('\r\n')[0]).toBe('"Name","Network","Followers","Followers, difference","Reach","Reach, at least","Reach, at most","Reach, difference"')
+    // a name that a spreadsheet would take for a formula
+    expect(text).toContain('"\'@mossgate","Tintype"')
+    const [sheet] = await sheets(await ask('GET', `${base}/downloads/profiles?format=xlsx`, 'viewer'))
+    expect(sheet!.getRow(2).getCell(3).value).toBe('10220431877650213')
+  })
+
+  it.each([
+    ['downloads/table?format=pdf&metrics=reach', 'Ask for csv or xlsx.'], ['downloads/pie?format=csv', 'kind must be one of'], ['downloads/text?format=csv', 'no table to take here'], ['downloads/chart?format=csv&metrics=magic', 'there is no metric'],
+    ['downloads/parts?format=csv&option=by_magic', 'no such way to split'], ['editions/1/tables?format=csv', 'no table to take here'], ['reports/1/tables?format=csv', 'CSV holds one table'], ['overview?metric=magic', 'there is no metric'], ['overview?who=s99', 'names a set'],
+  ])('%s is refused with a sentence', async (path, sentence) => {
+    const answer = await ask('GET', `${base}/${path}`, 'owner')
+    expect(answer.status).toBe(400)
+    expect(((await answer.json()) as { detail: string }).detail).toContain(sentence)
+  })
+
+  it('is a workbook of a whole report, and one table of it as CSV', async () => {
+    expect((await sheets(await ask('GET', `${base}/reports/1/tables?format=xlsx`, 'analyst'))).map(({ name }) => name)).toEqual(['The period at a glance', 'Impressions a day', 'By profile'])
+    expect((await ask('GET', `${base}/reports/1/tables?format=csv&block=line`, 'analyst')).status).toBe(200)
+  })
+
+  it('over all clients holds nothing of a client that the person may not see', async () => {
+    const of = async (who: string) => (await sheets(await ask('GET', '/api/all-clients?format=xlsx', who)))[0]!.getColumn(1).values.filter((value) => typeof value === 'string').slice(1)
+    expect(await of('viewer')).toEqual(['Mossgate Gardens'])
+    expect([...(await of('owner'))].sort()).toEqual(['Kittiwake Line', 'Mossgate Gardens', 'Orrery Press'])
+    expect((await ask('GET', '/api/all-clients?format=csv&part=due')).status).toBe(401)
+    expect((await ask('GET', '/api/all-clients?format=csv&part=magic', 'viewer')).status).toBe(400)
+  })
+})
+
+describe('what a person may write', () => {
+  const write = async (method: string, path: string, body: object) => {
+    const answer = await ask(method, `/api/clients/mossgate-gardens/${path}`, 'analyst', body)
+    return { status: answer.status, ...((await answer.json()) as { id?: number; detail?: string }) }
+  }
+
+  it('are sets of the client’s own profiles', async () => {
+    expect(await write('POST', 'sets', { name: '', profiles: [] })).toMatchObject({ status: 400, detail: expect.stringContaining('A set needs a name.') })
+    expect(await write('POST', 'sets', { name: 'Foreign', profiles: [5] })).toMatchObject({ status: 400, detail: expect.stringContaining('not the client’s own') })
+    const { id } = await write('POST', 'sets', { name: 'Two', profiles: [1, 2, 2] })
+    expect(await write('PUT', `sets/${id}`, { name: 'One', profiles: [1] })).toMatchObject({ status: 200 })
+    expect((await ask('GET', `/api/clients/mossgate-gardens/overview?who=s${id}`, 'viewer')).status).toBe(200)
+    expect((await ask('DELETE', `/api/clients/mossgate-gardens/sets/${id}`, 'analyst')).status).toBe(200)
+  })
+
+  it('are targets that make sense', async () => {
+    const target = { metric: 'posts', who: '1', wanted: 10, from: '2026-10-01', by: '2026-11-01' }
+    expect(await write('POST', 'targets', { ...target, wanted: -1 })).toMatchObject({ status: 400, detail: expect.stringContaining('zero at least') })
+    expect(await write('POST', 'targets', { ...target, wanted: 'many' })).toMatchObject({ status: 400, detail: expect.stringContaining('as a number') })
+    expect(await write('POST', 'targets', { ...target, by: '2026-09-01' })).toMatchObject({ status: 400, detail: expect.stringContaining('ends before it begins') })
+    const { id, status } = await write('POST', 'targets', target)
+    expect(status).toBe(201)
+    expect(((await (await ask('GET', '/api/clients/mossgate-gardens/targets', 'viewer')).json()) as { id: number }[]).map((one) => one.id)).toContain(id)
+  })
+
+  it('are kept scopes of at least one part', async () => {
+    expect(await write('POST', 'scopes', { name: 'Nothing', parts: {} })).toMatchObject({ status: 400, detail: expect.stringContaining('at least one part') })
+    expect(await write('POST', 'scopes', { name: 'Weekly', parts: { period: 'last-7-days' } })).toMatchObject({ status: 201 })
   })
 })
 
