@@ -6,13 +6,14 @@ import { compareFigures, type ComparedFigure } from '../../core/rollup/compareFi
 import { DEFAULT_PERIOD } from '../../shared/scope'
 import { clientsOf, type Person } from '../auth/people'
 import { clientDb, type ClientDb } from '../db/clientDb'
+import { profilesOf, type ProfileRow } from '../db/questions/profiles'
 import { now } from '../clock'
 import { editionsOf, type EditionHead } from '../reports/editions'
 import { reportsOf, type Report } from '../reports/reports'
 import { remembered } from './remembered'
 import { targetsOf, type TargetView } from './targets'
 import { contextOf, rollUp } from './rollUp'
-import { resolveScope, type ResolvedScope } from './resolveScope'
+import { resolveScope } from './resolveScope'
 import { unusual, type UnusualFinding } from './unusual'
 
 /** The figures that stand for a client on the first page. */
@@ -67,13 +68,13 @@ export async function allClients(person: Person): Promise<ClientSummary[]> {
 
 async function summary(db: ClientDb): Promise<ClientSummary> {
   const scope = await resolveScope(db, { who: [], sets: [], period: DEFAULT_PERIOD, against: 'before' })
-  const [rolled, days, editions, reports, targets] = await Promise.all([rollUp(db, scope, CLIENT_METRICS), unusual(db, scope, WATCHED_METRIC), editionsOf(db), reportsOf(db), targetsOf(db)])
+  const [profiles, rolled, days, editions, reports, targets] = await Promise.all([profilesOf(db), rollUp(db, scope, CLIENT_METRICS), unusual(db, scope, WATCHED_METRIC), editionsOf(db), reportsOf(db), targetsOf(db)])
   const [last] = editions
   return {
     slug: db.slug, name: db.name, profiles: scope.allProfiles.length, period: scope.words.period, against: scope.words.against,
     figures: CLIENT_METRICS.map((metric) => compareFigures(metric, rolled, contextOf(db, scope))),
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
-    troubles: troublesOf(scope),
+    troubles: troublesOf(profiles, scope.lastComplete),
     targets: targets.filter(({ progress, by }) => progress.standing === 'in danger' || (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS)),
     due: [...reports.flatMap((report) => reportDue(report, editions, scope.lastComplete) ?? []), ...targets.flatMap((target) => targetDue(target) ?? [])],
     lastEdition: last ? { id: last.id, title: last.title, number: last.number, issuedAt: last.issuedAt } : null,
@@ -93,9 +94,10 @@ function targetDue({ id, metric, whoWords, progress: { daysLeft, standing } }: T
   return { kind: 'target', id, sentence: `The target for ${metricById(metric).name.toLowerCase()} of ${whoWords} ends in ${daysLeft} ${daysLeft === 1 ? 'day' : 'days'}.` }
 }
 
-function troublesOf({ allProfiles, lastComplete }: ResolvedScope): ProfileTrouble[] {
-  return allProfiles.flatMap((row) => {
-    const sentence = row.consent === 'none' ? 'Its owner has not given consent yet: only public figures are there.'
+/** Own profiles and rivals' that are switched on: what is wrong with them, and what somebody has to do. */
+function troublesOf(profiles: readonly ProfileRow[], lastComplete: Day): ProfileTrouble[] {
+  return profiles.filter(({ is_active: active }) => active).flatMap((row) => {
+    const sentence = row.consent === 'none' && !row.is_rival && !row.sync_error ? 'Its owner has not given consent yet: only public figures are there.'
       : row.sync_error ?? (row.first_fetch ? 'Its first fetch is still running.' : row.synced_to !== null && row.synced_to < lastComplete ? `Its figures end on ${row.synced_to}.` : undefined)
     return sentence ? [{ profile: row.profile_id, name: `${row.name}, ${row.networkName}`, sentence }] : []
   })

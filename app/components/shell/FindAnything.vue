@@ -18,6 +18,8 @@ const all = computed<Found[]>(() => [
   ...STAGES.flatMap(({ name, pages }) => pages.map((page) => ({ name: page.name, kind: `page, ${name}`, path: `/${slug.value}/${page.path}`, query: scopeOf(route.query) }))),
   ...(session.session?.clients ?? []).map((client) => ({ name: client.name, kind: 'client', path: `/${client.slug}/overview` })),
   ...(description.data.value?.profiles ?? []).map((profile) => ({ name: profile.name, kind: `profile, ${profile.networkName}`, path: `/${slug.value}/overview`, query: { ...scopeOf(route.query), who: String(profile.id) } })),
+  ...(description.data.value?.sets ?? []).map((set) => ({ name: set.name, kind: 'set', path: `/${slug.value}/overview`, query: { ...scopeOf(route.query), who: `s${set.id}` } })),
+  ...(description.data.value?.saved ?? []).map(({ name, parts }) => ({ name, kind: 'kept scope', path: `/${slug.value}/overview`, query: { ...scopeOf(route.query), ...parts } as Record<string, string> })),
   ...(reports.data.value ?? []).map((report) => ({ name: report.title, kind: 'report', path: `/${slug.value}/reports/${report.id}` })),
   ...CATALOGUE.map((metric) => ({ name: metric.name, kind: 'metric, as a line', path: `/${slug.value}/overview`, query: { ...scopeOf(route.query), metric: metric.id } })),
 ])

@@ -26,7 +26,7 @@ useHead({ title: 'Profiles · Zaffer' })
 const metric = computed(() => (choices.value.some(({ id }) => id === route.query.coverage) ? String(route.query.coverage) : 'any'))
 const choices = computed(() => [{ id: 'any', name: 'any figure' }, ...CATALOGUE.filter(({ id }) => profiles.value.some(({ missingOf }) => missingOf[id])).map(({ id, name }) => ({ id, name: name.toLowerCase() }))])
 const choose = (id: string) => router.replace({ query: { ...route.query, coverage: id === 'any' ? undefined : id } })
-const restated = ref<{ name: string; list: Restatement[] }>()
+const restated = ref<{ name: string; path: string; list: Restatement[] }>()
 const locale = useLocale()
 
 const refresh = () => Promise.all([refetch(), ...['scope', 'overview', 'why', 'unusual', 'posts', 'parts', 'subject', 'targets'].map((name) => cache.invalidateQueries({ key: [name] }))])
@@ -53,7 +53,7 @@ const turn = (profile: ProfileState): Promise<void> => attempt(async () => {
   say.done(isOn ? `${profile.name} is switched off; its past is kept.` : `${profile.name} is switched on again.`, isOn ? () => turn({ ...profile, is_active: 0 }) : undefined)
 })
 const showRestated = (profile: ProfileState) => attempt(async () => {
-  restated.value = { name: profile.name, list: await api<Restatement[]>(`${at(profile)}/restatements`) }
+  restated.value = { name: profile.name, path: `${at(profile)}/restatements/table`, list: await api<Restatement[]>(`${at(profile)}/restatements`) }
 })
 async function added(name: string) {
   isAdding.value = false
@@ -88,7 +88,7 @@ const lists = computed(() => [{ label: 'Own profiles', profiles: own.value }, { 
     </template>
     <LazyAddProfileDialog v-if="isAdding" :competitors="competitors" @close="isAdding = false" @added="added" />
     <Dialog :visible="!!restated" modal :header="`Restated by the network: ${restated?.name}`" :style="{ width: '38rem' }" @update:visible="restated = undefined">
-      <p>Networks count again for some days. The new figure replaces the old one; the change is kept here.</p>
+      <p>Networks count again for some days. The new figure replaces the old one; the change is kept here. <TakeAway v-if="restated" :path="restated.path" what="The restatements" /></p>
       <table class="plain-table">
         <thead><tr><th scope="col">Day</th><th scope="col" class="words">Figure</th><th scope="col">Was</th><th scope="col">Is</th></tr></thead>
         <tbody><tr v-for="change in restated?.list ?? []" :key="`${change.day} ${change.metric} ${change.seenAt}`"><td>{{ describeDay(change.day) }}</td><td class="words">{{ change.metric.replaceAll('_', ' ') }}</td><td>{{ change.oldValue === null ? '—' : formatCount(change.oldValue, locale) }}</td><td>{{ change.newValue === null ? '—' : formatCount(change.newValue, locale) }}</td></tr></tbody>

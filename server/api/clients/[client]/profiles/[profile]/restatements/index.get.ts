@@ -1,6 +1,6 @@
-import { profileForSync, restatementsOf } from '../../../../../db/questions/profiles'
-import { clientRoute, idParam } from '../../../../../http/route'
-import { notFound } from '../../../../../problems/problem'
+import { profileForSync, restatementsOf } from '../../../../../../db/questions/profiles'
+import { clientRoute, idParam } from '../../../../../../http/route'
+import { notFound } from '../../../../../../problems/problem'
 
 const MOST_SHOWN = 500
 
