@@ -100,7 +100,7 @@ export async function claim(): Promise<Job | undefined> {
     FROM     job
     WHERE    (state = 'queued' AND run_after <= NOW(3))
     OR       (state = 'running' AND lease_until < NOW(3))
-    ORDER BY kind = 'sync', run_after
+    ORDER BY kind = 'sync', run_after, job_id
     LIMIT    4`)
   for (const { job_id: id } of candidates) {
     const lease = randomUUID()

@@ -4,6 +4,8 @@ import { resolveScope } from '../../server/work/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/db/clientDb'
 import { addSet, changeSet, removeSet, setsOf } from '../../server/db/questions/sets'
 import { switchProfile } from '../../server/db/questions/profiles'
+import { enqueueDue } from '../../server/jobs/enqueueDue'
+import { claim } from '../../server/jobs/queue'
 import { addProfile, lookUp, refuseBeyondAllowance } from '../../server/work/addProfile'
 import { findProfiles, keepSearch, lastSearch } from '../../server/work/findProfiles'
 import { overview } from '../../server/work/overview'
@@ -96,6 +98,30 @@ describe('adding a profile', () => {
     const [first] = await profilesPage(db)
     await switchProfile(db, first!.profile_id, false)
     await expect(db.transaction(refuseBeyondAllowance)).resolves.toBeUndefined()
+  })
+})
+
+describe('syncs that are due', () => {
+  it('come in the order in which their networks forget', async () => {
+    const given = async (network: string, id: string, syncedTo: string | null, consent = 'given') => {
+      const profile = await insertProfile(db, network, id)
+      await pool().query('UPDATE profile SET consent = ?, synced_to = ?, synced_at = NOW() WHERE profile_id = ?', [consent, syncedTo, profile])
+      return profile
+    }
+    const long = await given('lantern', '81', '2026-10-20')
+    const short = await given('murmur', '82', '2026-10-20')
+    const first = await given('cork', '83', null)
+    const open = await given('commons', '84', '2026-10-20', 'none')
+    await given('commons', '85', '2026-10-28')
+    await given('commons', '86', '2026-10-20', 'withdrawn')
+    await enqueueDue()
+    // nothing yet: at once; of public figures 30 days are shown, of Murmur's own 45, of Lantern's 400
+    expect((await tableOf('job', 'subject, job_id, 1') as { subject: string; job_id: number }[]).sort((a, b) => a.job_id - b.job_id).map(({ subject }) => Number(subject))).toEqual([first, open, short, long])
+    const taken: number[] = []
+    for (let job = await claim(); job; job = await claim()) taken.push(Number(job.subject))
+    expect(taken).toEqual([first, open, short, long])
+    await enqueueDue()
+    expect(await tableOf('job', 'COUNT(*) AS jobs, 1, 2')).toEqual([{ jobs: 4, 1: 1, 2: 2 }])
   })
 })
 

@@ -1,0 +1,40 @@
+import { lastCompleteDay } from '../../core/days/lastCompleteDay'
+import { daysUntilForgotten } from '../../core/networks/daysUntilForgotten'
+import { networkById } from '../../core/networks/networks'
+import { now } from '../clock'
+import { clientDbForJob } from '../db/clientDb'
+import { sql } from '../db/sql'
+import { systemDb } from '../db/systemDb'
+import { enqueue } from './queue'
+
+interface DueRow {
+  client_id: number
+  profile_id: number
+  network: string
+  consent: string
+  time_zone: string
+  synced_to: string | null
+  stale: number
+}
+
+/**
+ * Puts the syncs that are due into the queue: of profiles whose figures do not reach the last complete day, or that were not asked for six hours.
+ * Those come first of which a network will soonest forget something. A profile in trouble is left alone for ten minutes.
+ */
+export async function enqueueDue(): Promise<void> {
+  const rows = await systemDb.rows<DueRow>(sql`
+    SELECT p.client_id, p.profile_id, p.network, p.consent, c.time_zone, p.synced_to, p.synced_at IS NULL OR p.synced_at < NOW() - INTERVAL 6 HOUR AS stale
+    FROM   profile p
+    JOIN   client c ON c.client_id = p.client_id
+    WHERE  p.is_active = 1
+    AND    p.consent <> 'withdrawn'
+    AND    (p.sync_error IS NULL OR NOT EXISTS (
+             SELECT 1 FROM job j WHERE j.client_id = p.client_id AND j.kind = 'sync' AND j.subject = p.profile_id AND j.created_at > NOW() - INTERVAL 10 MINUTE))`)
+  const due = rows.flatMap((row) => {
+    const last = lastCompleteDay(now(), row.time_zone)
+    const { historyDays, publicDays } = networkById(row.network)
+    const isDue = row.stale === 1 || row.synced_to === null || row.synced_to < last
+    return isDue ? [{ ...row, left: daysUntilForgotten(row.synced_to, last, row.consent === 'given' ? historyDays : publicDays) }] : []
+  })
+  for (const { client_id: client, profile_id: profile } of due.sort((a, b) => a.left - b.left)) await enqueue(await clientDbForJob(client), 'sync', profile)
+}
