@@ -28,6 +28,25 @@ describe('the parts that networks give', () => {
     expect(sum(parts, 'reach_by_source')).toBeGreaterThanOrEqual(figures.reach_1d!)
     expect(Math.max(...parts.filter(({ split }) => split === 'reach_by_source').map(({ value }) => value))).toBeLessThanOrEqual(figures.reach_1d!)
   })
+  it('say of followers on Sundays whom they are, where there are enough', () => {
+    const on = (asked: string, handle = '@orrerypress', network = 'tintype') => partsOf(PROFILES.find((one) => one.handle === handle && one.network === network)!, asked, (day) => profileDay(PROFILES.find((one) => one.handle === handle && one.network === network)!, day, anchor)).filter(({ split }) => split === 'followers_by_country')
+    expect(on('2026-09-15')).toEqual([])
+    const sunday = on('2026-09-13')
+    // twelve countries, most of them five hours west
+    expect(sunday).toHaveLength(12)
+    const west = sunday.filter(({ part }) => ['US', 'CA'].includes(part)).reduce((all, { value }) => all + value, 0)
+    expect(west / sunday.reduce((all, { value }) => all + value, 0)).toBeGreaterThan(0.4)
+  })
+  it('nest where one is a part of the other', () => {
+    const far = of('mossgatefilms', 'lantern').parts.filter(({ split }) => split === 'views_by_progress').map(({ value }) => value)
+    expect(far).toHaveLength(5)
+    expect([...far].sort((a, b) => b - a)).toEqual(far)
+    expect([far[0], far[4]]).toEqual([of('mossgatefilms', 'lantern').figures.views, of('mossgatefilms', 'lantern').figures.completed_views])
+  })
+  it('give a listing its searches, views and calls', () => {
+    const { figures, parts } = of('kittiwake-north-pier', 'waymark')
+    expect([sum(parts, 'searches_by_kind'), sum(parts, 'listing_views_by_surface'), sum(parts, 'calls_by_hour')]).toEqual([figures.searches, figures.listing_views, figures.calls])
+  })
   it('are kept back below the minimum', () => {
     expect(sum(of('teaatmossgate', 'commons').parts, 'followers_by_origin')).toBe(0)
     expect(sum(of('@mossgate', 'tintype').parts, 'followers_by_origin')).toBe(of('@mossgate', 'tintype').figures.new_followers)

@@ -1,4 +1,4 @@
-import { addDays, type Day } from '../core/days/day'
+import { addDays, weekday, type Day } from '../core/days/day'
 import { SPLITS, TIMES, type Split } from '../core/splits/splits'
 import type { DemoProfile } from './cast'
 import { unit } from './random'
@@ -44,6 +44,7 @@ export function partsOf(profile: DemoProfile, day: Day, dayOf: (day: Day) => Dem
     const rule = split.networks[profile.network]
     if (!rule) return []
     if (split.kind === 'times') return ofTimes(split, figures, day, rule.windowDays!, dayOf)
+    if (split.kind === 'levels') return ofFollowers(profile, split, figures, day, rule.minimum!.people)
     if (rule.minimum) {
       const back = Array.from({ length: rule.minimum.days }, (_, index) => dayOf(addDays(day, -index))?.new_followers ?? 0)
       if (back.reduce((sum, count) => sum + count, 0) < rule.minimum.people) return []
@@ -57,6 +58,27 @@ function ofTimes(split: Split, figures: DemoDay, day: Day, windowDays: 7 | 28, d
   if (!people) return []
   const impressions = Array.from({ length: windowDays }, (_, index) => dayOf(addDays(day, -index))?.impressions ?? 0).reduce((sum, count) => sum + count, 0)
   return timesOf(people, impressions / people).map((value, index) => ({ day, split: split.id, part: TIMES[index]!.id, value }))
+}
+
+/** Whom the followers of a profile are: networks count them on Sundays, and not where there are few. */
+const FOLLOWERS: Record<string, readonly (readonly [string, number])[]> = {
+  followers_by_age: [['13-17', 3], ['18-24', 14], ['25-34', 26], ['35-44', 23], ['45-54', 16], ['55-64', 11], ['65+', 7]],
+  followers_by_country: [['GB', 62], ['IE', 14], ['FR', 8], ['DE', 5], ['NL', 4], ['ES', 4], ['US', 3]],
+  followers_by_company_size: [['1-10', 24], ['11-50', 30], ['51-200', 22], ['201-1000', 14], ['1001+', 10]],
+  followers_by_seniority: [['Training', 6], ['Entry', 24], ['Experienced', 38], ['Manager', 22], ['Director', 10]],
+  followers_by_function: [['Marketing', 30], ['Education', 22], ['Operations', 18], ['Research', 16], ['Sales', 14]],
+  followers_by_industry: [['Tourism', 32], ['Public services', 24], ['Publishing', 18], ['Transport', 14], ['Retail', 12]],
+}
+/** The readers of the magazine live in many countries, most of them five hours west. */
+const READERS: readonly (readonly [string, number])[] = [['US', 34], ['CA', 17], ['GB', 16], ['IE', 7], ['AU', 6], ['NZ', 4], ['IN', 4], ['ZA', 3], ['SG', 3], ['DE', 2], ['FR', 2], ['NL', 2]]
+
+function ofFollowers(profile: DemoProfile, split: Split, figures: DemoDay, day: Day, least: number): DemoPart[] {
+  const followers = figures.followers ?? 0
+  if (weekday(day) !== 7 || followers < least) return []
+  const shares = split.id === 'followers_by_country' && profile.client === 'orrery-press' ? READERS : FOLLOWERS[split.id]!
+  const month = day.slice(0, 7)
+  const values = portions(Math.round(followers * 0.92), shares.map(([part, share]) => share * (0.85 + 0.3 * unit(profile.remoteId, split.id, part, month))))
+  return values.map((value, index) => ({ day, split: split.id, part: shares[index]![0], value }))
 }
 
 function plainParts(profile: DemoProfile, split: Split, figures: DemoDay, day: Day): DemoPart[] {
@@ -84,6 +106,18 @@ function plainParts(profile: DemoProfile, split: Split, figures: DemoDay, day: D
       const values = portions(Math.round((figures.profile_visits ?? 0) * 0.3), SITES.map((site, index) => (0.4 + draw(site)) / (index + 1)))
       return named(values, SITES).filter(({ value }) => value > 0)
     }
+    case 'views_by_progress': {
+      const views = figures.views ?? 0
+      const end = figures.completed_views ?? 0
+      const at = (share: number) => Math.round(end + (views - end) * share)
+      return named([views, at(0.62), at(0.36), at(0.16), end], ids)
+    }
+    case 'searches_by_kind':
+      return named(portions(figures.searches ?? 0, [0.5 + 0.2 * draw('name'), 0.35, 0.05]), ids)
+    case 'listing_views_by_surface':
+      return named(portions(figures.listing_views ?? 0, [0.4 + 0.2 * draw('search'), 0.5]), ids)
+    case 'calls_by_hour':
+      return named(portions(figures.calls ?? 0, ids.map((hour) => Math.max(0, Math.sin(((Number(hour) - 6) / 14) * Math.PI)) * (0.5 + draw(hour)))), ids).filter(({ value }) => value > 0)
     default:
       return []
   }

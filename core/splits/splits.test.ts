@@ -9,12 +9,14 @@ describe('splits', () => {
   it('are of metrics that their networks report, and of kinds that fit: people are never parts of a sum', () => {
     for (const { id, metric, kind, networks } of SPLITS) {
       expect(Object.keys(networks).every((network) => reportsMetric(networkById(network), metric)), id).toBe(true)
-      expect(metricById(metric).kind === 'unique', id).toBe(kind !== 'parts')
+      const kinds = { parts: 'flow', nested: 'flow', levels: 'stock', overlapping: 'unique', times: 'unique' } as const
+      expect(metricById(metric).kind, id).toBe(kinds[kind])
     }
   })
   it('name their parts, and open ones name themselves', () => {
     expect(partName(splitById('impressions_by_source'), 'shared')).toBe('Through sharing')
     expect(partName(splitById('visits_by_site'), 'farrowpost.example')).toBe('farrowpost.example')
+    expect([partName(splitById('followers_by_country'), 'IE'), partName(splitById('followers_by_country'), 'elsewhere'), partName(splitById('calls_by_hour'), '9')]).toEqual(['Ireland', 'elsewhere', '09:00'])
     expect(() => splitById('by_magic')).toThrow('there is no split "by_magic"')
   })
 })

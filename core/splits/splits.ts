@@ -9,8 +9,10 @@ export interface Minimum {
  * - `parts`: every one counts once, so they add up to the whole
  * - `overlapping`: one person can be in several, so they do not add up
  * - `times`: people by how often they saw something, within a window that ends on the day
+ * - `levels`: a level, such as followers, by what is known of them; the last snapshot counts, no older than seven days
+ * - `nested`: each part is a part of the one before it, so that they are compared with the first
  */
-export type SplitKind = 'parts' | 'overlapping' | 'times'
+export type SplitKind = 'parts' | 'overlapping' | 'times' | 'levels' | 'nested'
 
 /** A metric seen by its parts, as some networks give it. */
 export interface Split {
@@ -25,8 +27,16 @@ export interface Split {
   parts?: readonly { id: string; name: string }[]
   /** The networks that give it, each with its minimum where it has one, and for `times` with its window in days. */
   networks: Readonly<Record<string, { minimum?: Minimum; windowDays?: 7 | 28 }>>
+  /** What a part that has no name of its own is named by: countries by their ISO 3166-1 code. */
+  naming?: 'country'
   definition: string
 }
+
+/** The brackets in which networks give age. */
+export const AGES = ['13-17', '18-24', '25-34', '35-44', '45-54', '55-64', '65+'] as const
+const named = (names: readonly string[]) => names.map((name) => ({ id: name, name }))
+const PEOPLE = { minimum: { people: 100, days: 1 } }
+const HOURS = Array.from({ length: 24 }, (_, hour) => ({ id: String(hour), name: `${String(hour).padStart(2, '0')}:00` }))
 
 const SOURCES = [{ id: 'organic', name: 'Organic' }, { id: 'paid', name: 'Paid' }, { id: 'shared', name: 'Through sharing' }] as const
 const FOLLOWERS = [{ id: 'followers', name: 'Followers' }, { id: 'others', name: 'Others' }] as const
@@ -69,6 +79,44 @@ export const SPLITS: readonly Split[] = [
     id: 'reach_by_times', name: 'How often people saw something', kind: 'times', metric: 'reach', base: 'of all reached', parts: TIMES, networks: { commons: { windowDays: 7 }, tintype: { windowDays: 28 } },
     definition: 'The people reached, by how often each of them saw something in the days that end the period.',
   },
+  {
+    id: 'views_by_progress', name: 'How far videos were watched', kind: 'nested', metric: 'views', base: 'of all views that began', networks: { lantern: {} },
+    parts: [{ id: '0', name: 'Began' }, { id: '25', name: 'A quarter' }, { id: '50', name: 'Half' }, { id: '75', name: 'Three quarters' }, { id: '100', name: 'To the end' }],
+    definition: 'Views that came at least so far. Each is a part of the one before.',
+  },
+  {
+    id: 'followers_by_age', name: 'Followers by age', kind: 'levels', metric: 'followers', base: 'of the followers whose age is known', parts: named(AGES), networks: { commons: PEOPLE, tintype: PEOPLE, zoetrope: PEOPLE, lantern: PEOPLE },
+    definition: 'Followers by the age that the network has for them, as it counted them last.',
+  },
+  {
+    id: 'followers_by_country', name: 'Followers by country', kind: 'levels', metric: 'followers', base: 'of the followers whose country is known', naming: 'country',
+    networks: { commons: PEOPLE, tintype: PEOPLE, zoetrope: PEOPLE, lantern: PEOPLE, murmur: PEOPLE, cork: PEOPLE }, definition: 'Followers by the country in which the network sees them, as it counted them last.',
+  },
+  {
+    id: 'followers_by_company_size', name: 'Followers by company size', kind: 'levels', metric: 'followers', base: 'of the followers whose company is known', parts: named(['1-10', '11-50', '51-200', '201-1000', '1001+']), networks: { guildhall: PEOPLE },
+    definition: 'Followers by how many people their company has.',
+  },
+  {
+    id: 'followers_by_seniority', name: 'Followers by seniority', kind: 'levels', metric: 'followers', base: 'of the followers whose position is known', parts: named(['Training', 'Entry', 'Experienced', 'Manager', 'Director']), networks: { guildhall: PEOPLE },
+    definition: 'Followers by how far they have come in their profession.',
+  },
+  {
+    id: 'followers_by_function', name: 'Followers by function', kind: 'levels', metric: 'followers', base: 'of the followers whose work is known', networks: { guildhall: PEOPLE }, definition: 'Followers by what they do at work.',
+  },
+  {
+    id: 'followers_by_industry', name: 'Followers by industry', kind: 'levels', metric: 'followers', base: 'of the followers whose industry is known', networks: { guildhall: PEOPLE }, definition: 'Followers by the industry of their company.',
+  },
+  {
+    id: 'searches_by_kind', name: 'Searches by kind', kind: 'parts', metric: 'searches', base: 'of all searches', networks: { waymark: {} },
+    parts: [{ id: 'name', name: 'For the name' }, { id: 'kind', name: 'For what it is' }, { id: 'brand', name: 'For a brand' }], definition: 'What somebody searched for when the listing was found.',
+  },
+  {
+    id: 'listing_views_by_surface', name: 'Listing views: search and map', kind: 'parts', metric: 'listing_views', base: 'of all listing views', parts: [{ id: 'search', name: 'In a search' }, { id: 'map', name: 'On a map' }], networks: { waymark: {} },
+    definition: 'Where the listing was looked at.',
+  },
+  {
+    id: 'calls_by_hour', name: 'Calls by hour', kind: 'parts', metric: 'calls', base: 'of all calls', parts: HOURS, networks: { waymark: {} }, definition: 'The hour of the day, in the client’s time zone, in which somebody called from the listing.',
+  },
 ]
 
 const byId = new Map(SPLITS.map((split) => [split.id, split]))
@@ -84,5 +132,12 @@ export function splitById(id: string): Split {
   return split
 }
 
-/** The name of a part: its own where the split is open. */
-export const partName = (split: Split, part: string): string => split.parts?.find(({ id }) => id === part)?.name ?? part
+/**
+ * The name of a part: its own where the split is open, and of a country the one that it has in English.
+ *
+ * @example partName(splitById('followers_by_country'), 'IE') // 'Ireland'
+ */
+export function partName(split: Split, part: string): string {
+  if (split.naming === 'country' && /^[A-Z]{2}$/.test(part)) return new Intl.DisplayNames(['en'], { type: 'region' }).of(part) ?? part
+  return split.parts?.find(({ id }) => id === part)?.name ?? part
+}

@@ -1,6 +1,8 @@
 import { networkById } from '../../core/networks/networks'
 import type { Comparison } from '../../core/periods/comparison'
+import { addDays, type Day } from '../../core/days/day'
 import { daysEnding, lengthOf, type Period } from '../../core/periods/period'
+import { STOCK_AGE_DAYS } from '../../core/rollup/aggregate'
 import { partName, splitById, SPLITS, TIMES, type Split } from '../../core/splits/splits'
 import { fitsTimes, timesBounds, type TimesBounds } from '../../core/splits/timesBounds'
 import type { ClientDb } from '../db/clientDb'
@@ -44,6 +46,8 @@ export interface TimesOfProfile {
 export interface SplitView {
   split: string
   kind: Split['kind']
+  /** Of levels: the day of the newest snapshot. */
+  asOf?: Day
   rows: PartFigure[]
   times: TimesOfProfile[]
   /** Days with data, of those that could have it, over all profiles that give it. */
@@ -61,11 +65,17 @@ interface Giving {
   rule: Split['networks'][string]
 }
 
-/** Every split that some profile of the scope gives. */
-export async function splitsOf(db: ClientDb, scope: ResolvedScope): Promise<SplitView[]> {
-  const views: SplitView[] = []
-  for (const { id } of SPLITS) if (giving(scope, splitById(id)).length > 0) views.push(await splitOf(db, scope, id))
-  return views
+/** The splits that a scope has, and one of them. */
+export interface SplitChoice {
+  splits: string[]
+  view: SplitView | null
+}
+
+/** The splits that some profile of the scope gives, and the one that is asked for; the first where there is no such one. */
+export async function splitsOf(db: ClientDb, scope: ResolvedScope, wanted: string): Promise<SplitChoice> {
+  const splits = SPLITS.filter((split) => giving(scope, split).length > 0).map(({ id }) => id)
+  const shown = splits.includes(wanted) ? wanted : splits[0]
+  return { splits, view: shown === undefined ? null : await splitOf(db, scope, shown) }
 }
 
 /**
@@ -87,12 +97,45 @@ export async function splitOf(db: ClientDb, scope: ResolvedScope, id: string): P
             AND    split = ${id}
             AND    day BETWEEN ${scope.period.from} AND ${scope.period.to}) present`))!
   const expected = lengthOf(scope.period) * members.length
+  const snapshot = split.kind === 'levels' ? await levels(db, scope, split, ids) : undefined
   return {
-    split: id, kind: split.kind, present: days, expected, profiles: members.map(({ row }) => `${row.name}, ${row.networkName}`), without: scope.connected.length - members.length,
-    rows: split.kind === 'parts' ? await sums(db, scope, split, ids) : split.kind === 'overlapping' ? await bounds(db, scope, split, ids) : [],
+    split: id, kind: split.kind, ...(snapshot?.asOf && { asOf: snapshot.asOf }), present: days, expected, profiles: members.map(({ row }) => `${row.name}, ${row.networkName}`), without: scope.connected.length - members.length,
+    rows: snapshot?.rows ?? (await rowsOf(db, scope, split, ids)),
     times: split.kind === 'times' ? await times(db, scope.period, split, members) : [],
-    ...(days < expected && { withheld: withheldOf(members, expected - days) }),
+    ...(split.kind !== 'levels' && days < expected && { withheld: withheldOf(members, expected - days) }),
+    ...(snapshot && snapshot.profiles < members.length && { withheld: `${members.length - snapshot.profiles} of these ${members.length} profiles had no count in the seven days before the end of the period: networks keep it back below ${Math.max(...members.map(({ rule }) => rule.minimum?.people ?? 0))} followers. What is kept back is not zero.` }),
   }
+}
+
+const rowsOf = async (db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> => {
+  if (split.kind === 'overlapping') return await bounds(db, scope, split, ids)
+  return split.kind === 'parts' || split.kind === 'nested' ? await sums(db, scope, split, ids) : []
+}
+
+/** The newest snapshot of each profile at the end of the period, no older than a week, beside that at the end of the comparison for the profiles that have both. */
+async function levels(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<{ rows: PartFigure[]; profiles: number; asOf?: Day }> {
+  const at = (to: Day) => db.rows<{ profile_id: number; day: Day; part: string; value: number }>(sql`
+    SELECT p.profile_id, p.day, p.part, p.value
+    FROM   profile_day_part p
+    JOIN   (SELECT   profile_id, MAX(day) AS day
+            FROM     profile_day_part
+            WHERE    client_id = ${db.client}
+            AND      profile_id IN (${ids})
+            AND      split = ${split.id}
+            AND      day BETWEEN ${addDays(to, -STOCK_AGE_DAYS)} AND ${to}
+            GROUP BY profile_id) newest ON newest.profile_id = p.profile_id AND newest.day = p.day
+    WHERE  p.client_id = ${db.client}
+    AND    p.split = ${split.id}`)
+  const [now, then] = await Promise.all([at(scope.period.to), scope.comparison ? at(scope.comparison.period.to) : []])
+  const both = new Set(then.map(({ profile_id: profile }) => profile).filter((profile) => now.some((row) => row.profile_id === profile)))
+  const sum = (rows: typeof now, part: string, only?: Set<number>) => rows.filter((row) => row.part === part && (!only || only.has(row.profile_id))).reduce((all, { value }) => all + value, 0)
+  const all = now.reduce((total, { value }) => total + value, 0)
+  const order = split.parts?.map(({ id }) => id) ?? [...new Set(now.map(({ part }) => part))].sort((a, b) => sum(now, b) - sum(now, a) || a.localeCompare(b))
+  const rows = all === 0 ? [] : order.map((part) => ({
+    part, name: partName(split, part), value: sum(now, part), share: sum(now, part) / all, ...(both.size > 0 && { from: sum(then, part, both), to: sum(now, part, both) }),
+  }))
+  const asOf = now.map(({ day }) => day).sort().at(-1)
+  return { rows, profiles: new Set(now.map(({ profile_id: profile }) => profile)).size, ...(asOf && { asOf }) }
 }
 
 const giving = (scope: ResolvedScope, split: Split): Giving[] =>
@@ -117,7 +160,8 @@ async function sums(db: ClientDb, scope: ResolvedScope, split: Split, ids: numbe
       GROUP BY part`),
     scope.comparison ? pairedParts(db, scope.period, scope.comparison, split.id, ids) : undefined,
   ])
-  const all = rows.reduce((sum, { value }) => sum + value, 0)
+  // what is nested is a part of its first; what is side by side, of all together
+  const all = split.kind === 'nested' ? rows.find(({ part }) => part === split.parts![0]!.id)?.value ?? 0 : rows.reduce((sum, { value }) => sum + value, 0)
   const parts = split.parts?.map(({ id }) => id) ?? rows.sort((a, b) => b.value - a.value || a.part.localeCompare(b.part)).map(({ part }) => part)
   if (rows.length === 0) return []
   return parts.map((part) => {

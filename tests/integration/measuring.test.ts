@@ -95,8 +95,37 @@ describe('a figure by its parts', () => {
     const { withheld, rows } = await splitOf(db, await scope(), 'followers_by_origin')
     expect(withheld).toBe('Withheld or missing on 13 days: Commons keeps it back below 30 people in a day; Tintype keeps it back below 30 people in 7 days. What is kept back is not zero.')
     expect(rows.find(({ part: name }) => name === 'search')).toMatchObject({ value: 40, share: 1 })
-    expect((await splitsOf(db, await scope(undefined, { who: [photos] }))).map(({ split }) => split)).toEqual(['impressions_by_source', 'impressions_by_follower', 'interactions_by_follower', 'followers_by_origin', 'reach_by_times'])
+    const { splits, view } = await splitsOf(db, await scope(undefined, { who: [photos] }), 'reach_by_source')
+    expect(splits).toEqual(['impressions_by_source', 'impressions_by_follower', 'interactions_by_follower', 'followers_by_origin', 'reach_by_times', 'followers_by_age', 'followers_by_country'])
+    // photos do not give the one that is asked for
+    expect(view!.split).toBe('impressions_by_source')
     await expect(splitOf(db, await scope(), 'by_magic')).rejects.toThrow('no such way to split')
+  })
+})
+
+describe('whom the followers are', () => {
+  it('is the newest count of each profile, no older than a week, compared over the profiles that have both', async () => {
+    await addParts([
+      part(page, 'followers_by_country', '2026-10-25', 'GB', 600), part(page, 'followers_by_country', '2026-10-25', 'IE', 200), part(page, 'followers_by_country', '2026-10-22', 'GB', 1),
+      part(page, 'followers_by_country', '2026-10-18', 'GB', 500), part(photos, 'followers_by_country', '2026-10-20', 'GB', 999), part(photos, 'followers_by_country', '2026-10-21', 'IE', 200),
+    ])
+    const view = await splitOf(db, await scope(), 'followers_by_country')
+    // photos were counted on the 21st, the seventh day before the end; that they had 999 the day before is over
+    expect(view).toMatchObject({ asOf: '2026-10-25', rows: [{ part: 'GB', name: 'United Kingdom', value: 600, share: 0.6 }, { part: 'IE', name: 'Ireland', value: 400, share: 0.4 }] })
+    expect(view.withheld).toBeUndefined()
+    // the comparison ends on the 21st: the page had 500 in one country on the 18th, photos 200 in the other on the 21st itself
+    expect(view.rows.map(({ from, to }) => [from, to])).toEqual([[500, 600], [200, 400]])
+    await pool().query("DELETE FROM profile_day_part WHERE profile_id = ?", [photos])
+    expect((await splitOf(db, await scope(), 'followers_by_country')).withheld).toContain('1 of these 2 profiles had no count')
+  })
+
+  it('how far videos were watched is a part of all that began, not of all parts together', async () => {
+    const films = await addProfile(db, 'lantern', '4', Buffer.from('x'))
+    await addDaysOf(db, [{ profile: films, day: END, views: 100 }])
+    await addParts([part(films, 'views_by_progress', END, '0', 100), part(films, 'views_by_progress', END, '25', 60), part(films, 'views_by_progress', END, '100', 12)])
+    const { rows } = await splitOf(db, await scope(undefined, { who: [films] }), 'views_by_progress')
+    await pool().query('DELETE FROM profile WHERE profile_id = ?', [films])
+    expect(rows.map(({ name, share }) => [name, share])).toEqual([['Began', 1], ['A quarter', 0.6], ['Half', 0], ['Three quarters', 0], ['To the end', 0.12]])
   })
 })
 

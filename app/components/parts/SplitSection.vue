@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { splitById } from '~~/core/splits/splits'
-import type { SplitView } from '~~/server/work/parts'
+import type { SplitChoice } from '~~/server/work/parts'
 
 const route = useRoute()
 const router = useRouter()
 const { slug, base } = useClient()
 const { address } = useScope()
-const { data, error } = useQuery({ key: () => ['parts', slug.value, address.value], query: () => api<SplitView[]>(`${base.value}/parts`, { query: address.value }) })
-const choices = computed(() => (data.value ?? []).map(({ split }) => ({ id: split, name: splitById(split).name })))
-const shown = computed(() => data.value?.find(({ split }) => split === route.query.split) ?? data.value?.[0])
-const choose = (split: string) => router.push({ query: { ...route.query, split: split === data.value?.[0]?.split ? undefined : split } })
+const asked = computed(() => ({ ...address.value, ...(typeof route.query.split === 'string' && { split: route.query.split }) }))
+const { data, error } = useQuery({ key: () => ['parts', slug.value, asked.value], query: () => api<SplitChoice>(`${base.value}/parts`, { query: asked.value }), placeholderData: (previous) => previous })
+const choices = computed(() => (data.value?.splits ?? []).map((id) => ({ id, name: splitById(id).name })))
+const shown = computed(() => data.value?.view)
+const choose = (split: string) => router.push({ query: { ...route.query, split: split === data.value?.splits[0] ? undefined : split } })
 </script>
 
 <template>
-  <section v-if="error || data?.length" aria-labelledby="parts-heading">
+  <section v-if="error || data?.view" aria-labelledby="parts-heading">
     <div class="head">
       <h2 id="parts-heading" class="heading">By its parts</h2>
       <TakeAway v-if="shown" kind="parts" :option="shown.split" what="These parts" />

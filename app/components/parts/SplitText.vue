@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { formatCompact, formatCount, formatShare, oneDecimal } from '~~/core/format/numbers'
+import { describeDay } from '~~/core/periods/describePeriod'
 import { splitById } from '~~/core/splits/splits'
 import type { PartFigure, SplitView } from '~~/server/work/parts'
 
@@ -21,7 +22,7 @@ function change({ from, to }: PartFigure): string {
   <div>
     <p class="quiet">{{ split.definition }}</p>
     <p v-if="view.rows.length === 0 && view.times.length === 0" class="quiet">{{ view.withheld ?? 'There is no data for these days.' }}</p>
-    <table v-if="view.kind === 'parts' && view.rows.length" class="plain-table">
+    <table v-if="['parts', 'levels', 'nested'].includes(view.kind) && view.rows.length" class="plain-table">
       <thead><tr><th scope="col">Part</th><th scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th><th scope="col">Count</th><th scope="col">{{ `Share ${split.base}` }}</th><th v-if="hasChange" scope="col">Against the comparison</th></tr></thead>
       <tbody>
         <tr v-for="row in view.rows" :key="row.part">
@@ -61,6 +62,7 @@ function change({ from, to }: PartFigure): string {
     </template>
     <p v-if="view.rows.length || view.times.length" class="quiet">
       {{ view.profiles.join('; ') }}<template v-if="view.without">; {{ view.without }} more {{ view.without === 1 ? 'profile does' : 'profiles do' }} not give it</template>.
+      <template v-if="view.asOf"> Counted on {{ describeDay(view.asOf) }}.</template>
       <template v-if="view.withheld && view.kind !== 'times'"> {{ view.withheld }}</template>
     </p>
   </div>

@@ -4,5 +4,8 @@ import { clientRoute } from '../../../http/route'
 import { splitsOf } from '../../../work/parts'
 import { resolveScope } from '../../../work/resolveScope'
 
-/** The figures of a scope by their parts, as far as its networks give them. */
-export default clientRoute('read', async ({ event, db }) => await splitsOf(db, await resolveScope(db, parseScope(getQuery(event)))))
+/** A figure of a scope by its parts, and which of its figures its networks split. */
+export default clientRoute('read', async ({ event, db }) => {
+  const query = getQuery(event)
+  return await splitsOf(db, await resolveScope(db, parseScope(query)), String(query.split ?? ''))
+})
