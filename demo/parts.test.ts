@@ -37,6 +37,19 @@ describe('the parts that networks give', () => {
     const west = sunday.filter(({ part }) => ['US', 'CA'].includes(part)).reduce((all, { value }) => all + value, 0)
     expect(west / sunday.reduce((all, { value }) => all + value, 0)).toBeGreaterThan(0.4)
   })
+  it('say of an hour how many were there: most in the evening, of the magazine’s readers five hours later, and nothing of an hour that the clock leaves out', () => {
+    const hours = (handle: string, asked: string) => {
+      const profile = PROFILES.find((one) => one.handle === handle && one.network === 'tintype')!
+      return partsOf(profile, asked, (on) => profileDay(profile, on, anchor)).filter(({ split }) => split === 'followers_by_hour')
+    }
+    const fullest = (handle: string) => Number(hours(handle, day).sort((a, b) => b.value - a.value)[0]!.part)
+    expect([18, 19, 20, 21, 22]).toContain(fullest('@mossgate'))
+    expect([23, 0, 1, 2, 3]).toContain(fullest('@orrerypress'))
+    expect(hours('@mossgate', day)).toHaveLength(24)
+    expect(hours('@mossgate', '2026-03-29').map(({ part }) => part)).not.toContain('1')
+    expect(hours('@mossgate', '2026-03-29')).toHaveLength(23)
+    expect(hours('@mossgate', '2026-10-25')).toHaveLength(24)
+  })
   it('nest where one is a part of the other', () => {
     const far = of('mossgatefilms', 'lantern').parts.filter(({ split }) => split === 'views_by_progress').map(({ value }) => value)
     expect(far).toHaveLength(5)

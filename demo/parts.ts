@@ -1,6 +1,7 @@
+import { DateTime } from 'luxon'
 import { addDays, weekday, type Day } from '../core/days/day'
 import { SPLITS, TIMES, type Split } from '../core/splits/splits'
-import type { DemoProfile } from './cast'
+import { CLIENTS, type DemoProfile } from './cast'
 import { unit } from './random'
 import type { DemoDay } from './world'
 
@@ -44,6 +45,7 @@ export function partsOf(profile: DemoProfile, day: Day, dayOf: (day: Day) => Dem
     const rule = split.networks[profile.network]
     if (!rule) return []
     if (split.kind === 'times') return ofTimes(split, figures, day, rule.windowDays!, dayOf)
+    if (split.kind === 'hours') return ofHours(profile, split, figures, day)
     if (split.kind === 'levels') return ofFollowers(profile, split, figures, day, rule.minimum!.people)
     if (rule.minimum) {
       const back = Array.from({ length: rule.minimum.days }, (_, index) => dayOf(addDays(day, -index))?.new_followers ?? 0)
@@ -79,6 +81,24 @@ function ofFollowers(profile: DemoProfile, split: Split, figures: DemoDay, day: 
   const month = day.slice(0, 7)
   const values = portions(Math.round(followers * 0.92), shares.map(([part, share]) => share * (0.85 + 0.3 * unit(profile.remoteId, split.id, part, month))))
   return values.map((value, index) => ({ day, split: split.id, part: shares[index]![0], value }))
+}
+
+const ZONES = new Map<string, string>(CLIENTS.map(({ slug, timeZone }) => [slug, timeZone]))
+/** The part of followers who are there in an hour of their own day: few at night, more at noon, most in the evening. */
+const there = (hour: number) => 0.03 + 0.16 * Math.exp(-(((hour - 12.5) / 2.5) ** 2)) + 0.3 * Math.exp(-(((hour - 20) / 2.2) ** 2))
+/** How many hours west of the magazine most of its readers live, and how many of them. */
+const WEST = { hours: 5, share: 0.65 }
+
+/** The followers who were there in each hour of the client's day. An hour that the clock leaves out has none, not zero. */
+function ofHours(profile: DemoProfile, split: Split, figures: DemoDay, day: Day): DemoPart[] {
+  const followers = figures.followers ?? 0
+  if (followers < split.networks[profile.network]!.minimum!.people) return []
+  const zone = ZONES.get(profile.client)
+  const exists = (hour: number) => DateTime.fromISO(`${day}T${String(hour).padStart(2, '0')}:30`, { zone }).hour === hour
+  const level = (hour: number) => (profile.client === 'orrery-press' ? (1 - WEST.share) * there(hour) + WEST.share * there((hour + 24 - WEST.hours) % 24) : there(hour))
+  return split.parts!.filter(({ id }) => exists(Number(id))).map(({ id }) => ({
+    day, split: split.id, part: id, value: Math.round(followers * level(Number(id)) * (0.9 + 0.2 * unit(profile.remoteId, day, split.id, id))),
+  }))
 }
 
 function plainParts(profile: DemoProfile, split: Split, figures: DemoDay, day: Day): DemoPart[] {

@@ -114,7 +114,7 @@ export const savedScopeSchema = object({
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 
-export const BLOCK_KINDS = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'targets', 'posts', 'profiles', 'found', 'text'] as const
+export const BLOCK_KINDS = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'targets', 'posts', 'open', 'profiles', 'found', 'text'] as const
 
 /** One part of a report. */
 export const blockSchema = object({

@@ -28,6 +28,25 @@ function consent(answer: 'yes' | 'no', to = redirect): URL | undefined {
 }
 const redeem = (code: string, changes: Record<string, string> = {}) => ask('POST', '/commons/token', { grant_type: 'authorization_code', code, code_verifier: verifier, redirect_uri: redirect, ...changes })
 
+describe('splits', () => {
+  it('are forgotten as soon as their network says: the hours of followers after five weeks, the rest after a hundred days', () => {
+    const photos = PROFILES.find(({ handle, network: on }) => handle === '@mossgate' && on === 'tintype')!
+    const token = tokensFor('tintype', photos.remoteId, settings).access_token
+    const daysOf = (split: string) => {
+      const found = new Set<string>()
+      for (let from: string | null = '2026-01-01'; from;) {
+        const page = JSON.parse(ask('GET', `/tintype/profiles/${photos.remoteId}/parts?from=${from}`, {}, token).body) as { data: { split: string; day: string }[]; next: string | null }
+        for (const { split: given, day } of page.data) if (given === split) found.add(day)
+        from = page.next
+      }
+      return [...found].sort()
+    }
+    expect(daysOf('followers_by_hour')).toHaveLength(35)
+    expect(daysOf('followers_by_hour')[0]).toBe('2026-09-24')
+    expect(daysOf('impressions_by_follower')[0]).toBe('2026-07-21')
+  })
+})
+
 describe('consent (OAuth 2.0, RFC 6749, with PKCE, RFC 7636)', () => {
   it('gives a code for a consent, and tokens for the code', () => {
     const answer = consent('yes')!

@@ -4,6 +4,7 @@ import { PUBLIC_COLUMNS } from '../core/metrics/metric'
 import { NETWORKS, type Network } from '../core/networks/networks'
 import { plainHandle } from '../core/networks/profileAddress'
 import { eachDay } from '../core/periods/period'
+import { splitById } from '../core/splits/splits'
 import { PAGES, PROFILES, type DemoProfile } from '../demo/cast'
 import { partsOf } from '../demo/parts'
 import { volumeOf } from '../demo/volume'
@@ -182,9 +183,15 @@ export function standinNetworks(settings: StandinSettings) {
 
   function dataOf(profile: DemoProfile, what: What, day: Day, dayOf: (day: Day) => ReturnType<typeof profileDay>): unknown[] {
     if (what === 'posts') return posts(profile, day)
-    if (what === 'parts') return partsOf(profile, day, dayOf)
+    if (what === 'parts') return partsOf(profile, day, dayOf).filter(({ split }) => isRemembered(profile.network, split, day))
     const figures = dayOf(day)
     return figures ? [figures] : []
+  }
+
+  /** Whether a network still remembers a split's day: some are forgotten sooner than the figures. */
+  const isRemembered = (network: string, split: string, day: Day) => {
+    const { historyDays } = splitById(split).networks[network]!
+    return historyDays === undefined || day > addDays(settings.lastComplete(), -historyDays)
   }
 
   function limited(bearer: string): number | undefined {

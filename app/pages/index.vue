@@ -2,20 +2,19 @@
 import { formatCount } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
-import { formatValue } from '~~/core/format/formatValue'
-import type { ClientSummary, Due } from '~~/server/work/allClients'
-import type { TargetView } from '~~/server/work/targets'
+import { targetHeading, targetWords } from '~/components/targets/targetWords'
+import type { ClientSummary } from '~~/server/work/allClients'
+import type { Due } from '~~/server/work/whatIsOpen'
 
 useHead({ title: 'All clients · Zaffer' })
 const session = useSession()
+const shell = useShell()
 const locale = useLocale()
 const { data, error, isLoading } = useQuery({ key: ['all-clients'], query: () => api<ClientSummary[]>('/api/clients') })
 const waiting = computed(() => (data.value ?? []).flatMap((client) => client.unusual.map((finding) => ({ client, finding }))).sort((a, b) => Math.abs(b.finding.score) - Math.abs(a.finding.score)))
 const inDanger = computed(() => (data.value ?? []).flatMap((client) => client.targets.map((target) => ({ client, target }))))
 const due = computed(() => (data.value ?? []).flatMap((client) => client.due.map((item) => ({ client, item }))))
 const place = (slug: string, { kind, id }: Due) => (kind === 'report' ? `/${slug}/reports/${id}` : { path: `/${slug}/overview`, hash: '#targets' })
-const words = ({ metric, wanted, by, whoWords }: TargetView) => `${metricById(metric).name} of ${whoWords}: ${formatValue(wanted, metricById(metric).unit, locale)} by ${describeDay(by)}`
-const heading = ({ metric, heading: ahead, progress }: TargetView) => (progress.standing === 'missed' ? 'missed' : ahead ? `heading for ${formatValue(ahead.low, metricById(metric).unit, locale)} to ${formatValue(ahead.high, metricById(metric).unit, locale)}` : 'in danger')
 const troubled = computed(() => (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))))
 const first = computed(() => data.value?.[0])
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
@@ -32,7 +31,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
         <div class="head"><h2 id="moved" class="heading">What moved</h2><TakeAway path="/api/all-clients?part=moved" what="What moved" /></div>
         <p class="quiet">{{ first?.period }} against {{ first?.against }}, the largest movement first.</p>
         <table class="plain-table">
-          <thead><tr><th scope="col">Client</th><th v-for="compared in first?.figures" :key="compared.figure.metric" scope="col">{{ metricById(compared.figure.metric).name }}</th><th scope="col">Profiles</th><th scope="col" class="words">Last edition</th></tr></thead>
+          <thead><tr><th scope="col">Client</th><th v-for="compared in first?.figures" :key="compared.figure.metric" scope="col">{{ metricById(compared.figure.metric).name }}</th><th scope="col">Profiles</th><th scope="col" class="words">Last edition</th><th v-if="session.mayWrite" scope="col" class="words no-print"><span class="hidden-but-read">Add to a report</span></th></tr></thead>
           <tbody>
             <tr v-for="client in data" :key="client.slug">
               <td><NuxtLink :to="`/${client.slug}/overview`"><b>{{ client.name }}</b></NuxtLink></td>
@@ -42,6 +41,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
               </td>
               <td>{{ client.profiles }}</td>
               <td class="words"><NuxtLink v-if="client.lastEdition" :to="`/${client.slug}/editions/${client.lastEdition.id}`">Edition {{ client.lastEdition.number }}, {{ day(client.lastEdition.issuedAt) }}</NuxtLink><NuxtLink v-else :to="`/${client.slug}/reports`">none yet</NuxtLink></td>
+              <td v-if="session.mayWrite" class="words no-print"><button type="button" class="bare" :aria-label="`Add what is open at ${client.name} to a report`" @click="shell.addFrom(client.slug)">To a report</button></td>
             </tr>
           </tbody>
         </table>
@@ -49,7 +49,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
       <section aria-labelledby="danger">
         <div class="head"><h2 id="danger" class="heading">Targets in danger</h2><TakeAway v-if="inDanger.length" path="/api/all-clients?part=targets" what="Targets in danger" /></div>
         <ul v-if="inDanger.length">
-          <li v-for="{ client, target } in inDanger" :key="target.id"><NuxtLink :to="{ path: `/${client.slug}/overview`, hash: '#targets' }">{{ words(target) }}</NuxtLink><span class="quiet"> of {{ client.name }}:</span> {{ heading(target) }}.</li>
+          <li v-for="{ client, target } in inDanger" :key="target.id"><NuxtLink :to="{ path: `/${client.slug}/overview`, hash: '#targets' }">{{ targetWords(target, locale) }}</NuxtLink><span class="quiet"> of {{ client.name }}:</span> {{ targetHeading(target, locale) }}.</li>
         </ul>
         <p v-else class="quiet">None. Every target is on course, open, or not set.</p>
       </section>

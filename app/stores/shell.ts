@@ -8,7 +8,13 @@ export const useShell = defineStore('shell', () => {
   const isFindOpen = ref(false)
   const isClientOpen = ref(false)
   const isAddOpen = ref(false)
+  /** The client whose report it is added to, on pages that belong to none. */
+  const addClient = ref('')
+  const addFrom = (client: string) => {
+    addClient.value = client
+    isAddOpen.value = true
+  }
   /** The note that is being written: a new one for a day, or one that is there. */
   const note = ref<Partial<Note>>()
-  return { isMarginOpen, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, note }
+  return { isMarginOpen, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addFrom, note }
 })

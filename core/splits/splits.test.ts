@@ -9,7 +9,7 @@ describe('splits', () => {
   it('are of metrics that their networks report, and of kinds that fit: people are never parts of a sum', () => {
     for (const { id, metric, kind, networks } of SPLITS) {
       expect(Object.keys(networks).every((network) => reportsMetric(networkById(network), metric)), id).toBe(true)
-      const kinds = { parts: 'flow', nested: 'flow', levels: 'stock', overlapping: 'unique', times: 'unique' } as const
+      const kinds = { parts: 'flow', nested: 'flow', levels: 'stock', overlapping: 'unique', times: 'unique', hours: 'stock' } as const
       expect(metricById(metric).kind, id).toBe(kinds[kind])
     }
   })

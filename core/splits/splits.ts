@@ -11,8 +11,9 @@ export interface Minimum {
  * - `times`: people by how often they saw something, within a window that ends on the day
  * - `levels`: a level, such as followers, by what is known of them; the last snapshot counts, no older than seven days
  * - `nested`: each part is a part of the one before it, so that they are compared with the first
+ * - `hours`: people who were there in an hour of the day; one can be there in several, so hours are not added, and days give their mean
  */
-export type SplitKind = 'parts' | 'overlapping' | 'times' | 'levels' | 'nested'
+export type SplitKind = 'parts' | 'overlapping' | 'times' | 'levels' | 'nested' | 'hours'
 
 /** A metric seen by its parts, as some networks give it. */
 export interface Split {
@@ -25,8 +26,8 @@ export interface Split {
   base: string
   /** The parts, in their order; absent where they are open, such as names of sites. */
   parts?: readonly { id: string; name: string }[]
-  /** The networks that give it, each with its minimum where it has one, and for `times` with its window in days. */
-  networks: Readonly<Record<string, { minimum?: Minimum; windowDays?: 7 | 28 }>>
+  /** The networks that give it, each with its minimum where it has one, for `times` with its window in days, and with how many days back it is remembered where that is less than the rest. */
+  networks: Readonly<Record<string, { minimum?: Minimum; windowDays?: 7 | 28; historyDays?: number }>>
   /** What a part that has no name of its own is named by: countries by their ISO 3166-1 code. */
   naming?: 'country'
   definition: string
@@ -83,6 +84,10 @@ export const SPLITS: readonly Split[] = [
     id: 'views_by_progress', name: 'How far videos were watched', kind: 'nested', metric: 'views', base: 'of all views that began', networks: { lantern: {} },
     parts: [{ id: '0', name: 'Began' }, { id: '25', name: 'A quarter' }, { id: '50', name: 'Half' }, { id: '75', name: 'Three quarters' }, { id: '100', name: 'To the end' }],
     definition: 'Views that came at least so far. Each is a part of the one before.',
+  },
+  {
+    id: 'followers_by_hour', name: 'When followers are there', kind: 'hours', metric: 'followers', base: 'of all followers', parts: HOURS, networks: { tintype: { ...PEOPLE, historyDays: 35 } },
+    definition: 'Followers who opened the network in an hour of the day, in the client’s time zone, on a typical day of the period. One person can be there in several hours, so the hours are not added.',
   },
   {
     id: 'followers_by_age', name: 'Followers by age', kind: 'levels', metric: 'followers', base: 'of the followers whose age is known', parts: named(AGES), networks: { commons: PEOPLE, tintype: PEOPLE, zoetrope: PEOPLE, lantern: PEOPLE },

@@ -13,6 +13,7 @@ import type { SplitView } from '../work/parts'
 import type { Subject } from '../work/subject'
 import type { TargetView } from '../work/targets'
 import type { UnusualFinding } from '../work/unusual'
+import type { WhatIsOpen } from '../work/whatIsOpen'
 import type { Why } from '../work/why'
 import type { CellKind, Column, Table } from './table'
 
@@ -50,6 +51,8 @@ function bare(block: FilledBlock): Table | undefined {
       return targets(block.targets)
     case 'posts':
       return posts(block.posts)
+    case 'open':
+      return open(block.open)
     case 'profiles':
       return {
         name: 'Profiles', columns: [text('Profile'), text('Network'), text('Id'), text('State'), day('Figures since'), count('Days of the strip'), count('Days missing')],
@@ -118,6 +121,9 @@ function parts({ split, kind, rows: list, times }: SplitView): Table {
       rows: times.flatMap((profile) => profile.counts.map((each) => [profile.name, profile.windowDays, each.name, each.people, each.share, profile.frequency])),
     }
   }
+  if (kind === 'hours') {
+    return { name, columns: [text('From'), number('People on a typical day'), share(`Share ${base}`), share('Of the fullest hour')], rows: list.map((row) => [row.name, row.value, row.share, row.ofFullest]) }
+  }
   return kind === 'overlapping'
     ? { name, columns: [text('Part'), count('At least'), count('At most')], rows: list.map((row) => [row.name, row.low, row.high]) }
     : { name, columns: [text('Part'), count('Value'), share(`Share ${base}`), count('Was, on days with both'), count('Is, on days with both')], rows: list.map((row) => [row.name, row.value, row.share, row.from, row.to]) }
@@ -158,6 +164,16 @@ const targets = (list: readonly TargetView[]): Table => ({
   rows: list.map(({ metric, whoWords, wanted, from, by, figure, progress, heading }) => [
     metricById(metric).name, whoWords, wanted, from, by, figure.value, progress.done, progress.elapsed, progress.pace, progress.paceNeeded, heading?.value, heading?.low, heading?.high, progress.standing,
   ]),
+})
+
+const open = ({ targets: inDanger, due, unusual: days, troubles }: WhatIsOpen): Table => ({
+  name: 'What is open', columns: [text('What'), text('Of'), day('Day'), text('Remark')],
+  rows: [
+    ...inDanger.map(({ metric, whoWords, by, progress }) => ['Target', `${metricById(metric).name} of ${whoWords}`, by, progress.standing]),
+    ...due.map(({ sentence }) => ['Due', '', null, sentence]),
+    ...days.map(({ day: on, name, value, usual }) => ['Unusual day', name, on, `${value} interactions, usually ${Math.round(usual)}`]),
+    ...troubles.map(({ name, sentence }) => ['Profile', name, null, sentence]),
+  ],
 })
 
 const posts = (list: readonly ListedPost[]): Table => ({

@@ -1,6 +1,6 @@
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import { daysUntilForgotten } from '../../core/networks/daysUntilForgotten'
-import { networkById } from '../../core/networks/networks'
+import { rememberedDays } from '../../core/networks/rememberedDays'
 import { now } from '../clock'
 import { clientDbForJob } from '../db/clientDb'
 import { sql } from '../db/sql'
@@ -32,9 +32,8 @@ export async function enqueueDue(): Promise<void> {
              SELECT 1 FROM job j WHERE j.client_id = p.client_id AND j.kind = 'sync' AND j.subject = p.profile_id AND j.created_at > NOW() - INTERVAL 10 MINUTE))`)
   const due = rows.flatMap((row) => {
     const last = lastCompleteDay(now(), row.time_zone)
-    const { historyDays, publicDays } = networkById(row.network)
     const isDue = row.stale === 1 || row.synced_to === null || row.synced_to < last
-    return isDue ? [{ ...row, left: daysUntilForgotten(row.synced_to, last, row.consent === 'given' ? historyDays : publicDays) }] : []
+    return isDue ? [{ ...row, left: daysUntilForgotten(row.synced_to, last, rememberedDays(row.network, row.consent === 'given')) }] : []
   })
   for (const { client_id: client, profile_id: profile } of due.sort((a, b) => a.left - b.left)) await enqueue(await clientDbForJob(client), 'sync', profile)
 }

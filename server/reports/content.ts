@@ -22,6 +22,7 @@ import { subject, type Subject } from '../work/subject'
 import { targetsOf, type TargetView } from '../work/targets'
 import { columnsFor, contextOf, rollUp } from '../work/rollUp'
 import { unusual, type UnusualFinding } from '../work/unusual'
+import { whatIsOpen, type WhatIsOpen } from '../work/whatIsOpen'
 import { why, type Why } from '../work/why'
 
 interface BlockBase {
@@ -39,6 +40,7 @@ export type FilledBlock = BlockBase & (
   | { kind: 'subject'; subject: Subject }
   | { kind: 'targets'; targets: TargetView[] }
   | { kind: 'posts'; order: string; posts: ListedPost[] }
+  | { kind: 'open'; open: WhatIsOpen }
   | { kind: 'profiles'; rows: ProfileRowOf[] }
   | { kind: 'found'; found: ProfileSearch | null; searchedAt: string | null }
   | { kind: 'why'; why: Why }
@@ -137,6 +139,11 @@ async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { 
       return { ...base, kind, targets: await targetsOf(db) }
     case 'posts':
       return { ...base, kind, order: option || 'interactions', posts: orderPosts(await listPosts(db, scope), option || 'interactions').slice(0, MOST_POSTS) }
+    case 'open': {
+      const open = await whatIsOpen(db, scope)
+      // that a report has no edition is nothing to say in that edition
+      return { ...base, kind, open: { ...open, due: open.due.filter(({ kind: due }) => due === 'target') } }
+    }
     case 'profiles':
       return { ...base, kind, rows: (await profilesPage(db)).filter(({ is_rival: rival }) => !rival).map((row) => ({ name: row.name, networkName: row.networkName, remoteId: row.remote_id, state: stateOf(row), oldest: row.oldest, strip: row.strip, missing: row.missing })) }
     case 'found': {

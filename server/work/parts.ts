@@ -20,8 +20,10 @@ export interface PartFigure {
   /** Of people: the largest single day of a profile, and all days and profiles added. */
   low?: number
   high?: number
-  /** The part of all parts, where they add up. */
+  /** The part of all parts, where they add up; of an hour, of all followers. */
   share?: number
+  /** Of an hour: the part of the fullest one. */
+  ofFullest?: number
   /** The change over the days that both periods have. */
   from?: number
   to?: number
@@ -109,6 +111,7 @@ export async function splitOf(db: ClientDb, scope: ResolvedScope, id: string): P
 
 const rowsOf = async (db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> => {
   if (split.kind === 'overlapping') return await bounds(db, scope, split, ids)
+  if (split.kind === 'hours') return await hours(db, scope, split, ids)
   return split.kind === 'parts' || split.kind === 'nested' ? await sums(db, scope, split, ids) : []
 }
 
@@ -142,10 +145,15 @@ const giving = (scope: ResolvedScope, split: Split): Giving[] =>
   scope.connected.filter(({ consent }) => consent !== 'none').flatMap((row) => (split.networks[row.network] ? [{ row, rule: split.networks[row.network]! }] : []))
 
 function withheldOf(members: readonly Giving[], missing: number): string | undefined {
-  const limits = [...new Map(members.flatMap(({ row, rule }) => (rule.minimum ? [[row.network, rule.minimum] as const] : [])))]
-  if (limits.length === 0) return undefined
-  const words = limits.map(([network, { people, days }]) => `${networkById(network).name} keeps it back below ${people} people ${days === 1 ? 'in a day' : `in ${days} days`}`)
-  return `Withheld or missing on ${missing} ${missing === 1 ? 'day' : 'days'}: ${words.join('; ')}. What is kept back is not zero.`
+  const rules = [...new Map(members.map(({ row, rule }) => [row.network, rule] as const))]
+  const words = rules.flatMap(([network, { minimum, historyDays }]) => {
+    const { name } = networkById(network)
+    return [
+      ...(minimum ? [`${name} keeps it back below ${minimum.people} people ${minimum.days === 1 ? 'in a day' : `in ${minimum.days} days`}`] : []),
+      ...(historyDays ? [`${name} forgets it after ${historyDays} days`] : []),
+    ]
+  })
+  return words.length === 0 ? undefined : `Withheld or missing on ${missing} ${missing === 1 ? 'day' : 'days'}: ${words.join('; ')}. What is kept back is not zero.`
 }
 
 async function sums(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
@@ -217,6 +225,37 @@ async function bounds(db: ClientDb, scope: ResolvedScope, split: Split, ids: num
   return (split.parts ?? []).flatMap(({ id, name }) => {
     const row = rows.find(({ part }) => part === id)
     return row ? [{ part: id, name, low: row.low, high: Math.max(row.low, Math.min(row.high, row.shown ?? Infinity)) }] : []
+  })
+}
+
+/**
+ * The people who were there in each hour on a typical day: of every profile the mean over its days that have the hour, so that a day of 23 hours
+ * weighs like others; over profiles the sum, in which somebody who follows two counts twice. Beside it the followers of the same days.
+ */
+async function hours(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
+  const rows = await db.rows<{ part: string; people: number }>(sql`
+    SELECT   part, SUM(people) AS people
+    FROM     (SELECT   profile_id, part, AVG(value + 0e0) AS people
+              FROM     profile_day_part
+              WHERE    client_id = ${db.client}
+              AND      profile_id IN (${ids})
+              AND      split = ${split.id}
+              AND      day BETWEEN ${scope.period.from} AND ${scope.period.to}
+              GROUP BY profile_id, part) typical
+    GROUP BY part`)
+  const all = await db.one<{ followers: number | null }>(sql`
+    SELECT SUM(followers) AS followers
+    FROM   (SELECT   d.profile_id, AVG(d.followers + 0e0) AS followers
+            FROM     profile_day d
+            WHERE    d.client_id = ${db.client}
+            AND      d.profile_id IN (${ids})
+            AND      d.day BETWEEN ${scope.period.from} AND ${scope.period.to}
+            AND      EXISTS (SELECT 1 FROM profile_day_part p WHERE p.client_id = d.client_id AND p.profile_id = d.profile_id AND p.split = ${split.id} AND p.day = d.day)
+            GROUP BY d.profile_id) typical`)
+  const fullest = Math.max(0, ...rows.map(({ people }) => people))
+  return (split.parts ?? []).flatMap(({ id, name }) => {
+    const people = rows.find(({ part }) => part === id)?.people
+    return people === undefined ? [] : [{ part: id, name, value: people, ...(all?.followers && { share: people / all.followers }), ...(fullest > 0 && { ofFullest: people / fullest }) }]
   })
 }
 

@@ -111,17 +111,18 @@ describe('syncs that are due', () => {
     const long = await given('lantern', '81', '2026-10-20')
     const short = await given('murmur', '82', '2026-10-20')
     const first = await given('cork', '83', null)
+    const hours = await given('tintype', '87', '2026-10-20')
     const open = await given('commons', '84', '2026-10-20', 'none')
     await given('commons', '85', '2026-10-28')
     await given('commons', '86', '2026-10-20', 'withdrawn')
     await enqueueDue()
-    // nothing yet: at once; of public figures 30 days are shown, of Murmur's own 45, of Lantern's 400
-    expect((await tableOf('job', 'subject, job_id, 1') as { subject: string; job_id: number }[]).sort((a, b) => a.job_id - b.job_id).map(({ subject }) => Number(subject))).toEqual([first, open, short, long])
+    // nothing yet: at once; of public figures 30 days are shown, of Tintype's hours 35, of Murmur's own 45, of Lantern's 400
+    expect((await tableOf('job', 'subject, job_id, 1') as { subject: string; job_id: number }[]).sort((a, b) => a.job_id - b.job_id).map(({ subject }) => Number(subject))).toEqual([first, open, hours, short, long])
     const taken: number[] = []
     for (let job = await claim(); job; job = await claim()) taken.push(Number(job.subject))
-    expect(taken).toEqual([first, open, short, long])
+    expect(taken).toEqual([first, open, hours, short, long])
     await enqueueDue()
-    expect(await tableOf('job', 'COUNT(*) AS jobs, 1, 2')).toEqual([{ jobs: 4, 1: 1, 2: 2 }])
+    expect(await tableOf('job', 'COUNT(*) AS jobs, 1, 2')).toEqual([{ jobs: 5, 1: 1, 2: 2 }])
   })
 })
 

@@ -96,7 +96,7 @@ describe('a figure by its parts', () => {
     expect(withheld).toBe('Withheld or missing on 13 days: Commons keeps it back below 30 people in a day; Tintype keeps it back below 30 people in 7 days. What is kept back is not zero.')
     expect(rows.find(({ part: name }) => name === 'search')).toMatchObject({ value: 40, share: 1 })
     const { splits, view } = await splitsOf(db, await scope(undefined, { who: [photos] }), 'reach_by_source')
-    expect(splits).toEqual(['impressions_by_source', 'impressions_by_follower', 'interactions_by_follower', 'followers_by_origin', 'reach_by_times', 'followers_by_age', 'followers_by_country'])
+    expect(splits).toEqual(['impressions_by_source', 'impressions_by_follower', 'interactions_by_follower', 'followers_by_origin', 'reach_by_times', 'followers_by_hour', 'followers_by_age', 'followers_by_country'])
     // photos do not give the one that is asked for
     expect(view!.split).toBe('impressions_by_source')
     await expect(splitOf(db, await scope(), 'by_magic')).rejects.toThrow('no such way to split')
@@ -117,6 +117,21 @@ describe('whom the followers are', () => {
     expect(view.rows.map(({ from, to }) => [from, to])).toEqual([[500, 600], [200, 400]])
     await pool().query("DELETE FROM profile_day_part WHERE profile_id = ?", [photos])
     expect((await splitOf(db, await scope(), 'followers_by_country')).withheld).toContain('1 of these 2 profiles had no count')
+  })
+
+  it('are there in an hour as on a typical day: the mean over its days, and never added over hours', async () => {
+    await addParts([
+      part(photos, 'followers_by_hour', END, '1', 30), part(photos, 'followers_by_hour', END, '20', 120),
+      // the clock left out the hour from one to two on this day
+      part(photos, 'followers_by_hour', '2026-10-27', '20', 60), part(photos, 'followers_by_hour', '2026-10-20', '20', 999),
+    ])
+    const view = await splitOf(db, await scope(), 'followers_by_hour')
+    // photos have 300 followers: 30 of them at one, (120 + 60) / 2 at eight in the evening
+    expect(view).toMatchObject({ kind: 'hours', present: 2, expected: 7, profiles: ['Profile 2, Tintype'], rows: [
+      { part: '1', name: '01:00', value: 30, share: 0.1, ofFullest: 30 / 90 }, { part: '20', name: '20:00', value: 90, share: 0.3, ofFullest: 1 },
+    ] })
+    expect(view.withheld).toBe('Withheld or missing on 5 days: Tintype keeps it back below 100 people in a day; Tintype forgets it after 35 days. What is kept back is not zero.')
+    expect(exportOf({ kind: 'parts', id: '', title: '', comment: '', split: view })!.rows).toEqual([['01:00', 30, 0.1, 30 / 90], ['20:00', 90, 0.3, 1]])
   })
 
   it('how far videos were watched is a part of all that began, not of all parts together', async () => {
@@ -323,18 +338,22 @@ describe('all clients', () => {
     const content = await composeReport(db, { title: 'Monthly', period: 'last-month', against: 'none', blocks: [] })
     await freeze(db, monthly, crypto.randomUUID(), content, 1)
     expect((await summary()).due.map(({ kind }) => kind)).toEqual(['target'])
+    // the same as a block of a report, where the reports that are due have no place
+    const block = await fill(db, await scope(), { id: 'x', kind: 'open', title: '', metrics: [], option: '', text: '', comment: '' })
+    expect(block).toMatchObject({ kind: 'open', open: { targets: [{ metric: 'reactions' }], due: [{ kind: 'target' }], unusual: [] } })
+    expect(exportOf(block)!.rows.slice(0, 2)).toEqual([['Target', 'Reactions of Profile 1 on Commons', '2026-11-05', 'in danger'], ['Due', '', null, 'The target for reactions of Profile 1 on Commons ends in 8 days.']])
   })
 })
 
 describe('every kind of block', () => {
   it('is filled and has its table', async () => {
-    const block = (kind: 'figures' | 'chart' | 'table' | 'parts' | 'why' | 'unusual' | 'subject' | 'targets' | 'posts' | 'profiles' | 'found', metrics: string[] = [], option = '') => ({ id: kind, kind, title: '', metrics, option, text: '', comment: '' })
-    const blocks = [block('figures', ['reach']), block('chart', ['posts', 'followers'], 'index'), block('table', ['posts'], 'network'), block('parts'), block('why', ['impressions']), block('unusual', ['impressions']), block('subject', ['interactions']), block('targets'), block('posts', [], 'sure'), block('profiles'), block('found')]
+    const block = (kind: 'figures' | 'chart' | 'table' | 'parts' | 'why' | 'unusual' | 'subject' | 'targets' | 'posts' | 'open' | 'profiles' | 'found', metrics: string[] = [], option = '') => ({ id: kind, kind, title: '', metrics, option, text: '', comment: '' })
+    const blocks = [block('figures', ['reach']), block('chart', ['posts', 'followers'], 'index'), block('table', ['posts'], 'network'), block('parts'), block('why', ['impressions']), block('unusual', ['impressions']), block('subject', ['interactions']), block('targets'), block('posts', [], 'sure'), block('open'), block('profiles'), block('found')]
     const content = await composeReport(db, { title: 'All of them', period: 'last-7-days', against: 'before', blocks })
     expect(content.blocks.map(({ kind }) => kind)).toEqual(blocks.map(({ kind }) => kind))
     expect(content.blocks[1]).toMatchObject({ isIndex: true, second: { metric: 'followers' } })
     expect(content.blocks[2]).toMatchObject({ by: 'network', rows: [{ name: 'Commons' }, { name: 'Tintype' }] })
-    expect(content.blocks[9]).toMatchObject({ rows: [{ name: 'Profile 1' }, { name: 'Profile 2' }] })
+    expect(content.blocks[10]).toMatchObject({ rows: [{ name: 'Profile 1' }, { name: 'Profile 2' }] })
     for (const each of content.blocks) expect(exportOf(each)!.columns.length).toBeGreaterThan(0)
   })
 })

@@ -22,12 +22,12 @@ function change({ from, to }: PartFigure): string {
   <div>
     <p class="quiet">{{ split.definition }}</p>
     <p v-if="view.rows.length === 0 && view.times.length === 0" class="quiet">{{ view.withheld ?? 'There is no data for these days.' }}</p>
-    <table v-if="['parts', 'levels', 'nested'].includes(view.kind) && view.rows.length" class="plain-table">
-      <thead><tr><th scope="col">Part</th><th scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th><th scope="col">Count</th><th scope="col">{{ `Share ${split.base}` }}</th><th v-if="hasChange" scope="col">Against the comparison</th></tr></thead>
+    <table v-if="['parts', 'levels', 'nested', 'hours'].includes(view.kind) && view.rows.length" class="plain-table">
+      <thead><tr><th scope="col">{{ view.kind === 'hours' ? 'From' : 'Part' }}</th><th scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th><th scope="col">{{ view.kind === 'hours' ? 'People' : 'Count' }}</th><th scope="col">{{ `Share ${split.base}` }}</th><th v-if="view.kind === 'hours'" scope="col">Of the fullest hour</th><th v-if="hasChange" scope="col">Against the comparison</th></tr></thead>
       <tbody>
         <tr v-for="row in view.rows" :key="row.part">
           <td>{{ row.name }}</td><td class="bars" aria-hidden="true"><i :style="{ width: `${(100 * (row.value ?? 0)) / most}%` }" /></td>
-          <td>{{ formatCount(row.value ?? 0, locale) }}</td><td>{{ row.share === undefined ? '—' : formatShare(row.share, locale) }}</td><td v-if="hasChange">{{ change(row) }}</td>
+          <td>{{ formatCount(Math.round(row.value ?? 0), locale) }}</td><td>{{ row.share === undefined ? '—' : formatShare(row.share, locale) }}</td><td v-if="view.kind === 'hours'">{{ row.ofFullest === undefined ? '—' : formatShare(row.ofFullest, locale) }}</td><td v-if="hasChange">{{ change(row) }}</td>
         </tr>
       </tbody>
     </table>

@@ -10,7 +10,9 @@ const shell = useShell()
 const route = useRoute()
 const say = useSay()
 const cache = useQueryCache()
-const { slug, base } = useClient()
+const client = useClient()
+const slug = computed(() => client.slug.value || shell.addClient)
+const base = computed(() => `/api/clients/${slug.value}`)
 const { data: reports } = useQuery({ key: () => ['reports', slug.value], query: () => api<Report[]>(`${base.value}/reports`) })
 const text = (name: string) => (typeof route.query[name] === 'string' ? String(route.query[name]) : '')
 const metric = computed(() => (isMetric(text('metric')) ? text('metric') : 'impressions'))
@@ -23,6 +25,8 @@ const page = computed(() => route.path.split('/')[2] ?? '')
 /** What the page shows, as blocks with the choices that were made on it. */
 const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
   switch (page.value) {
+    case '':
+      return [{ name: BLOCK_NAMES.open, make: () => newBlock('open') }, { name: 'What moved', make: () => newBlock('figures', ['impressions', 'interactions', 'followers_net']) }]
     case 'content':
       return [{ name: 'The posts, in this order', make: () => newBlock('posts', [], text('order') || 'interactions') }]
     case 'profiles':
@@ -39,6 +43,7 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
         { name: splitById(split.value).name, make: () => newBlock('parts', [], split.value) },
         { name: `Why ${name(metric.value)} changed`, make: () => newBlock('why', [metric.value]) },
         { name: 'The unusual days', make: () => newBlock('unusual', [metric.value]) },
+        { name: BLOCK_NAMES.open, make: () => newBlock('open') },
       ]
   }
 })

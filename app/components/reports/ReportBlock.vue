@@ -18,7 +18,7 @@ const title = computed(() => {
   return TITLES[block.kind] ?? ''
 })
 const HEADINGS = { profile: 'Profile', network: 'Network', set: 'Set' } as const
-const TITLES: Partial<Record<FilledBlock['kind'], string>> = { unusual: 'Unusual days', targets: 'Targets', posts: 'Posts', profiles: 'Where the figures come from', found: 'Profiles of the client' }
+const TITLES: Partial<Record<FilledBlock['kind'], string>> = { unusual: 'Unusual days', targets: 'Targets', posts: 'Posts', open: 'What is open', profiles: 'Where the figures come from', found: 'Profiles of the client' }
 const paragraphs = (text: string) => text.split(/\n{2,}/).filter((part) => part.trim() !== '')
 onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 </script>
@@ -35,6 +35,7 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
     <SubjectText v-else-if="block.kind === 'subject'" :subject="block.subject" />
     <template v-else-if="block.kind === 'targets'"><TargetText v-for="target in block.targets" :key="target.id" :target="target" /><p v-if="block.targets.length === 0" class="quiet">No target was set.</p></template>
     <template v-else-if="block.kind === 'posts'"><PostTable v-if="block.posts.length" :posts="block.posts" :time-zone="timeZone ?? 'UTC'" /><p v-else class="quiet">Nothing was published in this period.</p></template>
+    <OpenText v-else-if="block.kind === 'open'" :open="block.open" />
     <CoverageTable v-else-if="block.kind === 'profiles'" :rows="block.rows" />
     <template v-else-if="block.kind === 'found'"><template v-if="block.found"><p class="quiet">{{ block.found.address }}, as it was on {{ describeDay(block.searchedAt!.slice(0, 10)) }}.</p><FoundText :found="block.found" is-plain /></template><p v-else class="quiet">The client’s profiles were not looked for yet.</p></template>
     <WhyText v-else-if="block.kind === 'why'" :why="block.why" :is-plain="isPlain" />

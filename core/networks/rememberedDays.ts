@@ -1,0 +1,15 @@
+import { SPLITS } from '../splits/splits'
+import { networkById } from './networks'
+
+/**
+ * For how many days a network keeps what it gives of a profile: the shortest of its memories, since what is in it goes first.
+ *
+ * @param isPrivate  whether the owner has given consent; otherwise only what anybody can see counts
+ * @throws           RangeError when there is no such network
+ * @example          rememberedDays('tintype', true) // 35: the hours of followers, though other figures stay 100 days
+ */
+export function rememberedDays(network: string, isPrivate: boolean): number {
+  const { historyDays, publicDays } = networkById(network)
+  if (!isPrivate) return publicDays
+  return Math.min(historyDays, ...SPLITS.map(({ networks }) => networks[network]?.historyDays ?? Infinity))
+}

@@ -1,0 +1,74 @@
+import { daysBetween, type Day } from '../../core/days/day'
+import { metricById } from '../../core/metrics/catalogue'
+import { describeDay } from '../../core/periods/describePeriod'
+import { parsePeriod } from '../../core/periods/parsePeriod'
+import type { ClientDb } from '../db/clientDb'
+import { profilesOf, type ProfileRow } from '../db/questions/profiles'
+import { editionsOf, type EditionHead } from '../reports/editions'
+import { reportsOf, type Report } from '../reports/reports'
+import type { ResolvedScope } from './resolveScope'
+import { targetsOf, type TargetView } from './targets'
+import { unusual, type UnusualFinding } from './unusual'
+
+/** Unusual days are looked for in this metric. */
+const WATCHED_METRIC = 'interactions'
+
+/** What a profile needs somebody to do. */
+export interface ProfileTrouble {
+  profile: number
+  name: string
+  sentence: string
+}
+
+/** What has to be done soon, and where. */
+export interface Due {
+  kind: 'report' | 'target'
+  id: number
+  sentence: string
+}
+
+/** How many days before its end a target is due, and for how many after it a missed one is shown. */
+const NEAR_DAYS = 14
+
+/** What waits for somebody at a client. */
+export interface WhatIsOpen {
+  /** Unusual days that nobody has explained; none on a small base. */
+  unusual: UnusualFinding[]
+  troubles: ProfileTrouble[]
+  /** Targets that are in danger, or were missed within the last weeks. */
+  targets: TargetView[]
+  due: Due[]
+}
+
+/** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
+export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
+  const [profiles, days, editions, reports, targets] = await Promise.all([profilesOf(db), unusual(db, scope, WATCHED_METRIC), editionsOf(db), reportsOf(db), targetsOf(db)])
+  return {
+    unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
+    troubles: troublesOf(profiles, scope.lastComplete),
+    targets: targets.filter(({ progress, by }) => progress.standing === 'in danger' || (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS)),
+    due: [...reports.flatMap((report) => reportDue(report, editions, scope.lastComplete) ?? []), ...targets.flatMap((target) => targetDue(target) ?? [])],
+  }
+}
+
+/** A report is due when its period is over and no edition of it reaches into that period. */
+function reportDue(report: Report, editions: readonly EditionHead[], last: Day): Due | undefined {
+  const { period, running } = parsePeriod(report.period, last)
+  const newest = editions.filter(({ reportId }) => reportId === report.id).map(({ periodTo }) => periodTo).sort().at(-1)
+  if (running || period.to > last || (newest !== undefined && newest >= period.from)) return undefined
+  return { kind: 'report', id: report.id, sentence: newest === undefined ? `“${report.title}” has no edition yet.` : `“${report.title}” has no edition for its newest period.` }
+}
+
+function targetDue({ id, metric, whoWords, progress: { daysLeft, standing } }: TargetView): Due | undefined {
+  if (daysLeft === 0 || daysLeft > NEAR_DAYS || standing === 'reached') return undefined
+  return { kind: 'target', id, sentence: `The target for ${metricById(metric).name.toLowerCase()} of ${whoWords} ends in ${daysLeft} ${daysLeft === 1 ? 'day' : 'days'}.` }
+}
+
+/** Own profiles and rivals' that are switched on: what is wrong with them, and what somebody has to do. */
+function troublesOf(profiles: readonly ProfileRow[], lastComplete: Day): ProfileTrouble[] {
+  return profiles.filter(({ is_active: active }) => active).flatMap((row) => {
+    const sentence = row.consent === 'none' && !row.is_rival && !row.sync_error ? 'Its owner has not given consent yet: only public figures are there.'
+      : row.sync_error ?? (row.first_fetch ? 'Its first fetch is still running.' : row.synced_to !== null && row.synced_to < lastComplete ? `Its figures end on ${describeDay(row.synced_to)}.` : undefined)
+    return sentence ? [{ profile: row.profile_id, name: `${row.name}, ${row.networkName}`, sentence }] : []
+  })
+}
