@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process'
+import { bundled } from './bundled'
 import { withDatabase } from './database'
 import { benchFirstLoad } from './firstLoad'
 import { benchImport } from './import'
@@ -21,8 +22,9 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
 const [wanted] = process.argv.slice(2)
 if (wanted === undefined || process.env.ZAFFER_BENCH_PART !== wanted) {
   const names = wanted === undefined ? Object.keys(PARTS) : [wanted]
+  const bundle = await bundled()
   for (const name of names) {
     if (!PARTS[name]) throw new Error(`There is no part "${name}". There are ${Object.keys(PARTS).join(', ')}.`)
-    spawnSync(process.execPath, [...(PARTS[name].flags ?? []), '--import', 'tsx', process.argv[1]!, name], { stdio: 'inherit', env: { ...process.env, ZAFFER_BENCH_PART: name } })
+    spawnSync(process.execPath, [...(PARTS[name].flags ?? []), bundle, name], { stdio: 'inherit', env: { ...process.env, ZAFFER_BENCH_PART: name } })
   }
 } else await PARTS[wanted]!.run()

@@ -15,6 +15,7 @@ export default defineNuxtPlugin({
       askEarly(`${base}/overview`, { ...scope, metric, second, figures, by })
       askEarly(`${base}/scope`, scope)
       askEarly(`${base}/notes`, scope)
+      askEarly(`${base}/subject`, { ...scope, metric })
     } catch {
       // the page says what is wrong with the address
     }

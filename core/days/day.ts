@@ -2,6 +2,16 @@
 export type Day = string
 
 const DAY_MS = 86_400_000
+/** Days that were read and written before: the same few hundred come again and again. */
+const numbers = new Map<Day, number>()
+const texts = new Map<number, Day>()
+const MOST_KEPT = 20_000
+
+function keep<Key, Value>(kept: Map<Key, Value>, key: Key, value: Value): Value {
+  if (kept.size >= MOST_KEPT) kept.clear()
+  kept.set(key, value)
+  return value
+}
 const PATTERN = /^\d{4}-\d{2}-\d{2}$/
 
 /**
@@ -11,6 +21,10 @@ const PATTERN = /^\d{4}-\d{2}-\d{2}$/
  * @example dayNumber('1970-01-02') // 1
  */
 export function dayNumber(day: Day): number {
+  return numbers.get(day) ?? keep(numbers, day, readNumber(day))
+}
+
+function readNumber(day: Day): number {
   if (!PATTERN.test(day)) throw new RangeError(`"${day}" is not a day in the form 2026-10-28`)
   const year = Number(day.slice(0, 4))
   const month = Number(day.slice(5, 7))
@@ -29,7 +43,7 @@ const daysInMonth = (year: number, month: number): number => (month === 2 && isL
  * @example dayFromNumber(1) // '1970-01-02'
  */
 export function dayFromNumber(number: number): Day {
-  return new Date(number * DAY_MS).toISOString().slice(0, 10)
+  return texts.get(number) ?? keep(texts, number, new Date(number * DAY_MS).toISOString().slice(0, 10))
 }
 
 /** Whether a text is a day that exists, in the form 2026-10-28. */

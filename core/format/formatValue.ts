@@ -1,4 +1,5 @@
 import type { Unit } from '../metrics/metric'
+import { formatter } from './formatter'
 import { formatCompact, formatCount, formatDuration, formatShare, oneDecimal } from './numbers'
 
 /**
@@ -35,7 +36,7 @@ export const formatShort = (value: number, unit: Unit, locale: string): string =
 export function formatDifference(difference: number, unit: Unit, locale: string): string {
   const size = Math.abs(difference)
   const text = unit === 'share'
-    ? `${new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(size * 100)}\u202Fpt`
+    ? `${formatter(locale, 2).format(size * 100)}\u202Fpt`
     : formatValue(size, unit, locale)
   return `${/[1-9]/.test(text) ? (difference > 0 ? '+' : '−') : ''}${text}`
 }

@@ -1,3 +1,5 @@
+import { formatter } from './formatter'
+
 /** The space that keeps a number and its unit on one line. */
 const NARROW = '\u202F'
 
@@ -6,7 +8,7 @@ const NARROW = '\u202F'
  *
  * @example formatCount(412806, 'en-GB') // '412,806'
  */
-export const formatCount = (value: number, locale: string): string => new Intl.NumberFormat(locale, { maximumFractionDigits: 0 }).format(value).replace('-', '−')
+export const formatCount = (value: number, locale: string): string => formatter(locale, 0).format(value).replace('-', '−')
 
 /**
  * A count in short, with three digits that count; only for places where the full number is one hover or focus away.
@@ -23,7 +25,7 @@ export function compactParts(value: number, locale: string): { digits: string; u
   const scale = Math.abs(value) >= 999_500 ? { by: 1_000_000, unit: 'M' } : Math.abs(value) >= 1000 ? { by: 1000, unit: 'k' } : { by: 1, unit: '' }
   const scaled = value / scale.by
   const fraction = scale.by === 1 ? 0 : Math.abs(scaled) >= 99.95 ? 0 : 1
-  return { digits: new Intl.NumberFormat(locale, { minimumFractionDigits: fraction, maximumFractionDigits: fraction }).format(scaled).replace('-', '−'), unit: scale.unit }
+  return { digits: formatter(locale, fraction).format(scaled).replace('-', '−'), unit: scale.unit }
 }
 
 /**
@@ -48,4 +50,4 @@ export function formatDuration(seconds: number, locale: string): string {
 
 /** A number with one decimal. */
 export const oneDecimal = (value: number, locale: string): string =>
-  new Intl.NumberFormat(locale, { minimumFractionDigits: 1, maximumFractionDigits: 1 }).format(value).replace('-', '−')
+  formatter(locale, 1).format(value).replace('-', '−')

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, type Day } from '../days/day'
+import { addDays, dayFromNumber, dayNumber, daysBetween, type Day } from '../days/day'
 
 /** Whole days from the first to the last, both included. */
 export interface Period {
@@ -30,7 +30,8 @@ export const includes = ({ from, to }: Period, day: Day): boolean => day >= from
 
 /** Every day of a period in order. */
 export function eachDay({ from, to }: Period): Day[] {
-  return Array.from({ length: daysBetween(from, to) + 1 }, (_, index) => addDays(from, index))
+  const first = dayNumber(from)
+  return Array.from({ length: dayNumber(to) - first + 1 }, (_, index) => dayFromNumber(first + index))
 }
 
 /** The period of n days that ends on a day. */

@@ -57,9 +57,11 @@ export function noWindows(period: Period, families: readonly UniqueFamily[]): Re
 
 /** Windows with nothing in them yet, in the shape that a period asks for. */
 export function emptyWindows(period: Period): ReachWindows {
-  const { blocks, headDays } = blocksOf(period)
+  const { blocks: length, headDays } = blocksOf(period)
+  const blocks: ReachBlock[] = []
+  for (let index = 0; index < length; index++) blocks.push({ dailySum: 0, dailyCount: 0 })
   return {
-    blocks: Array.from({ length: blocks }, () => ({ dailySum: 0, dailyCount: 0 })),
+    blocks,
     head: { days: headDays, dailySum: 0, dailyCount: 0 },
     largest: {},
   }

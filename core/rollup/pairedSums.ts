@@ -27,24 +27,34 @@ export function pairedSums(table: FactTable, period: Period, comparison: Compari
   }))
 }
 
-/** The rows of a period with the rows of their counterparts, where there is one. */
-function pairsOf(table: FactTable, range: { start: number; end: number }, period: Period, pairing: Pairing): { now: number; then: number }[] {
-  const rowOf = new Map<number, number>()
-  for (let row = range.start; row < range.end; row++) rowOf.set(table.days[row]!, row)
+/** Rows of a period, and at the same place the rows of their counterparts. */
+interface Pairs {
+  now: Int32Array
+  then: Int32Array
+  length: number
+}
+
+/** The rows of a period with the rows of their counterparts, where there is one. Both lie in the order of their days, so one pass finds them. */
+function pairsOf(table: FactTable, range: { start: number; end: number }, period: Period, pairing: Pairing): Pairs {
   const { start, end } = rowsBetween(table, range, dayNumber(period.from), dayNumber(period.to))
-  const pairs: { now: number; then: number }[] = []
+  const pairs = { now: new Int32Array(end - start), then: new Int32Array(end - start), length: 0 }
+  let then = range.start
   for (let row = start; row < end; row++) {
     const day = counterpartNumber(table.days[row]!, pairing)
-    const then = day === undefined ? undefined : rowOf.get(day)
-    if (then !== undefined) pairs.push({ now: row, then })
+    if (day === undefined) continue
+    while (then < range.end && table.days[then]! < day) then++
+    if (then === range.end || table.days[then] !== day) continue
+    pairs.now[pairs.length] = row
+    pairs.then[pairs.length++] = then
   }
   return pairs
 }
 
-function sumPairs(values: Float64Array, pairs: readonly { now: number; then: number }[]): PairedSum {
+function sumPairs(values: Float64Array, pairs: Pairs): PairedSum {
   let [current, earlier, days] = [0, 0, 0]
-  for (const { now, then } of pairs) {
-    const [a, b] = [values[now]!, values[then]!]
+  for (let index = 0; index < pairs.length; index++) {
+    const a = values[pairs.now[index]!]!
+    const b = values[pairs.then[index]!]!
     if (a !== a || b !== b) continue
     current += a
     earlier += b
@@ -60,18 +70,30 @@ function counterpartNumber(day: number, pairing: Pairing): number | undefined {
   return other === undefined ? undefined : dayNumber(other)
 }
 
+/** Aggregates on paired days that were made before, for the same sums: they stand in the whole and in each row, for every metric. */
+const made = new WeakMap<ProfileAggregate, { sums: object; side: Side; paired: ProfileAggregate }>()
+type Side = 'current' | 'earlier'
+
 /** Aggregates with the sums of flows replaced by those over paired days. */
-export function onPairedDays(aggregates: readonly ProfileAggregate[], paired: PairedSums, side: 'current' | 'earlier'): ProfileAggregate[] {
+export function onPairedDays(aggregates: readonly ProfileAggregate[], paired: PairedSums, side: Side): ProfileAggregate[] {
   return aggregates.map((aggregate) => {
     const sums = paired.get(aggregate.profile)
     if (!sums) return aggregate
-    const entries = Object.entries(sums) as [FlowColumn, PairedSum][]
-    const present = entries.filter(([, { days }]) => days > 0)
-    const kept = (all: object) => Object.entries(all).filter(([column]) => !(column in sums))
-    return {
-      ...aggregate,
-      sums: Object.fromEntries([...kept(aggregate.sums), ...present.map(([column, sum]) => [column, sum[side]])]),
-      counts: Object.fromEntries([...kept(aggregate.counts), ...present.map(([column, { days }]) => [column, days])]),
-    }
+    const before = made.get(aggregate)
+    if (before?.sums === sums && before.side === side) return before.paired
+    const one = withSums(aggregate, sums, side)
+    made.set(aggregate, { sums, side, paired: one })
+    return one
   })
+}
+
+function withSums(aggregate: ProfileAggregate, paired: Partial<Record<FlowColumn, PairedSum>>, side: Side): ProfileAggregate {
+  const entries = Object.entries(paired) as [FlowColumn, PairedSum][]
+  const present = entries.filter(([, { days }]) => days > 0)
+  const kept = (all: object) => Object.entries(all).filter(([column]) => !(column in paired))
+  return {
+    ...aggregate,
+    sums: Object.fromEntries([...kept(aggregate.sums), ...present.map(([column, sum]) => [column, sum[side]])]),
+    counts: Object.fromEntries([...kept(aggregate.counts), ...present.map(([column, { days }]) => [column, days])]),
+  }
 }

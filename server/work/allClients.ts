@@ -1,5 +1,4 @@
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
-import { metricById } from '../../core/metrics/catalogue'
 import { compareFigures, type ComparedFigure } from '../../core/rollup/compareFigures'
 import { DEFAULT_PERIOD } from '../../shared/scope'
 import { clientsOf, type Person } from '../auth/people'

@@ -27,6 +27,8 @@ export const inDatabase = (db: ClientDb): FactSource => ({
 export function inMemory(table: FactTable, universe: number | undefined): FactSource {
   const of = (profiles: readonly number[]): FactTable => {
     const wanted = new Set(profiles)
+    // the table itself keeps what was worked out over all of it
+    if (wanted.size === table.ranges.length && table.ranges.every(({ profile }) => wanted.has(profile))) return table
     return { ...table, ranges: table.ranges.filter(({ profile }) => wanted.has(profile)) }
   }
   return {

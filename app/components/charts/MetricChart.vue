@@ -16,7 +16,7 @@ const Apex = defineAsyncComponent(async () => {
 })
 
 const metric = computed(() => metricById(props.line.metric))
-const isDark = useDark({ valueDark: 'dark' })
+const isDark = useDark({ valueDark: 'dark', disableTransition: false })
 const locale = useLocale()
 const isTable = ref(false)
 const at = ref<number>()

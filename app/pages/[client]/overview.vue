@@ -33,6 +33,14 @@ const set = (part: Record<string, string | undefined>) => router.push({ query: {
 const heading = computed(() => (data.value ? `${metricById(data.value.line.metric).name}${data.value.second ? ` and ${metricById(data.value.second.metric).name.toLowerCase()}` : ''} a day` : ''))
 const headings: Record<string, string> = { profile: 'Profile', network: 'Network', set: 'Set' }
 
+// what stands further down comes once the figures are on the screen
+const isPainted = ref(false)
+watch(data, async () => {
+  await nextTick()
+  await nextFrames()
+  isPainted.value = true
+}, { once: true, immediate: data.value !== undefined })
+
 // a first fetch that is still running fills the figures while the page is open
 const isFetching = computed(() => data.value?.profiles.some(({ firstFetch }) => firstFetch) ?? false)
 useIntervalFn(() => isFetching.value && void refetch(), 3000)
@@ -66,7 +74,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           </span>
         </div>
         <div class="place"><LazyMetricChart :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`" :line="data.line" :second="data.second" :is-index="isIndex" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" /></div>
-        <LazySubjectBeside :metric="metric" />
+        <SubjectBeside :metric="metric" />
       </section>
       <section aria-labelledby="table-heading">
         <div class="head">
@@ -80,10 +88,12 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
         <p v-if="data.profiles.length === 0" class="quiet">No set yet. A set is a named group of profiles; <NuxtLink :to="`/${slug}/profiles`">make one under Profiles</NuxtLink>.</p>
         <ProfileTable v-else :rows="data.profiles" :metrics="[...data.metrics]" :heading="headings[by]" :is-selected="isSelected" @select="select" />
       </section>
-      <LazyTargetSection />
-      <LazySplitSection />
-      <LazyWhyChanged :metric="metric" />
-      <LazyUnusualDays :metric="metric" />
+      <template v-if="isPainted">
+        <LazyTargetSection />
+        <LazySplitSection />
+        <LazyWhyChanged :metric="metric" />
+        <LazyUnusualDays :metric="metric" />
+      </template>
     </template>
   </div>
 </template>
