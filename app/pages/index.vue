@@ -41,7 +41,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
               </td>
               <td>{{ client.profiles }}</td>
               <td class="words"><NuxtLink v-if="client.lastEdition" :to="`/${client.slug}/editions/${client.lastEdition.id}`">Edition {{ client.lastEdition.number }}, {{ day(client.lastEdition.issuedAt) }}</NuxtLink><NuxtLink v-else :to="`/${client.slug}/reports`">none yet</NuxtLink></td>
-              <td v-if="session.mayWrite" class="words no-print"><button type="button" class="bare" :aria-label="`Add what is open at ${client.name} to a report`" @click="shell.addFrom(client.slug)">To a report</button></td>
+              <td v-if="session.mayWrite" class="words no-print"><button type="button" class="bare to" :aria-label="`Add what is open at ${client.name} to a report`" @click="shell.addFrom(client.slug)">To a report</button></td>
             </tr>
           </tbody>
         </table>
@@ -64,7 +64,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
         <div class="head"><h2 id="unexplained" class="heading">Unusual days without a reason</h2><TakeAway v-if="waiting.length" path="/api/all-clients?part=unusual" what="Unusual days" /></div>
         <ul v-if="waiting.length">
           <li v-for="{ client, finding } in waiting" :key="`${finding.profile} ${finding.day}`">
-            <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { who: String(finding.profile), metric: 'interactions' } }">{{ describeDay(finding.day) }}, {{ finding.name }}</NuxtLink>
+            <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { who: String(finding.profile), metric: 'interactions' }, hash: '#unusual' }">{{ describeDay(finding.day) }}, {{ finding.name }}</NuxtLink>
             <span class="quiet"> of {{ client.name }}:</span> {{ formatCount(finding.value, locale) }} interactions, usually {{ formatCount(finding.usual, locale) }}.
           </li>
         </ul>
@@ -84,6 +84,8 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
 
 <style scoped>
 section { margin-bottom: 20px; }
+td:has(.to) { text-align: right; }
+.to { color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; padding: 3px 0; }
 .head { display: flex; justify-content: space-between; align-items: baseline; }
 ul { list-style: none; display: grid; gap: 5px; margin-top: 4px; }
 .number { font: 500 var(--text-scope)/1.2 var(--serif); color: var(--ink); text-decoration: none; }

@@ -3,6 +3,7 @@ import { metricById } from '~~/core/metrics/catalogue'
 import type { TargetView } from '~~/server/work/targets'
 
 const session = useSession()
+useArrival('targets')
 const cache = useQueryCache()
 const { slug, base } = useClient()
 const { data, error } = useQuery({ key: () => ['targets', slug.value], query: () => api<TargetView[]>(`${base.value}/targets`) })
@@ -15,7 +16,7 @@ const remove = (target: TargetView) => takeAway(`${base.value}/targets/${target.
 </script>
 
 <template>
-  <section id="targets" aria-labelledby="targets-heading">
+  <section id="targets" tabindex="-1" aria-labelledby="targets-heading">
     <div class="head">
       <h2 id="targets-heading" class="heading">Targets</h2>
       <TakeAway v-if="data?.length" kind="targets" what="The targets" />
@@ -31,7 +32,7 @@ const remove = (target: TargetView) => takeAway(`${base.value}/targets/${target.
 </template>
 
 <style scoped>
-section { margin-top: 22px; }
+section { margin-top: 22px; outline: none; }
 .head { display: flex; gap: 14px; align-items: center; }
 .head .take { margin-left: auto; }
 .head .take + .p-button, .head > .p-button:nth-child(2) { margin-left: 0; }

@@ -2,6 +2,7 @@
 import type { UnusualFinding } from '~~/server/work/unusual'
 
 const props = defineProps<{ metric: string }>()
+useArrival('unusual')
 const { slug, base } = useClient()
 const { address } = useScope()
 const asked = computed(() => ({ ...address.value, metric: props.metric }))
@@ -9,7 +10,7 @@ const { data, error } = useQuery({ key: () => ['unusual', slug.value, asked.valu
 </script>
 
 <template>
-  <section aria-labelledby="unusual-heading" class="unusual">
+  <section id="unusual" tabindex="-1" aria-labelledby="unusual-heading" class="unusual">
     <div class="head"><h2 id="unusual-heading" class="heading">Unusual days</h2><TakeAway v-if="data?.length" kind="unusual" :metrics="[metric]" what="The unusual days" /></div>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <UnusualText v-if="data" :metric="metric" :days="data" />
@@ -17,6 +18,6 @@ const { data, error } = useQuery({ key: () => ['unusual', slug.value, asked.valu
 </template>
 
 <style scoped>
-.unusual { margin-top: 22px; }
+.unusual { margin-top: 22px; outline: none; }
 .head { display: flex; justify-content: space-between; align-items: baseline; }
 </style>
