@@ -21,12 +21,13 @@ export async function benchFirstLoad(): Promise<void> {
     await session.send('Emulation.setCPUThrottlingRate', { rate: 4 })
     let script = 0
     let beforeChart = 0
-    page.on('response', async (response) => {
-      if (response.request().resourceType() === 'script') {
-        const body = await response.body()
+    const scripts: Promise<void>[] = []
+    page.on('response', (response) => {
+      if (response.request().resourceType() !== 'script') return
+      scripts.push(response.body().then((body) => {
         script += gzipSync(body).length
         if (!body.includes('apexcharts-canvas')) beforeChart += gzipSync(body).length
-      }
+      }))
     })
     await page.addInitScript(() => {
       const seen = { paint: 0, shift: 0 }
@@ -37,6 +38,7 @@ export async function benchFirstLoad(): Promise<void> {
     await page.goto(`${base}/mossgate-gardens/overview`, { waitUntil: 'networkidle' })
     await page.locator('.apexcharts-line-series').waitFor()
     await page.waitForTimeout(1500)
+    await Promise.all(scripts)
     const { paint, shift } = await page.evaluate(() => (window as unknown as { seen: { paint: number; shift: number } }).seen)
     report('First load at a quarter of the speed', { 'largest paint': ms(paint), 'layout shift': shift.toFixed(3), 'script before the chart, compressed': `${Math.round(beforeChart / 1024)} kB`, 'with the chart': `${Math.round(script / 1024)} kB` }, { text: '1.8 s, 0.05, 250 kB', met: paint <= 1800 && shift <= 0.05 && script <= 250 * 1024 })
 
@@ -48,6 +50,7 @@ export async function benchFirstLoad(): Promise<void> {
     })
     report('From the overview to the reports', { time: ms(next) }, { text: '200 ms', met: next <= 200 })
 
+    await Promise.all(scripts)
     await page.close()
     const headers = { origin: base }
     const blocks = Array.from({ length: 12 }, (_, index) => [
