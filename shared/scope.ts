@@ -116,6 +116,9 @@ export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 
 export const BLOCK_KINDS = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'targets', 'posts', 'open', 'profiles', 'found', 'text'] as const
 
+/** The kinds of block that show some profiles or all; the others are about the client as a whole. */
+export const SCOPED_KINDS: readonly (typeof BLOCK_KINDS)[number][] = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'posts', 'open']
+
 /** One part of a report. */
 export const blockSchema = object({
   id: string().required().max(40),
@@ -124,6 +127,8 @@ export const blockSchema = object({
   metrics: array(string().required().max(40)).max(12).default([]),
   /** What a kind of block needs beside metrics: the rows of a table, the way a figure is split, the order of posts, an index for a chart. */
   option: string().max(40).default(''),
+  /** Of whom: everybody, or the profiles and sets that were chosen for this block. */
+  who: string().matches(WHO_PATTERN, WHO).max(2000, 'Too many profiles for one block. Make a set of them.').default('all'),
   text: string().max(20_000, 'A text can be 20,000 characters long.').default(''),
   comment: string().max(4000, 'A comment can be 4,000 characters long.').default(''),
 })

@@ -28,7 +28,7 @@ const day = (title: string): Column => ({ title, kind: 'day' })
 /** What a block shows, as one table; a text has none. */
 export function tableOf(block: FilledBlock): Table | undefined {
   const table = bare(block)
-  return table && { ...table, name: block.title || table.name }
+  return table && { ...table, name: `${block.title || table.name}${block.who ? `, ${block.who}` : ''}` }
 }
 
 function bare(block: FilledBlock): Table | undefined {

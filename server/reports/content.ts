@@ -6,7 +6,7 @@ import type { Against } from '../../core/periods/comparison'
 import { SPLITS } from '../../core/splits/splits'
 import { orderPosts } from '../../shared/postOrder'
 import { stateOf } from '../../shared/profileState'
-import type { Block } from '../../shared/scope'
+import { SCOPED_KINDS, type Block } from '../../shared/scope'
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { dayTotals } from '../db/questions/dayTotals'
@@ -15,6 +15,7 @@ import { listPosts, type ListedPost } from '../work/content'
 import { lastSearch, type ProfileSearch } from '../work/findProfiles'
 import { GROUPINGS, lineOf, rowsBy, type Grouping, type MetricLine, type RowFigures } from '../work/overview'
 import { splitOf, type SplitView } from '../work/parts'
+import { narrowed } from '../work/narrowed'
 import { profilesPage } from '../work/profilesPage'
 import { resolveScope, type ResolvedScope } from '../work/resolveScope'
 import { sinceOf, type Since } from '../work/since'
@@ -29,6 +30,8 @@ interface BlockBase {
   id: string
   title: string
   comment: string
+  /** Of whom, in words, where that is not everybody of the report. */
+  who?: string
 }
 
 /** A block with its figures in it. */
@@ -102,7 +105,10 @@ export async function composeReport(db: ClientDb, report: ReportDefinition): Pro
     JOIN   agency a ON a.agency_id = c.agency_id
     WHERE  c.client_id = ${db.client}`)
   const blocks: FilledBlock[] = []
-  for (const block of report.blocks) blocks.push(await fill(db, scope, block))
+  for (const block of report.blocks) {
+    const own = SCOPED_KINDS.includes(block.kind) ? narrowed(scope, block.who) : scope
+    blocks.push({ ...(await fill(db, own, block)), ...(own !== scope && { who: own.words.who }) })
+  }
   return {
     format: 1, agency: { ...agency! }, client: db.name, timeZone: db.timeZone, title: report.title, who: scope.words.who,
     period: scope.period, periodWords: scope.words.period,

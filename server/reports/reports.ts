@@ -1,8 +1,9 @@
 import type { Against } from '../../core/periods/comparison'
-import type { Block, ReportInput } from '../../shared/scope'
+import { parseWho, type Block, type ReportInput } from '../../shared/scope'
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { conflict, notFound } from '../problems/problem'
+import { refuseForeignProfiles } from '../work/refuseForeignProfiles'
 
 /** A report as it is kept. */
 export interface Report {
@@ -17,7 +18,8 @@ export interface Report {
 }
 
 type ReportRow = Omit<Report, 'blocks'> & { blocks: string }
-const toReport = (row: ReportRow): Report => ({ ...row, blocks: JSON.parse(row.blocks) as Block[] })
+/** A block of before blocks had profiles of their own is of everybody. */
+const toReport = (row: ReportRow): Report => ({ ...row, blocks: (JSON.parse(row.blocks) as (Omit<Block, 'who'> & { who?: string })[]).map((block) => ({ ...block, who: block.who ?? 'all' })) })
 
 /** The reports of a client, by title. */
 export async function reportsOf(db: ClientDb): Promise<Report[]> {
@@ -37,8 +39,12 @@ export async function reportById(db: ClientDb, id: number): Promise<Report> {
   return report
 }
 
+/** Refuses blocks of profiles that are not the client's own. */
+const refuseForeignBlocks = (db: ClientDb, blocks: readonly Block[]): Promise<void> => refuseForeignProfiles(db, blocks.flatMap(({ who }) => parseWho(who).who))
+
 /** @returns the id of a new report with the usual blocks */
 export async function addReport(db: ClientDb, title: string, blocks: Block[]): Promise<number> {
+  await refuseForeignBlocks(db, blocks)
   return (await db.run(sql`
     INSERT INTO report (client_id, title, period, against, blocks)
     VALUES (${db.client}, ${title}, 'last-28-days', 'before', ${JSON.stringify(blocks)})`)).insertId
@@ -52,6 +58,7 @@ export async function addReport(db: ClientDb, title: string, blocks: Block[]): P
  */
 export async function saveReport(db: ClientDb, id: number, report: ReportInput): Promise<number> {
   await reportById(db, id)
+  await refuseForeignBlocks(db, report.blocks)
   const { affectedRows } = await db.run(sql`
     UPDATE report
     SET    title = ${report.title}, period = ${report.period}, against = ${report.against}, blocks = ${JSON.stringify(report.blocks)},

@@ -58,7 +58,7 @@ export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<Res
 }
 
 /** Sets in words: their names, and how many profiles that is. */
-const describeSets = (sets: readonly ProfileSet[], profiles: readonly ProfileRow[]): string =>
+export const describeSets = (sets: readonly ProfileSet[], profiles: readonly ProfileRow[]): string =>
   `${sets.map(({ name }) => name).join(' and ')} (${profiles.length} ${profiles.length === 1 ? 'profile' : 'profiles'})`
 
 /** The profiles in words: all of them, one by name, or how many. */

@@ -19,6 +19,7 @@ import { dayTotals } from '../db/questions/dayTotals'
 import { memberOf, type ProfileRow } from '../db/questions/profiles'
 import { sql } from '../db/sql'
 import { badRequest } from '../problems/problem'
+import { narrowed } from './narrowed'
 import { resolveScope, type ResolvedScope } from './resolveScope'
 import { columnsFor, contextOf } from './rollUp'
 
@@ -69,7 +70,7 @@ export async function targetsOf(db: ClientDb): Promise<TargetView[]> {
 export async function targetView(db: ClientDb, row: TargetRow): Promise<TargetView> {
   const metric = metricById(row.metric)
   const last = lastCompleteDay(now(), db.timeZone)
-  const scope = await scopeOf(db, row.who)
+  const scope = narrowed(await resolveScope(db, { who: [], sets: [], period: DEFAULT_PERIOD, against: 'none' }), row.who)
   const isCeiling = metric.polarity < 0
   const sofar: Period = { from: row.from, to: last < row.by ? last : row.by }
   const isBegun = sofar.to >= sofar.from
@@ -86,18 +87,6 @@ export async function targetView(db: ClientDb, row: TargetRow): Promise<TargetVi
     ...(looked?.heading && { heading: looked.heading }), ...(looked?.checked && { checked: looked.checked }),
     ...(!looked?.heading && ahead > 0 && { reason: reasonOf(metric) }),
   }
-}
-
-/** The scope of a `who`, as far as it is still there: a profile that was switched off or a set that was taken away is left out. */
-async function scopeOf(db: ClientDb, who: string): Promise<ResolvedScope> {
-  const all = await resolveScope(db, { who: [], sets: [], period: DEFAULT_PERIOD, against: 'none' })
-  const wanted = parseWho(who)
-  const left = {
-    who: wanted.who.filter((id) => all.allProfiles.some(({ profile_id: profile }) => profile === id)), sets: wanted.sets.filter((id) => all.sets.some((set) => set.id === id)),
-  }
-  if (who === 'all') return all
-  if (left.who.length + left.sets.length === 0) return { ...all, profiles: [], connected: [], words: { ...all.words, who: 'Profiles that are switched off' } }
-  return await resolveScope(db, { ...left, period: DEFAULT_PERIOD, against: 'none' })
 }
 
 const isForecastable = (metric: Metric): boolean => metric.kind !== 'ratio' || columnsOf(metric).every((column) => (FLOW_COLUMNS as readonly string[]).includes(column))

@@ -109,6 +109,27 @@ test.describe('the overview', () => {
     await page.getByRole('link', { name: 'Orrery Press, four-week report' }).click()
     await expect(page.getByRole('heading', { name: 'Link clicks a day' })).toBeVisible()
   })
+
+  test('of some profiles stays with them in a report, where others can be chosen', async ({ page }) => {
+    await page.goto('/orrery-press/overview')
+    await page.getByRole('button', { name: /^All \d profiles$/ }).click()
+    await page.getByRole('button', { name: 'None' }).click()
+    await page.getByLabel('@orrerypress Tintype').check()
+    await page.getByRole('button', { name: 'Show these' }).click()
+    await page.getByRole('button', { name: 'Add to report' }).click()
+    await page.getByLabel('The headline figures').check()
+    await expect(page.getByText('The block stays with @orrerypress on Tintype.')).toBeVisible()
+    await page.getByRole('button', { name: 'Add it' }).click()
+    await expect(page.getByText(/It stands at the end of/)).toBeVisible()
+    await page.goto('/orrery-press/reports')
+    await page.getByRole('link', { name: 'Orrery Press, four-week report' }).click()
+    await expect(page.getByText('@orrerypress on Tintype', { exact: true }).last()).toBeVisible()
+    await page.getByRole('button', { name: /^Profiles of block \d: @orrerypress on Tintype$/ }).click()
+    await page.getByRole('checkbox', { name: 'Orrery Press Cork' }).check()
+    await page.getByRole('button', { name: 'Show these' }).click()
+    await expect(page.getByRole('button', { name: /^Profiles of block \d: 2 of \d profiles$/ })).toBeVisible()
+    await expectAccessible(page)
+  })
 })
 
 test('a report is put in order by keys and by dragging, and every step can be undone', async ({ page }) => {

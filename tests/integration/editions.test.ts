@@ -13,12 +13,12 @@ import { addClient, addDaysOf, addProfile, tableOf, useDatabase } from './suppor
 
 const { pool } = useDatabase('editions')
 const blocks: Block[] = [
-  { id: 'a', kind: 'figures', title: 'At a glance', metrics: ['reach', 'impressions', 'engagement_by_reach'], option: '', text: '', comment: 'Calm.' },
-  { id: 'b', kind: 'chart', title: '', metrics: ['impressions'], option: '', text: '', comment: '' },
-  { id: 'c', kind: 'table', title: 'By profile', metrics: ['followers', 'reach'], option: '', text: '', comment: '' },
-  { id: 'e', kind: 'why', title: '', metrics: ['impressions'], option: '', text: '', comment: '' },
-  { id: 'f', kind: 'unusual', title: '', metrics: ['impressions'], option: '', text: '', comment: '' },
-  { id: 'd', kind: 'text', title: '', metrics: [], option: '', text: 'Dear reader,\n\n<b>not bold</b>', comment: '' },
+  { id: 'a', kind: 'figures', title: 'At a glance', metrics: ['reach', 'impressions', 'engagement_by_reach'], option: '', who: 'all', text: '', comment: 'Calm.' },
+  { id: 'b', kind: 'chart', title: '', metrics: ['impressions'], option: '', who: 'all', text: '', comment: '' },
+  { id: 'c', kind: 'table', title: 'By profile', metrics: ['followers', 'reach'], option: '', who: 'all', text: '', comment: '' },
+  { id: 'e', kind: 'why', title: '', metrics: ['impressions'], option: '', who: 'all', text: '', comment: '' },
+  { id: 'f', kind: 'unusual', title: '', metrics: ['impressions'], option: '', who: 'all', text: '', comment: '' },
+  { id: 'd', kind: 'text', title: '', metrics: [], option: '', who: 'all', text: 'Dear reader,\n\n<b>not bold</b>', comment: '' },
 ]
 let db: ClientDb
 let profile: number

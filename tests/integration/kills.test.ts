@@ -93,7 +93,7 @@ describe('killed again and again, nothing is lost and nothing happens twice', ()
   })
 
   it('while editions are issued', { timeout: 180_000 }, async () => {
-    const report = await addReport(db, 'Killed', [{ id: 'a', kind: 'table', title: '', metrics: ['reach', 'impressions', 'interactions'], option: '', text: '', comment: '' }])
+    const report = await addReport(db, 'Killed', [{ id: 'a', kind: 'table', title: '', metrics: ['reach', 'impressions', 'interactions'], option: '', who: 'all', text: '', comment: '' }])
     for (let index = 0; index < 40; index++) await enqueue(db, 'edition.issue', `${report}:${index}`, { reportId: report, requestKey: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`, person })
     const killed = await killUntilDone('issue', 250)
     console.info(`issuing: killed ${killed} times`)

@@ -10,6 +10,7 @@ import { freeze } from '../../server/reports/editions'
 import { tableOf as exportOf } from '../../server/exports/tableOf'
 import { allClients } from '../../server/work/allClients'
 import { describeScope } from '../../server/work/describeScope'
+import { narrowed } from '../../server/work/narrowed'
 import { overview } from '../../server/work/overview'
 import { splitOf, splitsOf } from '../../server/work/parts'
 import { remembered } from '../../server/work/remembered'
@@ -18,6 +19,7 @@ import { removeScope, savedScopes, saveScope } from '../../server/work/savedScop
 import { subject } from '../../server/work/subject'
 import { isLoading } from '../../server/work/warmFacts'
 import { addTarget, changeTarget, checkTarget, removeTarget, targetsOf } from '../../server/work/targets'
+import { parseWho } from '../../shared/scope'
 import { addClient, addDaysOf, addProfile, useDatabase } from './support/database'
 
 const { pool } = useDatabase('measuring')
@@ -64,7 +66,7 @@ describe('a figure by its parts', () => {
     ])
     // two profiles could give it on seven days
     expect(view).toMatchObject({ present: 2, expected: 14, profiles: ['Profile 1, Commons', 'Profile 2, Tintype'], without: 0 })
-    expect(exportOf(await fill(db, await scope(), { id: 'x', kind: 'parts', title: '', metrics: [], option: 'impressions_by_source', text: '', comment: '' }))!.rows[0]).toEqual(['Organic', 170, 0.85, 50, 70])
+    expect(exportOf(await fill(db, await scope(), { id: 'x', kind: 'parts', title: '', metrics: [], option: 'impressions_by_source', who: 'all', text: '', comment: '' }))!.rows[0]).toEqual(['Organic', 170, 0.85, 50, 70])
   })
 
   it('compared by date leaves 29 February alone', async () => {
@@ -339,7 +341,7 @@ describe('all clients', () => {
     await freeze(db, monthly, crypto.randomUUID(), content, 1)
     expect((await summary()).due.map(({ kind }) => kind)).toEqual(['target'])
     // the same as a block of a report, where the reports that are due have no place
-    const block = await fill(db, await scope(), { id: 'x', kind: 'open', title: '', metrics: [], option: '', text: '', comment: '' })
+    const block = await fill(db, await scope(), { id: 'x', kind: 'open', title: '', metrics: [], option: '', who: 'all', text: '', comment: '' })
     expect(block).toMatchObject({ kind: 'open', open: { targets: [{ metric: 'reactions' }], due: [{ kind: 'target' }], unusual: [] } })
     expect(exportOf(block)!.rows.slice(0, 2)).toEqual([['Target', 'Reactions of Profile 1 on Commons', '2026-11-05', 'in danger'], ['Due', '', null, 'The target for reactions of Profile 1 on Commons ends in 8 days.']])
   })
@@ -347,7 +349,7 @@ describe('all clients', () => {
 
 describe('every kind of block', () => {
   it('is filled and has its table', async () => {
-    const block = (kind: 'figures' | 'chart' | 'table' | 'parts' | 'why' | 'unusual' | 'subject' | 'targets' | 'posts' | 'open' | 'profiles' | 'found', metrics: string[] = [], option = '') => ({ id: kind, kind, title: '', metrics, option, text: '', comment: '' })
+    const block = (kind: 'figures' | 'chart' | 'table' | 'parts' | 'why' | 'unusual' | 'subject' | 'targets' | 'posts' | 'open' | 'profiles' | 'found', metrics: string[] = [], option = '') => ({ id: kind, kind, title: '', metrics, option, who: 'all', text: '', comment: '' })
     const blocks = [block('figures', ['reach']), block('chart', ['posts', 'followers'], 'index'), block('table', ['posts'], 'network'), block('parts'), block('why', ['impressions']), block('unusual', ['impressions']), block('subject', ['interactions']), block('targets'), block('posts', [], 'sure'), block('open'), block('profiles'), block('found')]
     const content = await composeReport(db, { title: 'All of them', period: 'last-7-days', against: 'before', blocks })
     expect(content.blocks.map(({ kind }) => kind)).toEqual(blocks.map(({ kind }) => kind))
@@ -355,5 +357,28 @@ describe('every kind of block', () => {
     expect(content.blocks[2]).toMatchObject({ by: 'network', rows: [{ name: 'Commons' }, { name: 'Tintype' }] })
     expect(content.blocks[10]).toMatchObject({ rows: [{ name: 'Profile 1' }, { name: 'Profile 2' }] })
     for (const each of content.blocks) expect(exportOf(each)!.columns.length).toBeGreaterThan(0)
+  })
+
+  it('can be of some profiles, stays with them, and is of nobody once they are switched off', async () => {
+    const set = await addSet(db, 'The photos', [photos])
+    const block = (who: string) => ({ id: who, kind: 'figures' as const, title: '', metrics: ['impressions'], option: '', who, text: '', comment: '' })
+    const compose = async () => (await composeReport(db, { title: 'x', period: 'last-7-days', against: 'none', blocks: ['all', String(photos), `s${set}`, `s${set},${page}`].map(block) })).blocks.map((each) => [each.who, each.kind === 'figures' && each.figures[0]!.figure.value])
+    // the page was shown 14,000 times in its week, the photos 500 times a day
+    expect(await compose()).toEqual([[undefined, 17_500], ['Profile 2 on Tintype', 3500], ['The photos (1 profile)', 3500], ['All 2 profiles', 17_500]])
+    await pool().query('UPDATE profile SET is_active = 0 WHERE profile_id = ?', [photos])
+    const left = await compose()
+    await pool().query('UPDATE profile SET is_active = 1 WHERE profile_id = ?', [photos])
+    expect(left).toEqual([[undefined, 14_000], ['Profiles that are switched off', undefined], ['Profiles that are switched off', undefined], ['Profile 1 on Commons', 14_000]])
+    await expect(addReport(db, 'Foreign', [block('99999')])).rejects.toThrow('not the client’s own')
+    await expect(addReport(db, 'Rival', [block(String(rival))])).rejects.toThrow('not the client’s own')
+  })
+
+  it('narrows a scope as the scope itself would', async () => {
+    const set = await addSet(db, 'Both', [photos, page])
+    const all = await scope()
+    for (const who of ['all', String(page), `s${set}`, `s${set},${page}`]) {
+      const [left, right] = [narrowed(all, who), await scope(undefined, parseWho(who))]
+      expect([who, left.profiles, left.connected, left.words, left.query]).toEqual([who, right.profiles, right.connected, right.words, right.query])
+    }
   })
 })

@@ -179,6 +179,15 @@ describe('what a person may write', () => {
     expect((await ask('DELETE', `/api/clients/mossgate-gardens/sets/${id}`, 'analyst')).status).toBe(200)
   })
 
+  it('are reports of the client’s own profiles', async () => {
+    const block = (who: string) => ({ title: 'Blocks', blocks: [{ id: 'a', kind: 'figures', metrics: ['posts'], who }] })
+    expect(await write('POST', 'reports', block('5'))).toMatchObject({ status: 400, detail: expect.stringContaining('not the client’s own') })
+    expect(await write('POST', 'reports', block('everybody'))).toMatchObject({ status: 400, detail: expect.stringContaining('Choose profiles from the list.') })
+    const { id } = await write('POST', 'reports', block('1,2'))
+    expect(await write('PUT', `reports/${id}`, { ...block('5'), period: 'last-7-days', against: 'before', version: 1 })).toMatchObject({ status: 400 })
+    expect((await ask('DELETE', `/api/clients/mossgate-gardens/reports/${id}`, 'analyst')).status).toBe(200)
+  })
+
   it('are targets that make sense', async () => {
     const target = { metric: 'posts', who: '1', wanted: 10, from: '2026-10-01', by: '2026-11-01' }
     expect(await write('POST', 'targets', { ...target, wanted: -1 })).toMatchObject({ status: 400, detail: expect.stringContaining('zero at least') })

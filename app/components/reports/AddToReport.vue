@@ -3,7 +3,7 @@ import { figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { SPLITS, splitById } from '~~/core/splits/splits'
 import type { Report } from '~~/server/reports/reports'
-import type { Block } from '~~/shared/scope'
+import { SCOPED_KINDS, whoAddress, type Block } from '~~/shared/scope'
 import { BLOCK_NAMES, newBlock } from './blocks'
 
 const shell = useShell()
@@ -18,6 +18,9 @@ const text = (name: string) => (typeof route.query[name] === 'string' ? String(r
 const metric = computed(() => (isMetric(text('metric')) ? text('metric') : 'impressions'))
 const second = computed(() => (isMetric(text('second')) ? text('second') : ''))
 const figures = computed(() => figureSetById(text('figures')))
+/** The block stays with whom the page shows; on pages that belong to no client that is everybody. */
+const { scope, description } = useScope()
+const who = computed(() => (client.slug.value ? whoAddress(scope.value) : 'all'))
 const split = computed(() => (SPLITS.some(({ id }) => id === text('split')) ? text('split') : SPLITS[0]!.id))
 const name = (id: string) => metricById(id).name.toLowerCase()
 const page = computed(() => route.path.split('/')[2] ?? '')
@@ -48,6 +51,10 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
   }
 })
 const what = ref(0)
+const made = computed(() => {
+  const block = WHAT.value[what.value]!.make()
+  return SCOPED_KINDS.includes(block.kind) ? { ...block, who: who.value } : block
+})
 const into = ref<number>()
 const problem = ref('')
 watchEffect(() => (into.value ??= reports.value?.[0]?.id))
@@ -56,7 +63,7 @@ async function add() {
   problem.value = ''
   try {
     const { report } = await api<{ report: Report }>(`${base.value}/reports/${into.value}`)
-    await api(`${base.value}/reports/${report.id}`, { method: 'PUT', body: { ...report, blocks: [...report.blocks, WHAT.value[what.value]!.make()] } })
+    await api(`${base.value}/reports/${report.id}`, { method: 'PUT', body: { ...report, blocks: [...report.blocks, made.value] } })
     await cache.invalidateQueries({ key: ['reports'] })
     shell.isAddOpen = false
     say.done(`It stands at the end of “${report.title}”.`)
@@ -74,7 +81,7 @@ async function add() {
       </div>
       <div class="field"><label for="add-into">To</label><Select v-model="into" input-id="add-into" :options="reports ?? []" option-label="title" option-value="id" aria-label="Report" /></div>
       <p v-if="reports?.length === 0" class="quiet">There is no report yet. Begin one under Reports.</p>
-      <p class="quiet">A report has its own period and covers all own profiles, so the figures there can be others.</p>
+      <p class="quiet">A report has its own period, so the figures there can be others.<template v-if="made.who !== 'all'"> The block stays with {{ description.data.value?.words.who }}.</template></p>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <Button type="submit" label="Add it" :disabled="into === undefined" />
     </form>

@@ -26,6 +26,7 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 <template>
   <section class="block" :aria-label="title || undefined">
     <h2 v-if="title" class="heading">{{ title }}</h2>
+    <p v-if="block.who" class="quiet">{{ block.who }}</p>
     <div v-if="block.kind === 'figures'" class="strip" :style="{ '--columns': Math.min(5, Math.max(1, block.figures.length)) }">
       <FigureButton v-for="compared in block.figures" :key="compared.figure.metric" :compared="compared" :is-plain="isPlain" @select="emit('select', compared)" />
     </div>

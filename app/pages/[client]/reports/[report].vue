@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Sortable from 'sortablejs'
-import { BLOCK_KINDS, type Block } from '~~/shared/scope'
+import { BLOCK_KINDS, SCOPED_KINDS, type Block } from '~~/shared/scope'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
 import { BLOCK_NAMES, hasMetrics, hasOneMetric, newBlock, OPTIONS } from '~/components/reports/blocks'
@@ -13,6 +13,7 @@ const say = useSay()
 const cache = useQueryCache()
 const { slug, base } = useClient()
 const { follow } = useJob()
+const { description } = useScope()
 const { draft, content, state, problem, editions, canUndo, canRedo, open, save, change, step, settled } = useReport(computed(() => String(route.params.report)))
 const trouble = ref('')
 const isIssuing = ref(false)
@@ -123,6 +124,7 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
             <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @change="edit(index, { title: text($event) })" />
             <MetricPicker v-if="hasMetrics(block.kind)" :metrics="metrics" :chosen="block.metrics" :only-one="hasOneMetric(block.kind)" :most="block.kind === 'chart' ? 2 : 12" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
             <Select v-if="OPTIONS[block.kind]" :model-value="block.option || OPTIONS[block.kind]!.choices[0]!.value" :options="[...OPTIONS[block.kind]!.choices]" option-label="name" option-value="value" size="small" :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`" @update:model-value="(value) => edit(index, { option: value })" />
+            <BlockWho v-if="SCOPED_KINDS.includes(block.kind)" :who="block.who" :words="filled(block.id)?.who" :known="description.data.value" :label="`Profiles of block ${index + 1}`" @choose="(who) => edit(index, { who })" />
             <TakeAway v-if="block.kind !== 'text'" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
             <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
           </div>
