@@ -3,7 +3,14 @@ import type { Note } from '~~/server/db/questions/notes'
 
 /** What is open in the shell: the margin and the dialogs that a key can call from anywhere. */
 export const useShell = defineStore('shell', () => {
-  const isMarginOpen = useLocalStorage('zaffer:margin', true)
+  const isWide = useMediaQuery('(min-width: 1200px)')
+  const isKeptOpen = useLocalStorage('zaffer:margin', true)
+  const isOpenOver = ref(false)
+  /** On a narrow screen the margin lies over the page, so it stays shut there until it is asked for. */
+  const isMarginOpen = computed({
+    get: () => (isWide.value ? isKeptOpen.value : isOpenOver.value),
+    set: (isOpen) => ((isWide.value ? isKeptOpen : isOpenOver).value = isOpen),
+  })
   const isHelpOpen = ref(false)
   const isFindOpen = ref(false)
   const isClientOpen = ref(false)

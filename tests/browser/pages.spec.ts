@@ -99,6 +99,21 @@ test.describe('the overview', () => {
     await expect(page.getByRole('complementary').getByText('Windows that tile the period, added')).toBeVisible()
   })
 
+  test('keeps its margin shut on a narrow screen until it is asked for, and prints its notes', async ({ page }) => {
+    await page.setViewportSize({ width: 1024, height: 800 })
+    const margin = page.getByRole('complementary')
+    await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()
+    await expect(margin).toBeHidden()
+    await page.getByRole('region', { name: 'Headline figures' }).getByRole('button', { name: /^Impressions/ }).click()
+    await expect(margin.getByRole('heading', { name: 'Workings: Impressions' })).toBeVisible()
+    await page.keyboard.press('w')
+    await expect(margin).toBeHidden()
+    const printed = page.getByRole('listitem').filter({ hasText: /^Storm, gardens shut/ })
+    await expect(printed).toBeHidden()
+    await page.emulateMedia({ media: 'print' })
+    await expect(printed).toBeVisible()
+  })
+
   test('puts what is shown into a report', async ({ page }) => {
     await page.goto('/orrery-press/overview?metric=clicks')
     await page.getByRole('button', { name: 'Add to report' }).click()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { CATALOGUE, isMetric, metricById } from '~~/core/metrics/catalogue'
 import { FIGURE_SETS, figureSetById } from '~~/core/metrics/figureSets'
+import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { GROUPS } from '~~/core/metrics/metric'
 import type { Overview } from '~~/server/work/overview'
 
@@ -74,6 +75,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           </span>
         </div>
         <div class="place"><LazyMetricChart :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`" :line="data.line" :second="data.second" :is-index="isIndex" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" /></div>
+        <ol v-if="data.notes.length" class="only-print"><li v-for="note in data.notes" :key="note.id"><b>{{ note.title }}</b> {{ describePeriodShort(note) }}. {{ note.body }}</li></ol>
         <SubjectBeside :metric="metric" />
       </section>
       <section aria-labelledby="table-heading">
