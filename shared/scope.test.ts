@@ -53,7 +53,8 @@ describe('what people write', () => {
 
   it('is a report of known blocks', () => {
     const block = blockSchema.validateSync({ id: 'a', kind: 'text' })
-    expect(block).toEqual({ id: 'a', kind: 'text', title: '', metrics: [], option: '', text: '', comment: '' })
+    expect(block).toEqual({ id: 'a', kind: 'text', title: '', metrics: [], option: '', who: 'all', text: '', comment: '' })
+    expect(problems(blockSchema, { id: 'a', kind: 'text', who: 'us' })).toEqual(['Choose profiles from the list.'])
     expect(problems(blockSchema, { id: 'a', kind: 'pie' })).not.toEqual([])
     expect(problems(reportSchema, { title: '', period: 'x', against: 'before', blocks: [], version: 1 })).toEqual(['A report needs a title.'])
     expect(problems(reportSchema, { title: 'x', period: 'x', against: 'before', blocks: Array.from({ length: 61 }, () => block), version: 1 })).toEqual(['A report can have 60 blocks.'])
