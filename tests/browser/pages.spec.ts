@@ -108,7 +108,7 @@ test.describe('the overview', () => {
     await expect(margin.getByRole('heading', { name: 'Workings: Impressions' })).toBeVisible()
     await page.keyboard.press('w')
     await expect(margin).toBeHidden()
-    const printed = page.getByRole('listitem').filter({ hasText: /^Storm, gardens shut/ })
+    const printed = page.getByRole('listitem').filter({ hasText: /^1 Storm, gardens shut/ })
     await expect(printed).toBeHidden()
     await page.emulateMedia({ media: 'print' })
     await expect(printed).toBeVisible()

@@ -75,7 +75,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           </span>
         </div>
         <div class="place"><LazyMetricChart :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`" :line="data.line" :second="data.second" :is-index="isIndex" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" /></div>
-        <ol v-if="data.notes.length" class="only-print"><li v-for="note in data.notes" :key="note.id"><b>{{ note.title }}</b> {{ describePeriodShort(note) }}. {{ note.body }}</li></ol>
+        <ol v-if="data.notes.length" class="only-print printed"><li v-for="(note, index) in data.notes" :key="note.id"><b>{{ index + 1 }} {{ note.title }}</b> {{ describePeriodShort(note) }}. {{ note.body }}</li></ol>
         <SubjectBeside :metric="metric" />
       </section>
       <section aria-labelledby="table-heading">
@@ -106,6 +106,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
 .choices { margin-left: auto; }
 .under { display: flex; gap: 8px; align-items: center; padding-top: 6px; color: var(--ink2); }
 .under .take { margin-left: auto; }
+ol.printed { list-style: none; margin-bottom: 6px; }
 .place { min-height: 264px; }
 .trouble { padding: 24px 0; }
 .fetching { padding: 6px 0; color: var(--ink2); font-style: italic; }
