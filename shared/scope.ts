@@ -2,6 +2,7 @@ import { array, number, object, string, type InferType } from 'yup'
 import { NETWORKS } from '../core/networks/networks'
 import { isHandle, readProfileAddress } from '../core/networks/profileAddress'
 import { AGAINST, type Against } from '../core/periods/comparison'
+import { text } from './text'
 
 /** The period with which every page begins: four whole weeks, so that weekdays weigh the same. */
 export const DEFAULT_PERIOD = 'last-28-days'
@@ -62,39 +63,39 @@ const day = () => string().required('Choose a day.').matches(/^\d{4}-\d{2}-\d{2}
 export const noteSchema = object({
   from: day(),
   to: day(),
-  title: string().trim().required('Say in a few words what happened.').max(120, 'Keep the first line under 120 characters.'),
-  body: string().trim().max(2000, 'A note can be 2,000 characters long.').default(''),
+  title: text().required('Say in a few words what happened.').max(120, 'Keep the first line under 120 characters.'),
+  body: text().max(2000, 'A note can be 2,000 characters long.').default(''),
 })
 export type NoteInput = InferType<typeof noteSchema>
 
 /** Somebody who signs in. */
 export const signInSchema = object({
-  email: string().trim().required('Write your address.').email('That is not a mail address.').max(190),
+  email: text().required('Write your address.').email('That is not a mail address.').max(190),
   password: string().required('Write your password.').max(200),
 })
 
 /** What is asked to be added: a profile by handle or address, the client's own or a rival's. */
 export const lookupSchema = object({
-  what: string().trim().required('Write a handle or an address.').max(300)
+  what: text().required('Write a handle or an address.').max(300)
     .test('named', ({ value }) => `“${value}” is neither a handle nor the address of a profile. Write a handle such as @name, or an address on ${NETWORKS.map(({ site }) => site).join(', ')}.`, (what = '') => isHandle(what) || readProfileAddress(what) !== undefined),
   network: string().max(20).default(''),
 })
 export const addProfileSchema = object({
   network: string().required('Choose a network.').max(20),
-  handle: string().trim().required('Write a handle.').max(120),
-  rival: string().trim().max(120, 'Keep the name of the competitor under 120 characters.').default(''),
+  handle: text().required('Write a handle.').max(120),
+  rival: text().max(120, 'Keep the name of the competitor under 120 characters.').default(''),
 })
 
 /** A set as a person makes it. */
 export const setSchema = object({
-  name: string().trim().required('A set needs a name.').max(80, 'Keep the name under 80 characters.'),
+  name: text().required('A set needs a name.').max(80, 'Keep the name under 80 characters.'),
   profiles: array(number().integer().required()).min(1, 'Choose the profiles of the set.').max(500).required(),
 })
 
 /** A search for a client's profiles: its web page, and the handle that is wanted. */
 export const searchSchema = object({
-  address: string().trim().required('Write the address of the web page.').max(300, 'That address is too long.'),
-  handle: string().trim().max(60).default(''),
+  address: text().required('Write the address of the web page.').max(300, 'That address is too long.'),
+  handle: text().max(60).default(''),
 })
 
 /** A target as a person sets it. */
@@ -109,7 +110,7 @@ export type TargetInput = InferType<typeof targetSchema>
 
 /** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
 export const savedScopeSchema = object({
-  name: string().trim().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
+  name: text().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
   parts: object({ who: string().matches(WHO_PATTERN, WHO), period: string().max(60), against: string().oneOf(AGAINST), metric: string().max(40), second: string().max(40) }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
@@ -123,7 +124,7 @@ export const SCOPED_KINDS: readonly (typeof BLOCK_KINDS)[number][] = ['figures',
 export const blockSchema = object({
   id: string().required().max(40),
   kind: string().oneOf(BLOCK_KINDS).required(),
-  title: string().trim().max(160).default(''),
+  title: text().max(160).default(''),
   metrics: array(string().required().max(40)).max(12).default([]),
   /** What a kind of block needs beside metrics: the rows of a table, the way a figure is split, the order of posts, an index for a chart. */
   option: string().max(40).default(''),
@@ -136,8 +137,8 @@ export type Block = InferType<typeof blockSchema>
 
 /** A report as it is saved. `version` is the one that was opened: somebody else's change in between is not written over. */
 export const reportSchema = object({
-  title: string().trim().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),
-  period: string().trim().required('A report needs a period.').max(60),
+  title: text().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),
+  period: text().required('A report needs a period.').max(60),
   against: string().oneOf(AGAINST).required(),
   blocks: array(blockSchema).max(60, 'A report can have 60 blocks.').required(),
   version: number().integer().required(),
@@ -146,7 +147,7 @@ export type ReportInput = InferType<typeof reportSchema>
 
 /** A new report. */
 export const newReportSchema = object({
-  title: string().trim().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),
+  title: text().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),
   blocks: array(blockSchema).max(60, 'A report can have 60 blocks.').default([]),
 })
 

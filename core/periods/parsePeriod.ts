@@ -1,4 +1,5 @@
 import { addDays, dayOf, isDay, lastDayOfMonth, monthOf, weekday, yearOf, type Day } from '../days/day'
+import { describeDay } from './describePeriod'
 import { isoWeek } from './isoWeek'
 import { daysEnding, period, type Period } from './period'
 
@@ -32,7 +33,7 @@ export function parsePeriod(text: string, complete: Day): ParsedPeriod {
 }
 
 function trim({ from, to }: Period, complete: Day): { period: Period; running: boolean } {
-  if (from > complete) throw new RangeError(`That period has no complete day yet; the newest complete day is ${complete}.`)
+  if (from > complete) throw new RangeError(`That period has no complete day yet; the newest complete day is ${describeDay(complete)}.`)
   return { period: period(from, to > complete ? complete : to), running: to > complete }
 }
 

@@ -240,6 +240,20 @@ describe('who sees what', () => {
     expect((await ask('GET', '/api/nothing')).status).toBe(404)
   })
 
+  it.each([
+    ['POST', 'notes', { from: '2026-10-01', to: '2026-10-02', title: 'x', body: '' }], ['POST', 'sets', { name: 'x', profiles: [1] }], ['POST', 'targets', { metric: 'posts', who: '1', wanted: 10, from: '2026-10-01', by: '2026-11-01' }],
+    ['POST', 'profiles', { network: 'commons', handle: '@x', rival: '' }], ['POST', 'profiles/lookup', { what: '@x', network: 'commons' }], ['POST', 'search', { address: 'https://x.invalid/', handle: '' }],
+    ['POST', 'scopes', { name: 'x', parts: {} }], ['POST', 'reports', { title: 'x', blocks: [] }], ['PUT', 'reports/1', { title: 'x', period: 'last-7-days', against: 'before', blocks: [], version: 1 }],
+    ['POST', 'reports/1/editions', { requestKey: 'x' }], ['POST', 'editions/1/shares', { days: 1 }],
+  ] as const)('%s %s: whatever stands in a field, it is answered with a sentence', async (method, path, body) => {
+    for (const field of Object.keys(body)) {
+      for (const odd of [[], ['x'], {}, { x: 1 }, null, -1, 1e300, true, '', ' ', '\u0000', '=1+1', 'x'.repeat(30_000)]) {
+        const answer = await ask(method, `/api/clients/mossgate-gardens/${path}`, 'analyst', { ...body, [field]: odd })
+        expect([field, odd, answer.status === 500]).toEqual([field, odd, false])
+      }
+    }
+  })
+
   it('signing in is slowed down after too many tries, for that person and not for others', async () => {
     const tries = []
     for (let index = 0; index < 7; index++) tries.push((await ask('POST', '/api/session', undefined, { email: people.viewer, password: 'wrong' })).status)
