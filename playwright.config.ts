@@ -7,8 +7,8 @@ export default defineConfig({
   fullyParallel: false,
   forbidOnly: true,
   retries: 0,
-  timeout: 180_000,
-  expect: { timeout: 20_000 },
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   globalSetup: './tests/browser/support/globalSetup.ts',
   use: {

@@ -118,7 +118,7 @@ export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 export const BLOCK_KINDS = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'targets', 'posts', 'open', 'profiles', 'found', 'text'] as const
 
 /** The kinds of block that show some profiles or all; the others are about the client as a whole. */
-export const SCOPED_KINDS: readonly (typeof BLOCK_KINDS)[number][] = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'posts', 'open']
+export const SCOPED_KINDS: readonly (typeof BLOCK_KINDS)[number][] = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'posts']
 
 /** One part of a report. */
 export const blockSchema = object({

@@ -19,5 +19,8 @@ export const FIGURE_SETS: readonly FigureSet[] = [
   { id: 'listing', name: 'Listing', headlines: ['searches', 'listing_views', 'directions', 'calls', 'action_rate'], table: ['searches', 'listing_views', 'directions', 'calls', 'action_rate'] },
 ]
 
+/** The figures that stand for a client where all clients stand together. */
+export const CLIENT_METRICS = ['impressions', 'interactions', 'followers_net'] as const
+
 /** A set of figures by its id; the usual one for an id that there is not. */
 export const figureSetById = (id: string): FigureSet => FIGURE_SETS.find((set) => set.id === id) ?? FIGURE_SETS[0]!

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { addDays } from '../days/day'
 import { factTable } from '../rollup/factTable'
 import { carriedLevels } from './carriedLevels'
 import { dailyPoints } from './dailyPoints'
@@ -68,5 +69,19 @@ describe('a level over a gap', () => {
     const totals = dayTotalsOf(table, { from: '2026-10-01', to: '2026-10-03' }, ['followers', 'posts'])
     expect(totals.map(({ sums }) => sums)).toEqual([{ followers: 140, posts: 2 }, { followers: 141, posts: 2 }, { followers: 141 }])
     expect(totals.map(({ counts }) => counts.posts)).toEqual([2, 1, 0])
+  })
+})
+
+describe('day totals of a table that was asked before', () => {
+  it('are those of a new one, for every period and universe', () => {
+    const rows = Array.from({ length: 60 }, (_, index) => ({ profile: 1 + (index % 3), day: addDays('2026-09-01', Math.floor(index / 3)), impressions: index % 7 === 0 ? null : index, followers: index % 5 === 0 ? null : 100 + index, reach_1d: 10 + index }))
+    const table = factTable(rows)
+    const periods = [{ from: '2026-09-03', to: '2026-09-10' }, { from: '2026-08-20', to: '2026-09-02' }, { from: '2026-09-19', to: '2026-10-05' }, { from: '2026-01-01', to: '2026-01-03' }]
+    for (const universe of [undefined, 1000, 5000, undefined]) {
+      for (const asked of periods) expect(dayTotalsOf(table, asked, ['impressions', 'followers', 'reach_1d'], universe)).toEqual(dayTotalsOf(factTable(rows), asked, ['impressions', 'followers', 'reach_1d'], universe))
+    }
+    expect(dayTotalsOf(table, periods[0]!, ['reach_1d'], 1000)[0]!.people!.reach!.logMissed).not.toBe(dayTotalsOf(table, periods[0]!, ['reach_1d'], 5000)[0]!.people!.reach!.logMissed)
+    // the last levels of 20 September are carried on for a week, and the flows are not
+    expect(dayTotalsOf(table, periods[2]!, ['impressions', 'followers']).map(({ day, counts }) => [day, counts.impressions, counts.followers]).at(-1)).toEqual(['2026-09-27', 0, 3])
   })
 })

@@ -1,4 +1,5 @@
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
+import { CLIENT_METRICS } from '../../core/metrics/figureSets'
 import { compareFigures, type ComparedFigure } from '../../core/rollup/compareFigures'
 import { DEFAULT_PERIOD } from '../../shared/scope'
 import { clientsOf, type Person } from '../auth/people'
@@ -9,9 +10,6 @@ import { remembered } from './remembered'
 import { contextOf, rollUp } from './rollUp'
 import { resolveScope } from './resolveScope'
 import { whatIsOpen, type WhatIsOpen } from './whatIsOpen'
-
-/** The figures that stand for a client on the first page. */
-export const CLIENT_METRICS = ['impressions', 'interactions', 'followers_net'] as const
 
 /** A client on the first page: what moved, what is unexplained, what is in trouble. */
 export interface ClientSummary extends WhatIsOpen {

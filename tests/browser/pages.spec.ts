@@ -341,7 +341,7 @@ test('signing in says what is wrong, and leads to where one wanted to go', async
 })
 
 test('nothing hinders anybody: axe on every page, light and dark', async ({ page }) => {
-  test.setTimeout(360_000)
+  test.setTimeout(180_000)
   await signIn(page)
   for (const path of ['', 'mossgate-gardens/content', 'mossgate-gardens/overview?figure=reach', 'mossgate-gardens/profiles', 'mossgate-gardens/find', 'mossgate-gardens/imports', 'mossgate-gardens/reports', 'mossgate-gardens/reports/1', 'mossgate-gardens/editions', 'glossary']) {
     await page.goto(`/${path}`, { waitUntil: 'networkidle' })

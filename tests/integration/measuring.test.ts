@@ -369,6 +369,8 @@ describe('every kind of block', () => {
     const left = await compose()
     await pool().query('UPDATE profile SET is_active = 1 WHERE profile_id = ?', [photos])
     expect(left).toEqual([[undefined, 14_000], ['Profiles that are switched off', undefined], ['Profiles that are switched off', undefined], ['Profile 1 on Commons', 14_000]])
+    // what is open is open at the client as a whole
+    expect((await composeReport(db, { title: 'x', period: 'last-7-days', against: 'none', blocks: [{ ...block(String(photos)), kind: 'open' }] })).blocks[0]!.who).toBeUndefined()
     await expect(addReport(db, 'Foreign', [block('99999')])).rejects.toThrow('not the client’s own')
     await expect(addReport(db, 'Rival', [block(String(rival))])).rejects.toThrow('not the client’s own')
   })

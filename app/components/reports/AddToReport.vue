@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figureSetById } from '~~/core/metrics/figureSets'
+import { CLIENT_METRICS, figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { SPLITS, splitById } from '~~/core/splits/splits'
 import type { Report } from '~~/server/reports/reports'
@@ -29,7 +29,7 @@ const page = computed(() => route.path.split('/')[2] ?? '')
 const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
   switch (page.value) {
     case '':
-      return [{ name: BLOCK_NAMES.open, make: () => newBlock('open') }, { name: 'What moved', make: () => newBlock('figures', ['impressions', 'interactions', 'followers_net']) }]
+      return [{ name: BLOCK_NAMES.open, make: () => newBlock('open') }, { name: 'What moved', make: () => newBlock('figures', CLIENT_METRICS) }]
     case 'content':
       return [{ name: 'The posts, in this order', make: () => newBlock('posts', [], text('order') || 'interactions') }]
     case 'profiles':

@@ -7,7 +7,7 @@ import { targetHeading, targetWords } from '../targets/targetWords'
 const props = defineProps<{ open: WhatIsOpen }>()
 const locale = useLocale()
 const sections = computed(() => [
-  { title: 'Targets in danger', lines: [...props.open.targets.map((target) => `${targetWords(target, locale)}, ${targetHeading(target, locale)}.`), ...props.open.due.map(({ sentence }) => sentence)] },
+  { title: 'Targets in danger, or that end soon', lines: [...props.open.targets.map((target) => `${targetWords(target, locale)}, ${targetHeading(target, locale)}.`), ...props.open.due.map(({ sentence }) => sentence)] },
   { title: 'Unusual days without a reason', lines: props.open.unusual.map(({ day, name, value, usual }) => `${describeDay(day)}, ${name}: ${formatCount(value, locale)} interactions, usually ${formatCount(usual, locale)}.`) },
   { title: 'Profiles that need somebody', lines: props.open.troubles.map(({ name, sentence }) => `${name}: ${sentence}`) },
 ].filter(({ lines }) => lines.length > 0))

@@ -25,5 +25,5 @@ export const OPTIONS: Partial<Record<Block['kind'], { label: string; choices: re
 }
 
 /** A new block with what is usually wanted in it. */
-export const newBlock = (kind: Block['kind'], metrics: readonly string[] = METRICS[kind] ?? [], option = OPTIONS[kind]?.choices[0]?.value ?? '', who = 'all'): Block =>
-  ({ id: crypto.randomUUID(), kind, title: '', metrics: [...metrics], option, who, text: '', comment: '' })
+export const newBlock = (kind: Block['kind'], metrics: readonly string[] = METRICS[kind] ?? [], option = OPTIONS[kind]?.choices[0]?.value ?? ''): Block =>
+  ({ id: crypto.randomUUID(), kind, title: '', metrics: [...metrics], option, who: 'all', text: '', comment: '' })
