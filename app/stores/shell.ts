@@ -11,6 +11,8 @@ export const useShell = defineStore('shell', () => {
     get: () => (isWide.value ? isKeptOpen.value : isOpenOver.value),
     set: (isOpen) => ((isWide.value ? isKeptOpen : isOpenOver).value = isOpen),
   })
+  /** Where a page puts what it has to say into the margin; not there while the margin is shut. */
+  const marginPlace = shallowRef<HTMLElement | null>(null)
   const isHelpOpen = ref(false)
   const isFindOpen = ref(false)
   const isClientOpen = ref(false)
@@ -23,5 +25,5 @@ export const useShell = defineStore('shell', () => {
   }
   /** The note that is being written: a new one for a day, or one that is there. */
   const note = ref<Partial<Note>>()
-  return { isMarginOpen, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addFrom, note }
+  return { isMarginOpen, marginPlace, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addFrom, note }
 })

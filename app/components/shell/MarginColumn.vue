@@ -9,7 +9,7 @@ const route = useRoute()
     <button type="button" class="bare close" aria-label="Close the margin" title="Close the margin (w)" @click="shell.isMarginOpen = false">×</button>
     <NoteList v-if="route.meta.scope" />
     <WorkingsPanel v-if="selected && route.meta.figures" :metric="selected.metric" :who="selected.who" />
-    <div id="margin-extra" />
+    <div :ref="(element) => (shell.marginPlace = element as HTMLElement | null)" />
     <p v-if="route.meta.figures && !selected" class="quiet">Select a figure to see how it came about.</p>
   </aside>
 </template>

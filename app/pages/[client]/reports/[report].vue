@@ -137,7 +137,7 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
         <Select v-model="kind" :options="BLOCK_KINDS.map((value) => ({ value, name: BLOCK_NAMES[value] }))" option-label="name" option-value="value" placeholder="Add a block" aria-label="Add a block" @update:model-value="add" />
       </div>
     </template>
-    <Teleport v-if="shell.isMarginOpen" defer to="#margin-extra">
+    <Teleport v-if="shell.marginPlace" :to="shell.marginPlace">
       <section class="in-margin"><h2>Workings</h2><WorkingsText v-if="explained" :compared="explained" /><p v-else class="quiet">Select a figure to see how it came about.</p></section>
     </Teleport>
   </div>
