@@ -1,6 +1,6 @@
 import { resolve, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { rmSync, writeFileSync } from 'node:fs'
+import { existsSync, rmSync, writeFileSync } from 'node:fs'
 import { build, debianPackages, npmPackages } from './steps/packages.mjs'
 import { startDatabase } from './steps/database.mjs'
 import { logFile, openData, openSecrets } from './steps/data.mjs'
@@ -94,7 +94,8 @@ async function start() {
 start().catch(async (error) => {
   if (isStopping) return
   console.error(`\n${error instanceof Stop ? error.message : error.code === 'ENOSPC' ? 'The disk is full. Make room and start again.' : error.stack}`)
-  rmSync(join(data, 'init.sql'), { force: true })
+  // where the folder cannot even be looked into, there is nothing of ours in it
+  if (existsSync(join(data, 'init.sql'))) rmSync(join(data, 'init.sql'))
   isStopping = true
   await processes.endAll().catch(() => {})
   process.exit(1)

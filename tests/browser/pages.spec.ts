@@ -139,6 +139,10 @@ test.describe('the overview', () => {
     await page.goto('/orrery-press/reports')
     await page.getByRole('link', { name: 'Orrery Press, four-week report' }).click()
     await expect(page.getByText('@orrerypress on Tintype', { exact: true }).last()).toBeVisible()
+    // the line was not measured before the margin took its room
+    const line = page.getByRole('group', { name: /^Impressions a day, as a line/ })
+    await expect(line.locator('svg').first()).toBeVisible()
+    await expect.poll(() => line.evaluate((plot) => plot.querySelector('svg')!.clientWidth - plot.clientWidth)).toBe(0)
     // the margin is filled also when the report was reached by a link, and again after it was shut
     const margin = page.getByRole('complementary')
     await page.getByRole('region', { name: 'The period at a glance' }).getByRole('button', { name: /^Impressions/ }).click()

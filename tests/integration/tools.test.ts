@@ -2,7 +2,7 @@ import { mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:f
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { afterAll, beforeEach, describe, expect, it } from 'vitest'
-import { logFile, openSecrets } from '../../tools/steps/data.mjs'
+import { logFile, openData, openSecrets } from '../../tools/steps/data.mjs'
 import { end, freePort, isOurs, Processes, requireFree } from '../../tools/steps/processes.mjs'
 import { run, tail } from '../../tools/steps/run.mjs'
 import { root } from '../support/application'
@@ -13,6 +13,15 @@ beforeEach(() => {
   mkdirSync(join(data, 'logs'), { recursive: true })
 })
 afterAll(() => rmSync(data, { recursive: true, force: true }))
+
+describe('a new data folder', () => {
+  it('is its owner’s alone, and leaves the folders above it open', () => {
+    const made = join(data, 'above', 'data')
+    openData(made)
+    expect([made, join(data, 'above')].map((folder) => statSync(folder).mode & 0o777)).toEqual([0o700, 0o777 & ~process.umask()])
+    expect(() => openData(join(data, 'above'))).toThrow('already holds something else')
+  })
+})
 
 describe('the secrets of an installation', () => {
   it('are made once, differ from each other, and are nobody else’s to read', () => {

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, openSync, readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { isOurs } from './processes.mjs'
 import { Stop } from './say.mjs'
 
@@ -13,6 +13,8 @@ export function openData(data) {
     throw new Stop(`${data} already holds something else. Choose another folder: ZAFFER_DATA=/some/folder npm start`)
   }
   try {
+    // the folder is its owner's alone; those above it are as they would be anyway
+    mkdirSync(dirname(data), { recursive: true })
     mkdirSync(join(data, 'logs'), { recursive: true, mode: 0o700 })
   } catch (error) {
     throw new Stop(`The data folder ${data} cannot be made: ${error.message}`)

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-const route = useRoute()
+const router = useRouter()
 const shell = useShell()
 const session = useSession()
-const hasMargin = computed(() => route.meta.margin === true)
+/** The margin takes its room as soon as the next page is known: what is measured on that page must not be pushed aside afterwards. */
+const hasMargin = computed(() => router.currentRoute.value.meta.margin === true)
 const isOpen = computed(() => hasMargin.value && shell.isMarginOpen)
 useShortcuts()
 useFreshness()
