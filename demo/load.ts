@@ -1,5 +1,6 @@
 import type { Pool } from 'mysql2/promise'
 import { addDays, type Day } from '../core/days/day'
+import { dayAt } from '../core/days/lastCompleteDay'
 import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/metric'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/auth/password'
@@ -64,7 +65,7 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
         [rows.map((row) => [client, id, row.day, ...columns.map((column) => row[column] ?? null)])])
       const published = days.flatMap((day) => posts(profile, day))
       await db.query('INSERT INTO post (client_id, profile_id, remote_id, published_at, day, format, text, impressions, reactions, comments, shares, saves) VALUES ?',
-        [published.map((post) => [client, id, post.remoteId, post.publishedAt.replace('T', ' ').replace('Z', ''), post.day, post.format, post.text,
+        [published.map((post) => [client, id, post.remoteId, post.publishedAt.replace('T', ' ').replace('Z', ''), dayAt(Date.parse(post.publishedAt), CLIENTS.find(({ slug }) => slug === profile.client)!.timeZone), post.format, post.text,
           profile.rival ? null : post.impressions, post.reactions, post.comments, post.shares, profile.rival ? null : post.saves])])
       if (profile.rival || !SPLITS.some(({ networks }) => networks[profile.network])) continue
       const known = new Map(rows.map((row) => [row.day, row]))

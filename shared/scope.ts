@@ -1,7 +1,6 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { NETWORKS } from '../core/networks/networks'
 import { isHandle, readProfileAddress } from '../core/networks/profileAddress'
-import { AGAINST, type Against } from '../core/periods/comparison'
 import { text } from './text'
 
 /** The period with which every page begins: four whole weeks, so that weekdays weigh the same. */
@@ -13,7 +12,8 @@ export interface ScopeQuery {
   /** Sets by id; their members are taken together with the single profiles. */
   sets: number[]
   period: string
-  against: Against
+  /** A named comparison, or a period of one's own in words or days. */
+  against: string
 }
 
 const WHO = 'Choose profiles from the list.'
@@ -21,11 +21,14 @@ const WHO = 'Choose profiles from the list.'
 /** Everybody, or profiles by their id and sets by theirs with an s before it. */
 const WHO_PATTERN = /^(all|s?\d{1,9}(,s?\d{1,9})*)$/
 
+/** What a period is compared with: its name, or a period of one's own; whether that is one is found out where today's date is known. */
+const against = () => string().max(60, 'Compare with the days before, last year, days of your own, or nothing.')
+
 /** Checks what the address says of the scope. */
 export const scopeSchema = object({
   who: string().matches(WHO_PATTERN, WHO).default('all'),
   period: string().max(60).default(DEFAULT_PERIOD),
-  against: string().oneOf(AGAINST, 'Compare with the days before, last year, or nothing.').default('before'),
+  against: against().default('before'),
 })
 
 /**
@@ -35,8 +38,8 @@ export const scopeSchema = object({
  * @example parseScope({ who: '1,2' }).who // [1, 2]
  */
 export function parseScope(query: Record<string, unknown>): ScopeQuery {
-  const { who, period, against } = scopeSchema.validateSync(query, { stripUnknown: true })
-  return { ...parseWho(who), period, against: against as Against }
+  const { who, period, against: other } = scopeSchema.validateSync(query, { stripUnknown: true })
+  return { ...parseWho(who), period, against: other }
 }
 
 /** The profiles and sets of a `who` as it stands in an address. */
@@ -111,7 +114,7 @@ export type TargetInput = InferType<typeof targetSchema>
 /** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
 export const savedScopeSchema = object({
   name: text().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
-  parts: object({ who: string().matches(WHO_PATTERN, WHO), period: string().max(60), against: string().oneOf(AGAINST), metric: string().max(40), second: string().max(40) }).required(),
+  parts: object({ who: string().matches(WHO_PATTERN, WHO), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40) }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 
@@ -139,7 +142,7 @@ export type Block = InferType<typeof blockSchema>
 export const reportSchema = object({
   title: text().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),
   period: text().required('A report needs a period.').max(60),
-  against: string().oneOf(AGAINST).required(),
+  against: against().required(),
   blocks: array(blockSchema).max(60, 'A report can have 60 blocks.').required(),
   version: number().integer().required(),
 })

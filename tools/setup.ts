@@ -3,6 +3,7 @@ import { loadDemo } from '../demo/load'
 import { now } from '../server/clock'
 import { connect } from '../server/db/pool'
 import { migrate } from '../server/db/migrate'
+import { repairPostDays } from '../server/db/repairPostDays'
 import { tokensFor } from '../standins/networks'
 
 /**
@@ -14,6 +15,7 @@ const versions = await migrate(url)
 const pool = connect(url, 2)
 const [agencies] = await pool.query('SELECT COUNT(*) AS count FROM agency')
 const isNew = (agencies as { count: number }[])[0]!.count === 0
+if (versions > 0 && !isNew) await repairPostDays(pool)
 const [kept] = await pool.query("SELECT value FROM setting WHERE name = 'world_anchor'")
 let anchor = (kept as { value: string }[])[0]?.value
 if (isNew && process.env.ZAFFER_DEMO !== 'no') {

@@ -1,12 +1,11 @@
 import type { Block } from '~~/shared/scope'
-import type { Against } from '~~/core/periods/comparison'
 import type { ReportContent } from '~~/server/reports/content'
 import type { Report } from '~~/server/reports/reports'
 
 interface Draft {
   title: string
   period: string
-  against: Against
+  against: string
   blocks: Block[]
 }
 

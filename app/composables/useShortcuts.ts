@@ -1,5 +1,4 @@
-import { addDays } from '~~/core/days/day'
-import { lengthOf, shift } from '~~/core/periods/period'
+import { periodAddress, runningUnit, stepPeriod } from '~~/core/periods/periodKind'
 import { STAGE_KEYS, STAGES } from '../stages'
 
 /** Every shortcut with what it does, for the list that `?` shows. */
@@ -22,9 +21,8 @@ export function useShortcuts(): void {
   async function step(direction: 1 | -1): Promise<void> {
     const known = description.data.value
     if (!known) return
-    const moved = shift(known.period, direction * lengthOf(known.period))
-    const to = moved.to > known.lastComplete ? known.lastComplete : moved.to
-    await change({ period: `${addDays(to, 1 - lengthOf(known.period))}..${to}` })
+    const moved = stepPeriod(known.period, direction, known.lastComplete, known.running ?? undefined)
+    await change({ period: periodAddress(moved, known.running === undefined ? runningUnit(moved, known.lastComplete) : undefined) })
   }
 
   const actions: Record<string, () => unknown> = {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { formatCount } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
+import { profilesWords } from '~/components/why/unusualWords'
 import { targetHeading, targetWords } from '~/components/targets/targetWords'
 import type { ClientSummary } from '~~/server/work/allClients'
 import type { Due } from '~~/server/work/whatIsOpen'
@@ -37,7 +38,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
               <td><NuxtLink :to="`/${client.slug}/overview`"><b>{{ client.name }}</b></NuxtLink></td>
               <td v-for="compared in client.figures" :key="compared.figure.metric">
                 <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { metric: compared.figure.metric } }" class="number"><FigureValue :figure="compared.figure" /></NuxtLink><br>
-                <small v-if="compared.change"><ChangeText :metric="compared.figure.metric" :change="compared.change" /></small>
+                <small v-if="compared.change"><ChangeText :metric="compared.figure.metric" :change="compared.change" :shown="compared.figure.value" /></small>
               </td>
               <td>{{ client.profiles }}</td>
               <td class="words"><NuxtLink v-if="client.lastEdition" :to="`/${client.slug}/editions/${client.lastEdition.id}`">Edition {{ client.lastEdition.number }}, {{ day(client.lastEdition.issuedAt) }}</NuxtLink><NuxtLink v-else :to="`/${client.slug}/reports`">none yet</NuxtLink></td>
@@ -63,8 +64,8 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
       <section aria-labelledby="unexplained">
         <div class="head"><h2 id="unexplained" class="heading">Unusual days without a reason</h2><TakeAway v-if="waiting.length" path="/api/all-clients?part=unusual" what="Unusual days" /></div>
         <ul v-if="waiting.length">
-          <li v-for="{ client, finding } in waiting" :key="`${finding.profile} ${finding.day}`">
-            <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { who: String(finding.profile), metric: 'interactions' }, hash: '#unusual' }">{{ describeDay(finding.day) }}, {{ finding.name }}</NuxtLink>
+          <li v-for="{ client, finding } in waiting" :key="`${client.slug} ${finding.from} ${finding.direction}`">
+            <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { who: finding.profiles.map(({ profile }) => profile).join(','), metric: 'interactions' }, hash: '#unusual' }">{{ describePeriodShort(finding) }}, {{ profilesWords(finding) }}</NuxtLink>
             <span class="quiet"> of {{ client.name }}:</span> {{ formatCount(finding.value, locale) }} interactions, usually {{ formatCount(finding.usual, locale) }}.
           </li>
         </ul>

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Figure } from '../figures/figure'
-import { changeOf } from './change'
+import { againstUsual, byTheDay, changeOf, type Change } from './change'
+import { usualOf } from './usual'
 
 const coverage = { expected: 1, present: 1, partial: [], unreported: [] }
 const exact = (metric: string, value: number, observations = Math.abs(value)): Figure => ({ metric, value, exactness: 'exact', observations, coverage })
@@ -55,5 +56,74 @@ describe('the change of two figures', () => {
     expect(changeOf(range(500), range(100, 200))).toMatchObject({ direction: 'up', low: 1.5 })
     expect(changeOf(range(500), range(100, 200))).not.toHaveProperty('high')
     expect(changeOf(range(50, 80), range(100))).toMatchObject({ direction: 'down' })
+  })
+})
+
+describe('a change that may be nothing', () => {
+  const counted = (value: number): Figure => ({ ...exact('followers_net', value), interval: { low: value - 48, high: value + 48 } })
+
+  it('is not judged: 671 from 672 is no fall', () => {
+    expect(changeOf(counted(671), counted(672))).toMatchObject({ direction: 'down', isUnclear: true, judgement: 'neutral' })
+    expect(changeOf(counted(371), counted(672))).toMatchObject({ direction: 'down', judgement: 'worse' })
+    expect(changeOf(counted(371), counted(672))).not.toHaveProperty('isUnclear')
+  })
+
+  it.each([[0, 100, 24, 124, true], [0, 100, 26, 126, false], [40, 60, 0, 100, true], [40, 60, 50, 100, false], [0, 100, 101, 200, false]])('of ranges %d–%d and %d–%d is unclear: %s', (low, high, low2, high2, isUnclear) => {
+    expect(changeOf(range(low2, high2), range(low, high)).isUnclear ?? false).toBe(isUnclear)
+  })
+
+  it('of estimates whose ranges are almost the same is unclear, whatever the guesses say', () => {
+    const estimate = (value: number): Figure => ({ metric: 'reach', value, low: 100, high: 300, exactness: 'estimated', observations: value, coverage })
+    expect(changeOf(estimate(250), estimate(150))).toMatchObject({ direction: 'up', isUnclear: true, judgement: 'neutral', approximate: true })
+  })
+
+  it('of what is counted without chance, such as followers, is clear however small', () => {
+    expect(changeOf(exact('followers', 24_882), exact('followers', 24_881))).toMatchObject({ direction: 'up', judgement: 'better' })
+  })
+
+  it('is in points between ranges of a rate too', () => {
+    const rate = (low: number, high: number): Figure => ({ metric: 'engagement_by_reach', low, high, exactness: 'bounded', observations: 500, coverage })
+    const { differenceLow, differenceHigh } = changeOf(rate(0.11, 0.12), rate(0.07, 0.09))
+    expect([differenceLow, differenceHigh].map((value) => Math.round(value! * 1000))).toEqual([20, 50])
+  })
+})
+
+describe('what is usual', () => {
+  const pairs = (...tos: number[]) => tos.map((to) => ({ from: 100, to }))
+
+  it('is the middle four fifths by median and median absolute deviation, on the scale of logarithms', () => {
+    // ln(to/100): median 0, absolute deviations ln 2 three times on each side and 0 three times: their median is ln 2
+    const usual = usualOf(pairs(200, 200, 200, 50, 50, 50, 100, 100, 100), 'relative')!
+    expect(usual.count).toBe(9)
+    expect(Math.log(1 + usual.high)).toBeCloseTo(1.2815515655446004 * 1.4826 * Math.LN2, 9)
+    expect(Math.log(1 + usual.low)).toBeCloseTo(-Math.log(1 + usual.high), 9)
+  })
+
+  it('needs eight comparisons, leaves out what has no ratio, and is in differences where values can be below zero', () => {
+    expect(usualOf(pairs(1, 2, 3, 4, 5, 6, 7), 'relative')).toBeUndefined()
+    expect(usualOf([...pairs(1, 2, 3, 4, 5, 6, 7), { from: 0, to: 5 }], 'relative')).toBeUndefined()
+    expect(usualOf(Array.from({ length: 8 }, () => ({ from: -5, to: 3 })), 'difference')).toMatchObject({ low: 8, high: 8, count: 8 })
+  })
+
+  it('is not moved by one storm', () => {
+    const calm = Array.from({ length: 12 }, (_, index) => 95 + index)
+    expect(usualOf(pairs(...calm, 10), 'relative')!.low).toBeGreaterThan(-0.1)
+  })
+
+  it('takes the judgement away from a change within it, and from no other', () => {
+    const change: Change = { ...changeOf(exact('impressions', 110), exact('impressions', 100)) }
+    expect(change.judgement).toBe('better')
+    expect(againstUsual(change, { scale: 'relative', low: -0.2, high: 0.15, count: 12 })).toMatchObject({ judgement: 'neutral', usual: { isWithin: true } })
+    expect(againstUsual(change, { scale: 'relative', low: -0.2, high: 0.05, count: 12 })).toMatchObject({ judgement: 'better', usual: { isWithin: false } })
+    expect(againstUsual(change, undefined)).toBe(change)
+  })
+})
+
+describe('periods that are not equally long', () => {
+  it('are read by the day, and only judged where the whole and the day agree', () => {
+    const longer = byTheDay(changeOf(exact('impressions', 3100), exact('impressions', 3060)), { now: 31, then: 30 }, 'impressions')
+    expect(longer).toMatchObject({ direction: 'up', judgement: 'neutral', perDay: { to: 100, from: 102 } })
+    expect(longer.perDay!.relative).toBeCloseTo(100 / 102 - 1, 12)
+    expect(byTheDay(changeOf(exact('impressions', 3410), exact('impressions', 3000)), { now: 31, then: 30 }, 'impressions')).toMatchObject({ judgement: 'better', perDay: { to: 110, from: 100 } })
   })
 })

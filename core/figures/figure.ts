@@ -3,7 +3,7 @@ import type { Working } from './working'
 /** How well a value is known. A bounded figure lies between `low` and `high`; an estimated one has a named best guess inside them. */
 export type Exactness = 'exact' | 'bounded' | 'estimated'
 
-/** On how many of the profile-days that could have data there is data. */
+/** On how many of the profile-days that could have data there is data; of a rate, both of its parts. */
 export interface Coverage {
   expected: number
   present: number
@@ -26,8 +26,12 @@ export interface Figure {
   exactness: Exactness
   /** Why there is no value, in words. */
   reason?: string
-  /** What the value rests on: the count itself, or the denominator of a rate. */
+  /** What has to be known about a value that there is, in words. */
+  remark?: string
+  /** What the value rests on: everything that was counted for it or, of a rate, its denominator. */
   observations: number
+  /** How far chance alone may carry it, at 95 %: of counts, and of rates of counts. It says nothing about what is missing. */
+  interval?: { low: number; high: number }
   coverage: Coverage
   /** How the value and its bounds came about; only where it was asked for. */
   working?: { value?: Working; low?: Working; high?: Working }

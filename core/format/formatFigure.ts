@@ -1,9 +1,8 @@
-import type { Change } from '../change/change'
 import type { Figure } from '../figures/figure'
-import { metricById } from '../metrics/catalogue'
+import { isSigned, metricById } from '../metrics/catalogue'
 import type { Unit } from '../metrics/metric'
 import { formatShort, formatValue } from './formatValue'
-import { compactParts, formatShare, oneDecimal } from './numbers'
+import { compactParts, oneDecimal } from './numbers'
 
 /** A figure in words and digits, for the page, the PDF and for reading aloud. */
 export interface FigureText {
@@ -16,9 +15,6 @@ export interface FigureText {
   /** The bounds below an estimate: "112 to 272 k". */
   range?: string
 }
-
-/** Net figures carry their sign. */
-const isSigned = (metric: string): boolean => metric === 'followers_net'
 
 /**
  * A figure as it stands on the page. An estimate has ≈ before it and its range beside it; a bounded figure is its range.
@@ -33,7 +29,7 @@ export function formatFigure(figure: Figure, locale: string): FigureText {
   const fullRange = low === undefined ? '' : high === undefined ? `at least ${formatValue(low, unit, locale)}` : `between ${formatValue(low, unit, locale)} and ${formatValue(high, unit, locale)}`
   if (value === undefined) return { text: range!, unit: '', full: fullRange }
   if (figure.exactness === 'exact') {
-    const sign = isSigned(figure.metric) && value > 0 ? '+' : ''
+    const sign = isSigned(metricById(figure.metric)) && value > 0 ? '+' : ''
     const [digits, small] = unit === 'share' ? [oneDecimal(value * 100, locale), '%'] : [sign + formatValue(value, unit, locale), '']
     return { text: digits!, unit: small!, full: sign + formatValue(value, unit, locale) }
   }
@@ -48,38 +44,4 @@ function rangeText(low: number, high: number | undefined, unit: Unit, locale: st
   if (a === b) return a
   const tail = /\s?[kM%]$/u.exec(b)?.[0]
   return tail && a.endsWith(tail) ? `${a.slice(0, -tail.length)} to ${b}` : `${a} to ${b}`
-}
-
-/** A change in words, with its mark and how it is to be coloured. */
-export interface ChangeText {
-  mark: '▲' | '▼' | ''
-  text: string
-  judgement: Change['judgement']
-}
-
-/**
- * A change as it stands on the page: its direction in a mark and in words beside colour; of a rate in points.
- *
- * @example formatChange('impressions', change, 'en-GB').text // '18.4 % from 348,655'
- */
-export function formatChange(metric: string, change: Change, locale: string): ChangeText {
-  const { unit } = metricById(metric)
-  const { judgement } = change
-  const mark = change.direction === 'up' ? '▲' : change.direction === 'down' ? '▼' : ''
-  if (change.reason) return { mark: '', text: 'nothing to compare with', judgement }
-  if (change.difference === undefined || change.from === undefined) return { mark, text: openChange(change, locale), judgement }
-  if (change.direction === 'same') return { mark: '', text: 'no change', judgement }
-  const about = change.approximate ? 'about ' : ''
-  const from = `from ${isSigned(metric) && change.from > 0 ? '+' : ''}${change.approximate ? formatShort(change.from, unit, locale) : formatValue(change.from, unit, locale)}`
-  if (unit === 'share') return { mark, text: `${about}${oneDecimal(Math.abs(change.difference) * 100, locale)}\u202Fpt ${from}`, judgement }
-  if (change.relative === undefined) return { mark, text: `${formatValue(Math.abs(change.difference), unit, locale)} ${from}`, judgement }
-  const small = change.small ? ', small base' : ''
-  return { mark, text: `${about}${formatShare(Math.abs(change.relative), locale)} ${from}${small}`, judgement }
-}
-
-/** What can be said where the figures are only bounded. */
-function openChange({ low, high, direction }: Change, locale: string): string {
-  const signed = (value: number) => `${value > 0 ? '+' : ''}${formatShare(value, locale)}`
-  if (low !== undefined && high !== undefined) return direction === 'unknown' ? `cannot be told: ${signed(low)} to ${signed(high)}` : `${signed(low)} to ${signed(high)}`
-  return 'cannot be told'
 }

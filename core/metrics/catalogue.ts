@@ -173,3 +173,6 @@ export function columnsOf(metric: Metric): FactColumn[] {
       return [...new Set([...columnsOf(metricById(metric.numerator)), ...columnsOf(metricById(metric.denominator))])]
   }
 }
+
+/** Whether a metric can be below zero: what was won less what was lost. */
+export const isSigned = (metric: Metric): boolean => metric.kind === 'flow' && metric.parts.some(({ sign }) => sign < 0)

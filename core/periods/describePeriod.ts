@@ -1,6 +1,7 @@
 import { yearOf, type Day } from '../days/day'
-import type { Against, Comparison } from './comparison'
+import type { Comparison } from './comparison'
 import { lengthOf, type Period } from './period'
+import { periodKind, startOf, wholeMonths, type CalendarUnit } from './periodKind'
 
 const LONG = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
 
@@ -34,16 +35,30 @@ export function describePeriod({ from, to }: Period): string {
 export const describePeriodShort = ({ from, to }: Period): string =>
   from === to ? describeDay(to) : `${yearOf(from) === yearOf(to) ? shortDay(from) : describeDay(from)} – ${describeDay(to)}`
 
+/** Whole months by the name that they have: a month, quarter, half or year, or how many months. */
+function monthsName(period: Period): string {
+  const months = wholeMonths(period)
+  const unit = ([[1, 'month'], [3, 'quarter'], [6, 'half'], [12, 'year']] as const).find(([length, name]) => length === months && startOf(name, period.from) === period.from)
+  return unit ? unit[1] : `${months} months`
+}
+
 /**
- * The comparison in words, as it stands in the scope sentence.
+ * The comparison in words, as it stands in the scope sentence. Where the two are not equally long, both lengths are said.
  *
- * @example describeAgainst('before', comparison(period, 'before'), period) // 'the 28 days before'
+ * @param against  one of the named comparisons, or days of one's own
+ * @param running  the unit of a period that is not over yet
+ * @example        describeAgainst('before', comparison(period, 'before'), period) // 'the 28 days before'
  */
-export function describeAgainst(against: Against, comparison: Comparison | undefined, period: Period): string {
+export function describeAgainst(against: string, comparison: Comparison | undefined, period: Period, running?: CalendarUnit): string {
   if (!comparison || against === 'none') return 'nothing'
-  if (against === 'same-dates-last-year') return 'the same dates last year'
+  const other = comparison.period
+  const [days, otherDays] = [lengthOf(period), lengthOf(other)]
+  const lengths = days === otherDays ? '' : ` (${otherDays} days against ${days})`
   if (against === 'same-weekdays-last-year') return 'the same weekdays last year'
-  const days = lengthOf(period)
-  if (comparison.pairing.kind === 'days' && comparison.pairing.days !== days) return 'the same days of the month before'
-  return days === 1 ? 'the day before' : `the ${days} days before`
+  const kind = periodKind(period, running)
+  if (against === 'same-dates-last-year') return `${kind.kind === 'months' && monthsName(period) !== 'year' ? `the same ${monthsName(period)} last year` : 'the same dates last year'}${lengths}`
+  if (against === 'before' && kind.kind === 'months') return `the ${monthsName(period)} before, ${describePeriod(other)}${lengths}`
+  if (against === 'before' && kind.kind === 'so far') return `the same days of the ${kind.unit} before, ${describePeriod(other)}${lengths}`
+  if (against === 'before' || against === 'days-before') return days === 1 ? 'the day before' : `the ${days} days before`
+  return `${describePeriod(other)}${lengths}`
 }

@@ -13,3 +13,10 @@ export function isoWeek(year: number, week: number): Period {
   if (week < 1 || yearOf(addDays(from, 3)) !== year) throw new RangeError(`${year} has no week ${week}.`)
   return { from, to: addDays(from, 6) }
 }
+
+/**
+ * Whether a year has 53 weeks: it does when its 28 December lies in one.
+ *
+ * @example hasWeek53(2026) // true
+ */
+export const hasWeek53 = (year: number): boolean => isoWeek(year, 52).to < dayOf(year, 12, 28)

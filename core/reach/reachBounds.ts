@@ -1,8 +1,11 @@
+import { dayFromNumber, dayNumber } from '../days/day'
 import type { Calculator, Working } from '../figures/working'
-import { WINDOW_DAYS } from '../metrics/metric'
-import type { ReachWindows } from '../rollup/aggregate'
+import { lengthOf, type Period } from '../periods/period'
+import { WINDOW_REACH_DAYS } from '../rollup/aggregate'
+import type { DayMask } from '../rollup/daysWith'
+import { cheapestCover, coversBeside, tilesAdded, type PeopleWindows, type Tile } from './cover'
 
-/** What is known of the number of different people over a period: the number itself, or bounds. */
+/** What is known of the number of different people over some days: the number itself, or bounds. */
 export interface ReachBounds {
   exact?: Working
   low: Working
@@ -10,85 +13,123 @@ export interface ReachBounds {
   high?: Working
 }
 
-/** What the people and the flow that bounds them are called in workings. */
-export interface ReachNames {
-  one: string
-  ceiling: string
-}
-
-const REACH: ReachNames = { one: 'Reach', ceiling: 'Impressions' }
-
 /**
- * The reach of one profile over a period, from the windows that its network gives.
+ * The reach of one profile over days, from every window that touches them.
  *
- * Exact when a window of exactly the period's length ends on its last day. Otherwise bounded: from below by the largest window inside the
- * period, from above by the cheapest tiling of the period with windows and by the impressions of the period, whichever is smaller.
+ * Write R(A) for the number of different people on a set of days A. Two things hold for every set of people, whatever their habits: R(A) ≤ R(B) where A is
+ * part of B, and R(A ∪ B) ≤ R(A) + R(B). From them follow the bounds:
  *
- * @param windows      the windows of the period
- * @param impressions  impressions (of visitors: visits) of every day of the period, or undefined when a day is missing
- * @param names        what the workings call them
- * @returns            undefined when there is no window inside the period
- * @example            reachBounds(calculator(false), windows, 41_000)
+ * - *exact* when a window of 1, 7 or 28 days is the very days asked for;
+ * - *at most*: any windows that cover the days, added (they may overlap, and reach over the ends); the cheapest cover is a shortest path over the days.
+ *   A day whose reach is not known counts with its impressions;
+ * - *at least*: a window W that lies inside the days; or one that reaches over them, less what the days outside can have brought: from
+ *   R(W) ≤ R(W ∩ days) + R(W outside) follows R(days) ≥ R(W) − cheapest cover of W outside.
+ *
+ * Nothing is taken from differences of windows that both reach over an end (which would hold too, people being counted once): networks round their
+ * windows, and a difference of two large rounded numbers has an error as large as itself.
+ *
+ * @param period  the period; `mask` leaves some of its days out
+ * @returns       undefined when the network gives nothing for any of the days
+ * @example       reachBounds(calculator(false), peopleWindows(metric, days), { from: '2026-10-01', to: '2026-10-31' })
  */
-export function reachBounds(calc: Calculator, windows: ReachWindows, impressions: number | undefined, names = REACH): ReachBounds | undefined {
-  const word = names.one.toLowerCase()
-  const exact = exactWindow(calc, windows, word)
+export function reachBounds(calc: Calculator, windows: PeopleWindows, period: Period, mask?: DayMask): ReachBounds | undefined {
+  const start = dayNumber(period.from)
+  const firstIndex = mask ? mask.indexOf(1) : 0
+  if (firstIndex < 0) return undefined
+  const lastIndex = mask ? mask.lastIndexOf(1) : lengthOf(period) - 1
+  const days: Days = { first: start + firstIndex, last: start + lastIndex, needs: holes(mask?.subarray(firstIndex, lastIndex + 1)) }
+  if (!hasWindow(windows, days)) return undefined
+  const exact = days.needs ? undefined : exactWindow(calc, windows, days)
   if (exact) return { exact, low: exact, high: exact }
-  const largest = WINDOW_DAYS.filter((days) => windows.largest[days] !== undefined)
-  if (largest.length === 0) return undefined
-  const low = calc.step('At least: the largest window inside the period', 'largest', largest.map((days) =>
-    calc.given(days === 1 ? `Largest daily ${word}` : `Largest ${days}-day ${word}`, windows.largest[days]!)))
-  const tiling = cheapestTiling(calc, windows, word)
-  const ceilings = [...(tiling ? [tiling] : []), ...(impressions === undefined ? [] : [calc.given(`${names.ceiling} of the period`, impressions)])]
-  if (ceilings.length === 0) return { low }
-  const high = calc.step('At most', 'smallest', ceilings)
+  const low = atLeast(calc, windows, days)
+  const tiles = cheapestCover(windows, days.first, days.last - days.first + 1, days.needs)
+  if (!tiles) return { low }
+  const high = tilesAdded(calc, 'At most: windows that cover the days, added', tiles, windows)
   return { low, high: high.value < low.value ? calc.step('At most; the windows of the network contradict each other', 'largest', [low, high]) : high }
 }
 
-function exactWindow(calc: Calculator, { blocks, head }: ReachWindows, word: string): Working | undefined {
-  if (blocks.length === 4 && head.days === 0 && blocks[0]!.twentyEightDays !== undefined) return calc.given(`28-day ${word}`, blocks[0]!.twentyEightDays)
-  if (blocks.length === 1 && head.days === 0 && blocks[0]!.sevenDays !== undefined) return calc.given(`7-day ${word}`, blocks[0]!.sevenDays)
-  if (blocks.length === 0 && head.days === 1 && head.dailyCount === 1) return calc.given(`Daily ${word}`, head.dailySum)
-  return undefined
+/** From the first to the last day that counts, by number; `needs` is there where days between them do not count. */
+interface Days {
+  first: number
+  last: number
+  needs?: Uint8Array
 }
 
-/** A tile: a week as the network counts it, a week day by day, or four weeks as the network counts them. */
-type Tile = 'week' | 'days' | 'four weeks'
+const holes = (mask: DayMask | undefined): Uint8Array | undefined => (mask?.includes(0) ? mask : undefined)
 
-/** The tiling of the period by windows that do not overlap whose sum is the smallest, or undefined when a day is left uncovered. */
-function cheapestTiling(calc: Calculator, { blocks, head }: ReachWindows, word: string): Working | undefined {
-  if (head.dailyCount < head.days) return undefined
-  const count = blocks.length
-  // cost[k]: the cheapest cover of the blocks from the k-th to the oldest, with the days left over at the start
-  const cost = new Float64Array(count + 1).fill(Infinity)
-  const choice: (Tile | undefined)[] = Array.from({ length: count })
-  cost[count] = head.dailySum
-  const take = (index: number, sum: number, tile: Tile) => {
-    if (sum >= cost[index]!) return
-    cost[index] = sum
-    choice[index] = tile
+const counts = ({ first, needs }: Days, day: number): boolean => !needs || needs[day - first] === 1
+
+function hasWindow({ one, seven, twentyEight }: PeopleWindows, days: Days): boolean {
+  for (let day = days.first; day <= days.last; day++) {
+    if (counts(days, day) && (one(day) >= 0 || seven(day) >= 0 || twentyEight(day) >= 0)) return true
   }
-  for (let index = count - 1; index >= 0; index--) {
-    const block = blocks[index]!
-    if (block.sevenDays !== undefined) take(index, block.sevenDays + cost[index + 1]!, 'week')
-    if (block.dailyCount === 7) take(index, block.dailySum + cost[index + 1]!, 'days')
-    if (block.twentyEightDays !== undefined && index + 4 <= count) take(index, block.twentyEightDays + cost[index + 4]!, 'four weeks')
-  }
-  if (!Number.isFinite(cost[0]!)) return undefined
-  const label = 'Windows that tile the period, added'
-  return calc.explains ? calc.step(label, 'sum', tilesOf(calc, blocks, head, choice, word)) : calc.given(label, cost[0]!)
+  return false
 }
 
-/** The chosen tiles by name, the newest first. Weeks are counted from the period's start. */
-function tilesOf(calc: Calculator, blocks: ReachWindows['blocks'], head: ReachWindows['head'], choice: readonly (Tile | undefined)[], word: string): Working[] {
-  const tiles: Working[] = []
-  for (let index = 0; index < blocks.length; index += choice[index] === 'four weeks' ? 4 : 1) {
-    const block = blocks[index]!
-    const week = blocks.length - index
-    if (choice[index] === 'four weeks') tiles.push(calc.given(`28-day ${word}, weeks ${week - 3} to ${week}`, block.twentyEightDays!))
-    else if (choice[index] === 'week') tiles.push(calc.given(`7-day ${word}, week ${week}`, block.sevenDays!))
-    else tiles.push(calc.given(`Daily ${word} added, week ${week}`, block.dailySum))
+function exactWindow(calc: Calculator, windows: PeopleWindows, { first, last }: Days): Working | undefined {
+  const length = last - first + 1
+  const people = length === 1 ? windows.one(last) : length === 7 ? windows.seven(last) : length === 28 ? windows.twentyEight(last) : Number.NaN
+  const word = windows.names.people.toLowerCase()
+  return people >= 0 ? calc.given(length === 1 ? `Daily ${word}` : `${length}-day ${word}`, people) : undefined
+}
+
+/** A window and what has to be taken from it. */
+interface Candidate {
+  size: 1 | 7 | 28
+  end: number
+  people: number
+  outside: Tile[]
+  least: number
+}
+
+function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working {
+  const before = coversBeside(windows, days.first, -1, WINDOW_REACH_DAYS)
+  const after = coversBeside(windows, days.last, 1, WINDOW_REACH_DAYS)
+  const between = coveredHoles(windows, days)
+  const inside = new Map<number, Candidate>()
+  let over: Candidate | undefined
+  const judge = (size: 1 | 7 | 28, end: number, people: number) => {
+    const from = end - size + 1
+    const [left, right] = [before[Math.max(0, days.first - from)]!, after[Math.max(0, end - days.last)]!]
+    const holed = between.filter((hole) => hole.first <= end && hole.last >= from)
+    const least = people - left.people - right.people - holed.reduce((sum, hole) => sum + hole.people, 0)
+    if (!(least > 0)) return
+    const outside = [...left.tiles, ...holed.flatMap(({ tiles }) => tiles), ...right.tiles]
+    const best = outside.length === 0 ? inside.get(size) : over
+    if (best && best.least >= least) return
+    const candidate: Candidate = { size, end, people, outside, least }
+    if (outside.length === 0) inside.set(size, candidate)
+    else over = candidate
   }
-  if (head.days > 0) tiles.push(calc.given(`First ${head.days} ${head.days === 1 ? 'day' : 'days'}, day by day`, head.dailySum))
-  return tiles
+  for (let end = days.first; end <= days.last; end++) if (counts(days, end)) judge(1, end, windows.one(end))
+  for (let end = days.first; end <= days.last + 6; end++) judge(7, end, windows.seven(end))
+  for (let end = days.first; end <= days.last + WINDOW_REACH_DAYS; end++) judge(28, end, windows.twentyEight(end))
+  const found = [...inside.values(), ...(over ? [over] : [])]
+  return found.length === 0 ? calc.given('Nothing bounds it from below', 0) : calc.step('At least', 'largest', found.map((candidate) => candidateWorking(calc, windows, candidate)))
+}
+
+function candidateWorking(calc: Calculator, windows: PeopleWindows, { size, end, people, outside }: Candidate): Working {
+  const word = windows.names.people.toLowerCase()
+  const window = calc.given(size === 1 ? `Largest daily ${word}, ${dayFromNumber(end)}` : `${outside.length === 0 ? 'Largest ' : ''}${size}-day ${word} up to ${dayFromNumber(end)}`, people)
+  return outside.length === 0 ? window : calc.step('A window that reaches over the days, less what the days outside can have brought', 'difference', [window, tilesAdded(calc, 'Days outside, at most', outside, windows)])
+}
+
+interface Hole {
+  first: number
+  last: number
+  people: number
+  tiles: Tile[]
+}
+
+/** The runs of days between the first and the last that do not count, each with its cheapest cover. */
+function coveredHoles(windows: PeopleWindows, { first, needs }: Days): Hole[] {
+  const runs: Hole[] = []
+  for (let index = 0; needs && index < needs.length; index++) {
+    if (needs[index]) continue
+    const from = index
+    while (!needs[index + 1]) index++
+    const tiles = cheapestCover(windows, first + from, index - from + 1)
+    runs.push({ first: first + from, last: first + index, tiles: tiles ?? [], people: tiles ? tiles.reduce((sum, { people }) => sum + people, 0) : Infinity })
+  }
+  return runs
 }

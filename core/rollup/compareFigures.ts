@@ -1,17 +1,28 @@
-import { changeOf, type Change } from '../change/change'
+import { againstUsual, byTheDay, changeOf, type Change } from '../change/change'
+import { usualOf, type Usual } from '../change/usual'
 import type { Figure } from '../figures/figure'
-import { columnsOf, metricById } from '../metrics/catalogue'
-import { FLOW_COLUMNS, type FactColumn, type FlowColumn } from '../metrics/metric'
+import { isSigned, metricById } from '../metrics/catalogue'
+import type { Metric } from '../metrics/metric'
+import { differInLength } from '../periods/comparison'
 import { lengthOf, type Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
-import { figureOf, hasData, type FigureContext } from './figureOf'
-import { onPairedDays, type PairedSums } from './pairedSums'
+import { comparableMembers, type EarlierAggregates } from './comparableMembers'
+import type { DayMask } from './daysWith'
+import { figureOf, type FigureContext } from './figureOf'
 
 /** A period and its comparison, rolled up. */
 export interface ComparedAggregates {
   current: readonly ProfileAggregate[]
   /** Absent when nothing is compared. */
-  earlier?: { period: Period; aggregates: readonly ProfileAggregate[]; paired: PairedSums }
+  earlier?: EarlierAggregates
+  /** The same comparison as it would have been made earlier in the past year, to see how much such periods usually differ. */
+  past?: readonly PastComparison[]
+}
+
+export interface PastComparison {
+  period: Period
+  current: readonly ProfileAggregate[]
+  earlier: EarlierAggregates
 }
 
 /** A figure beside the one it is compared with. */
@@ -21,42 +32,73 @@ export interface ComparedFigure {
   change?: Change
 }
 
-const isFlow = (column: FactColumn): column is FlowColumn => (FLOW_COLUMNS as readonly string[]).includes(column)
-
 /**
- * A metric over a scope, with its change against the comparison. The change rests only on what is present in both: for flows on the days,
- * for everything else on the profiles that have data in both periods.
+ * A metric over a scope, with its change against the comparison. The change rests only on what is present in both, profile by profile: of counts and rates
+ * the days, of levels and people the profiles.
+ *
+ * @example compareFigures('impressions', { current, earlier }, { period }).change?.relative
  */
-export function compareFigures(metricId: string, { current, earlier }: ComparedAggregates, context: FigureContext): ComparedFigure {
+export function compareFigures(metricId: string, { current, earlier, past }: ComparedAggregates, context: FigureContext): ComparedFigure {
   const figure = figureOf(metricId, current, context)
   if (!earlier) return { figure }
-  const past = { ...context, period: earlier.period }
-  const before = figureOf(metricId, earlier.aggregates, past)
-  const flowsOnly = columnsOf(metricById(metricId)).every(isFlow)
-  const [now, then] = flowsOnly
-    ? [onPairedDays(current, earlier.paired, 'current'), onPairedDays(earlier.aggregates, earlier.paired, 'earlier')]
-    : [current, earlier.aggregates]
-  const metric = metricById(metricId)
-  const inBoth = new Set(then.filter((member) => hasData(metric, member)).map(({ profile }) => profile))
-  const both = now.filter((member) => inBoth.has(member.profile) && hasData(metric, member))
-  const profiles = new Set(both.map(({ profile }) => profile))
-  const to = sameOr(figure, current, both, () => figureOf(metricId, both, { ...context, explain: false }))
-  const counterparts = then.filter(({ profile }) => profiles.has(profile))
-  const from = sameOr(before, earlier.aggregates, counterparts, () => figureOf(metricId, counterparts, { ...past, explain: false }))
-  return { figure, earlier: before, change: { ...changeOf(to, from), ...basisOf(figure, to, before, flowsOnly, lengthOf(context.period)) } }
+  const before = figureOf(metricId, earlier.aggregates, { ...context, period: earlier.comparison.period })
+  const change = changeBetween(metricById(metricId), { figure, current }, { figure: before, earlier }, context)
+  return { figure, earlier: before, change: againstUsual(change, change.reason || change.difference === undefined ? undefined : usualChange(metricId, past ?? [], context)) }
 }
 
-/** A figure again where it rests on the very same aggregates, so that it is not worked out twice. */
-const sameOr = (figure: Figure, all: readonly ProfileAggregate[], chosen: readonly ProfileAggregate[], otherwise: () => Figure): Figure =>
-  all.length === chosen.length && chosen.every((aggregate, index) => aggregate === all[index]) ? figure : otherwise()
+interface Now {
+  figure: Figure
+  current: readonly ProfileAggregate[]
+}
+interface Then {
+  figure: Figure
+  earlier: EarlierAggregates
+}
 
-function basisOf(figure: Figure, to: Figure, before: Figure, flowsOnly: boolean, days: number): { basis?: string } {
-  if (flowsOnly && to.coverage.present < Math.max(figure.coverage.expected, before.coverage.expected)) {
-    const profileDays = figure.coverage.expected > days ? 'profile-days' : 'days'
-    return { basis: `over the ${to.coverage.present} of ${figure.coverage.expected} ${profileDays} with data in both periods` }
-  }
-  if (figure.coverage.present < figure.coverage.expected || before.coverage.present < before.coverage.expected) {
-    return { basis: 'partial: some days have no data' }
-  }
-  return {}
+function changeBetween(metric: Metric, now: Now, then: Then, context: FigureContext): Change {
+  const { comparison } = then.earlier
+  const pairs = comparableMembers(metric, now.current, then.earlier, context.period)
+  const quiet = { ...context, explain: false }
+  const to = sameOr(now.figure, now.current, pairs.now, pairs.masksNow, () => figureOf(metric.id, pairs.now, quiet, pairs.masksNow))
+  const from = sameOr(then.figure, then.earlier.aggregates, pairs.then, pairs.masksThen, () => figureOf(metric.id, pairs.then, { ...quiet, period: comparison.period }, pairs.masksThen))
+  if (pairs.now.length === 0) return { direction: 'unknown', judgement: 'neutral', approximate: false, small: false, reason: reasonOf(metric, now, then) }
+  const change = changeOf(to, from)
+  const isDaily = metric.kind === 'flow' || metric.kind === 'ratio'
+  const rests = { now: to.coverage.present, then: from.coverage.present, ofNow: now.figure.coverage.expected, ofThen: then.figure.coverage.expected }
+  const days = isDaily ? { ...change, days: rests, ...basisOfDays(rests, rests.ofNow > lengthOf(context.period)) } : { ...change, ...basisOfProfiles(pairs.now.length, now.figure.coverage.expected / (metric.kind === 'stock' ? 1 : lengthOf(context.period))) }
+  return metric.kind === 'flow' && differInLength(context.period, comparison) ? byTheDay(days, { now: rests.now / pairs.now.length, then: rests.then / pairs.now.length }, metric.id) : days
+}
+
+/** Why nothing is left to compare. */
+function reasonOf(metric: Metric, { figure }: Now, { figure: before }: Then): string {
+  if (figure.value === undefined && figure.low === undefined) return 'There is no figure for the period.'
+  if (before.value === undefined && before.low === undefined) return 'There is no figure for the comparison.'
+  return metric.kind === 'flow' || metric.kind === 'ratio' ? 'No profile has a day with data in both periods.' : 'No profile has data in both periods.'
+}
+
+/** A figure again where it rests on the very same aggregates and days, so that it is not worked out twice. */
+const sameOr = (figure: Figure, all: readonly ProfileAggregate[], chosen: readonly ProfileAggregate[], masks: ReadonlyMap<number, DayMask>, otherwise: () => Figure): Figure =>
+  masks.size === 0 && all.length === chosen.length && chosen.every((aggregate, index) => aggregate === all[index]) ? figure : otherwise()
+
+function basisOfDays({ now, then, ofNow, ofThen }: NonNullable<Change['days']>, isSeveral: boolean): Pick<Change, 'basis'> {
+  if (now === ofNow && then === ofThen) return {}
+  const unit = isSeveral ? 'profile-days' : 'days'
+  return { basis: now === then && ofNow === ofThen ? `over the ${now} of ${ofNow} ${unit} with data in both periods` : `over ${now} of ${ofNow} ${unit} against ${then} of ${ofThen}: a day that is missing in one period is left out in both` }
+}
+
+const basisOfProfiles = (compared: number, members: number): Pick<Change, 'basis'> =>
+  compared < members ? { basis: `over the ${compared} of ${members} profiles with data in both periods` } : {}
+
+/** How much a metric usually changes: the same comparison over the past year. */
+function usualChange(metricId: string, past: readonly PastComparison[], context: FigureContext): Usual | undefined {
+  const metric = metricById(metricId)
+  const pairs = past.flatMap(({ period, current, earlier }) => {
+    const asked = { period, ...(context.universe !== undefined && { universe: context.universe }) }
+    const now = figureOf(metricId, current, asked)
+    const then = figureOf(metricId, earlier.aggregates, { ...asked, period: earlier.comparison.period })
+    const { from, to, perDay, reason } = changeBetween(metric, { figure: now, current }, { figure: then, earlier }, asked)
+    if (reason || from === undefined || to === undefined) return []
+    return [perDay ?? { from, to }]
+  })
+  return usualOf(pairs, isSigned(metric) ? 'difference' : 'relative')
 }

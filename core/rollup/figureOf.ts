@@ -2,11 +2,17 @@ import type { Coverage, Figure } from '../figures/figure'
 import { calculator, type Calculator, type Working } from '../figures/working'
 import { metricById } from '../metrics/catalogue'
 import { reportsMetric } from '../metrics/reportsMetric'
-import { PUBLIC_COLUMNS, type FactColumn, type FlowMetric, type Metric, type RatioMetric, type StockMetric, type UniqueMetric } from '../metrics/metric'
-import { networkById, reportsColumn } from '../networks/networks'
+import { type FlowMetric, type Metric, type RatioMetric, type StockMetric, type UniqueMetric } from '../metrics/metric'
+import { networkById } from '../networks/networks'
+import { dayNumber } from '../days/day'
 import { lengthOf, type Period } from '../periods/period'
+import { peopleWindows } from '../reach/cover'
 import { reachBounds, type ReachBounds } from '../reach/reachBounds'
-import type { ProfileAggregate, ReachWindows } from './aggregate'
+import { together } from '../reach/together'
+import { countInterval } from '../statistics/countInterval'
+import { wilson } from '../statistics/wilson'
+import type { ProfileAggregate } from './aggregate'
+import { daysWith, daysWithBoth, flowSum, gives, partsAt, presenceOf, type DayChoice, type FlowSum, type Presence } from './daysWith'
 
 /** What a figure needs beside its aggregates. */
 export interface FigureContext {
@@ -22,43 +28,57 @@ export interface FigureContext {
 }
 
 /**
- * The figure of a metric over profiles and a period, by the roll-up rule of the metric's kind.
+ * The figure of a metric over profiles and a period, by the roll-up rule of the metric's kind. A rate adds up both of its parts over the days on which a
+ * profile has both, profile by profile; a rate by people takes the people of those very days.
  *
  * @param aggregates  one for each profile of the scope
+ * @param choice      the days that count for a profile, where that is not all of them
  * @returns           a figure; without data it has no value and says why
  * @throws            RangeError when there is no such metric
  * @example           figureOf('impressions', aggregates, { period }).value
  */
-export function figureOf(metricId: string, aggregates: readonly ProfileAggregate[], context: FigureContext): Figure {
-  const figure = kindFigure(metricById(metricId), aggregates, context, calculator(context.explain ?? false))
+export function figureOf(metricId: string, aggregates: readonly ProfileAggregate[], context: FigureContext, choice?: DayChoice): Figure {
+  const figure = kindFigure(metricById(metricId), aggregates, context, calculator(context.explain ?? false), choice)
   const fetching = aggregates.filter(({ profile }) => context.fetching?.has(profile) && !figure.coverage.unreported.includes(profile)).map(({ profile }) => profile)
   return fetching.length > 0 ? { ...figure, coverage: { ...figure.coverage, fetching } } : figure
 }
 
-function kindFigure(metric: Metric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
+function kindFigure(metric: Metric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator, choice: DayChoice | undefined): Figure {
   switch (metric.kind) {
     case 'flow':
-      return flowFigure(metric, aggregates, context, calc)
+      return flowFigure(metric, aggregates, context, calc, choice)
     case 'stock':
       return stockFigure(metric, aggregates, context, calc)
     case 'unique':
       return uniqueFigure(metric, aggregates, context, calc)
     case 'ratio':
-      return ratioFigure(metric, aggregates, context, calc)
+      return ratioFigure(metric, aggregates, context, calc, choice)
   }
 }
 
 const nameOf = (context: FigureContext, profile: number): string => context.names?.get(profile) ?? `Profile ${profile}`
 
-/** Whether a profile's network gives a daily figure to us: without the owner's consent it gives what everybody can see. */
-export const gives = ({ network, isPublicOnly }: Pick<ProfileAggregate, 'network' | 'isPublicOnly'>, column: FactColumn): boolean =>
-  reportsColumn(networkById(network), column) && (!isPublicOnly || PUBLIC_COLUMNS.includes(column))
+/** The days of a profile that count: those that have the metric and, where some were chosen, are among them. */
+function countingDays(metric: Metric, member: ProfileAggregate, period: Period, choice: DayChoice | undefined): Presence {
+  const present = daysWith(metric, member, period)
+  const chosen = choice?.get(member.profile)
+  return chosen ? daysWithBoth(present, presenceOf(chosen)) : present
+}
 
 /** Splits profiles into those that have or could have a metric, and those whose network does not report it and that have no imported figure of it either. */
-function reporting(metric: Metric, aggregates: readonly ProfileAggregate[], columns: readonly FactColumn[]) {
-  const reports = (aggregate: ProfileAggregate) => columns.some((column) => gives(aggregate, column)) || hasData(metric, aggregate)
-  return { members: aggregates.filter(reports), unreported: aggregates.filter((aggregate) => !reports(aggregate)).map(({ profile }) => profile) }
+function reporting(metric: Metric, aggregates: readonly ProfileAggregate[], period: Period) {
+  const members: ProfileAggregate[] = []
+  const unreported: number[] = []
+  for (const aggregate of aggregates) {
+    if (reports(metric, aggregate) || hasData(metric, aggregate, period)) members.push(aggregate)
+    else unreported.push(aggregate.profile)
+  }
+  return { members, unreported }
 }
+
+const reports = (metric: Metric, member: ProfileAggregate): boolean =>
+  metric.kind === 'ratio' ? reportsMetric(networkById(member.network), metric.id) && (!member.isPublicOnly || metric.isPublic)
+    : (metric.kind === 'unique' ? Object.values(metric.windows) : metric.kind === 'stock' ? [metric.column] : metric.parts.map(({ column }) => column)).some((column) => gives(member, column))
 
 function coverageOf(members: readonly ProfileAggregate[], unreported: number[], expected: number, present: (member: ProfileAggregate) => number): Coverage {
   const counts = members.map((member) => ({ profile: member.profile, present: present(member), expected }))
@@ -78,38 +98,39 @@ function without(metric: Metric, coverage: Coverage, members: number): Figure {
 /** Only the one operand where there is just one, so that workings are no longer than they need to be. */
 const joined = (calc: Calculator, label: string, operands: Working[]): Working => (operands.length === 1 ? operands[0]! : calc.step(label, 'sum', operands))
 
-function exactFigure(metric: Metric, working: Working, coverage: Coverage, context: FigureContext): Figure {
+function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator, choice: DayChoice | undefined): Figure {
+  const { period } = context
+  const { members, unreported } = reporting(metric, aggregates, period)
+  const days = (member: ProfileAggregate) => countingDays(metric, member, period, choice)
+  const coverage = coverageOf(members, unreported, lengthOf(period), (member) => days(member).count)
+  let events = 0
+  const operands = members.flatMap((member) => {
+    const sum = flowSum(metric, member, period, days(member))
+    if (!sum) return []
+    events += sum.events
+    return [memberFlow(metric, member, sum, nameOf(context, member.profile), calc)]
+  })
+  if (operands.length === 0) return without(metric, coverage, members.length)
+  const working = joined(calc, metric.name, operands)
   return {
-    metric: metric.id, value: working.value, exactness: 'exact', observations: Math.abs(working.value), coverage,
+    metric: metric.id, value: working.value, exactness: 'exact', observations: events, coverage,
+    ...(metric.unit !== 'seconds' && { interval: countInterval(working.value, events) }),
     ...(context.explain && { working: { value: working } }),
   }
 }
 
-function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
-  const { members, unreported } = reporting(metric, aggregates, metric.parts.map(({ column }) => column))
-  const reportedParts = (aggregate: ProfileAggregate) => metric.parts.filter(({ column }) => gives(aggregate, column) || aggregate.counts[column] !== undefined)
-  const coverage = coverageOf(members, unreported, lengthOf(context.period), (member) =>
-    Math.min(...reportedParts(member).map(({ column }) => member.counts[column] ?? 0)))
-  const operands = members.flatMap((member) => memberFlow(metric, member, nameOf(context, member.profile), calc) ?? [])
-  if (operands.length === 0) return without(metric, coverage, members.length)
-  return exactFigure(metric, joined(calc, metric.name, operands), coverage, context)
-}
-
-function memberFlow(metric: FlowMetric, { sums }: ProfileAggregate, name: string, calc: Calculator): Working | undefined {
-  const present = metric.parts.filter(({ column }) => sums[column] !== undefined)
-  if (present.length === 0) return undefined
-  if (metric.parts.length === 1) return calc.given(name, sums[metric.parts[0]!.column]!)
-  const side = (sign: 1 | -1) => present.filter((part) => part.sign === sign).map(({ column }) => calc.given(partName(column), sums[column]!))
+function memberFlow(metric: FlowMetric, member: ProfileAggregate, { parts, value }: FlowSum, name: string, calc: Calculator): Working {
+  if (metric.parts.length === 1) return calc.given(name, value)
+  const columns = partsAt(metric, member)
+  const side = (sign: 1 | -1) => columns.flatMap(({ column, sign: own }, index) => (own === sign ? [calc.given(metricById(column).name, parts[index]!)] : []))
   const gained = side(1)
   const lost = side(-1)
   if (lost.length === 0) return calc.step(name, 'sum', gained)
   return calc.step(name, 'difference', [gained.length === 1 ? gained[0]! : calc.step('Won', 'sum', gained), ...lost])
 }
 
-const partName = (column: string): string => metricById(column).name
-
 function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
-  const { members, unreported } = reporting(metric, aggregates, [metric.column])
+  const { members, unreported } = reporting(metric, aggregates, context.period)
   const coverage = coverageOf(members, unreported, 1, (member) => (member.stocks[metric.column] ? 1 : 0))
   const operands = members.flatMap((member) => {
     const level = member.stocks[metric.column]
@@ -118,121 +139,120 @@ function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[
   if (operands.length === 0) {
     return { ...without(metric, coverage, members.length), ...(members.length > 0 && { reason: 'There is no count in the seven days up to the end of the period.' }) }
   }
-  return exactFigure(metric, joined(calc, metric.name, operands), coverage, context)
+  const working = joined(calc, metric.name, operands)
+  return { metric: metric.id, value: working.value, exactness: 'exact', observations: Math.abs(working.value), coverage, ...(context.explain && { working: { value: working } }) }
 }
 
 function uniqueFigure(metric: UniqueMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
-  const { members, unreported } = reporting(metric, aggregates, Object.values(metric.windows))
-  const days = lengthOf(context.period)
-  const dailyDays = ({ windows: { [metric.family]: windows } }: ProfileAggregate) => windows.head.dailyCount + windows.blocks.reduce((sum, block) => sum + block.dailyCount, 0)
-  const coverage = coverageOf(members, unreported, days, dailyDays)
+  const { members, unreported } = reporting(metric, aggregates, context.period)
+  const coverage = coverageOf(members, unreported, lengthOf(context.period), (member) => daysCounted(metric, member, context.period))
+  return peopleFigure(metric, members, context, calc, coverage, undefined)
+}
+
+/** The people of some profiles on some of their days. */
+function peopleFigure(metric: UniqueMetric, members: readonly ProfileAggregate[], context: FigureContext, calc: Calculator, coverage: Coverage, days: ((member: ProfileAggregate) => Presence) | undefined): Figure {
   const reached = members.flatMap((member) => {
-    const ceiling = member.counts[metric.ceiling] === days ? member.sums[metric.ceiling] : undefined
-    const bounds = boundsOf(metric, member.windows[metric.family], ceiling, calc)
+    const bounds = boundsOf(metric, member, context.period, calc, days?.(member))
     return bounds ? [{ name: nameOf(context, member.profile), bounds }] : []
   })
   if (reached.length === 0) return without(metric, coverage, members.length)
-  const { value, low, high } = reached.length === 1 ? single(reached[0]!.bounds) : together(reached, metric.family === 'reach' ? context.universe : undefined, calc)
+  const { value, low, high, remark } = together(reached, metric.family === 'reach' ? context.universe : undefined, metric.name, calc)
   return {
     metric: metric.id,
     exactness: value === undefined ? 'bounded' : low === undefined ? 'exact' : 'estimated',
     ...(value && { value: value.value }),
     ...(low && { low: low.value }),
     ...(high && { high: high.value }),
+    ...(remark && { remark }),
     observations: (value ?? low)!.value,
     coverage,
     ...(context.explain && { working: { value, low, high } }),
   }
 }
 
-/** Bounds that were worked out before, for the same windows: a profile's reach stands in the whole, in its row and in its rates. */
-const known = new WeakMap<ReachWindows, { ceiling: number | undefined; bounds: ReachBounds | undefined }>()
+/** On how many days of the period the network says how many people there were. */
+function daysCounted(metric: UniqueMetric, { days }: ProfileAggregate, period: Period): number {
+  const values = days?.columns[metric.windows[1]]
+  if (!days || !values) return 0
+  const from = dayNumber(period.from) - days.first
+  let count = 0
+  for (let index = Math.max(0, from); index < Math.min(values.length, from + lengthOf(period)); index++) if (values[index] === values[index]) count++
+  return count
+}
 
-function boundsOf(metric: UniqueMetric, windows: ReachWindows, ceiling: number | undefined, calc: Calculator): ReachBounds | undefined {
-  const before = calc.explains ? undefined : known.get(windows)
-  if (before && before.ceiling === ceiling) return before.bounds
-  const bounds = reachBounds(calc, windows, ceiling, { one: metric.name, ceiling: metricById(metric.ceiling).name })
-  if (!calc.explains) known.set(windows, { ceiling, bounds })
+/** Bounds that were worked out before: a profile's reach stands in the whole, in its row and in its rates. */
+const known = new WeakMap<ProfileAggregate, Map<string, ReachBounds | undefined>>()
+
+function boundsOf(metric: UniqueMetric, member: ProfileAggregate, period: Period, calc: Calculator, presence: Presence | undefined): ReachBounds | undefined {
+  if (!member.days || presence?.count === 0) return undefined
+  const own = known.get(member) ?? new Map<string, ReachBounds | undefined>()
+  known.set(member, own)
+  const isWhole = !presence?.mask && !calc.explains
+  if (isWhole && own.has(metric.id)) return own.get(metric.id)
+  const bounds = reachBounds(calc, peopleWindows(metric, member.days), period, presence?.mask)
+  if (isWhole) own.set(metric.id, bounds)
   return bounds
 }
 
-interface Bounded {
-  value?: Working
-  low?: Working
-  high?: Working
-}
-
-const single = ({ exact, low, high }: ReachBounds): Bounded => (exact ? { value: exact } : { low, high })
-
-/** Reach over several profiles: between the largest of them and all of them added; in between, as if people overlapped at random. */
-function together(known: { name: string; bounds: ReachBounds }[], universe: number | undefined, calc: Calculator): Bounded {
-  const named = (side: 'low' | 'high') => known.flatMap(({ name, bounds }) => {
-    const working = bounds[side]
-    return working ? [{ ...working, label: name }] : []
-  })
-  const low = calc.step('Largest single profile', 'largest', named('low'))
-  const highs = named('high')
-  const all = highs.length === known.length ? calc.step('Sum of all, at most', 'sum', highs) : undefined
-  const audience = universe === undefined ? undefined : calc.given('Audience on these networks', universe)
-  const ceilings = [all, audience].filter((ceiling) => ceiling !== undefined)
-  const high = ceilings.length > 1 ? calc.step('At most', 'smallest', ceilings) : ceilings[0]
-  if (!audience || !all) return { low, high }
-  const points = known.map(({ name, bounds }) => (bounds.exact ? { ...bounds.exact, label: name } : calc.step(`${name}, middle of its range`, 'middle', [bounds.low, bounds.high!])))
-  return { value: calc.step('If they overlap at random', 'random duplication', [audience, ...points]), low, high }
-}
-
-function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
-  const usable = aggregates.filter((aggregate) => hasData(metric, aggregate))
-  const numerator = figureOf(metric.numerator, usable.length > 0 ? usable : aggregates, context)
-  const denominator = figureOf(metric.denominator, usable.length > 0 ? usable : aggregates, context)
+function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator, choice: DayChoice | undefined): Figure {
+  const { period } = context
+  const [over, under] = [metricById(metric.numerator) as FlowMetric, metricById(metric.denominator)]
+  const days = new Map(aggregates.map((member) => [member.profile, countingDays(metric, member, period, choice)]))
+  const usable = aggregates.filter((member) => days.get(member.profile)!.count > 0 && hasData(under, member, period))
   const isUsable = new Set(usable)
-  const idle = aggregates.filter((aggregate) => !isUsable.has(aggregate))
-  const reports = (aggregate: ProfileAggregate) => reportsMetric(networkById(aggregate.network), metric.id) && (!aggregate.isPublicOnly || metric.isPublic)
-  const days = lengthOf(context.period)
-  const silent = idle.filter(reports).map(({ profile }) => ({ profile, present: 0, expected: days }))
-  const { coverage: ofNumerator } = numerator
-  const coverage: Coverage = usable.length === 0 ? ofNumerator : {
-    expected: ofNumerator.expected + days * silent.length, present: ofNumerator.present, partial: [...ofNumerator.partial, ...silent],
-    unreported: idle.filter((aggregate) => !reports(aggregate)).map(({ profile }) => profile),
-  }
+  const members = aggregates.filter((member) => isUsable.has(member) || reports(metric, member))
+  const isMember = new Set(members)
+  const coverage = coverageOf(members, aggregates.filter((member) => !isMember.has(member)).map(({ profile }) => profile), lengthOf(period), (member) => (isUsable.has(member) ? days.get(member.profile)!.count : 0))
+  if (usable.length === 0) return { ...without(metric, coverage, members.length), ...(members.length > 0 && { reason: `There is no day with both ${over.name.toLowerCase()} and ${under.name.toLowerCase()}.` }) }
+  const masks: DayChoice = new Map(usable.flatMap(({ profile }) => (days.get(profile)!.mask ? [[profile, days.get(profile)!.mask!] as const] : [])))
+  const numerator = flowFigure(over, usable, context, calc, masks)
+  const denominator = under.kind === 'unique' ? peopleFigure(under, usable, context, calc, coverage, (member) => days.get(member.profile)!) : kindFigure(under, usable, context, calc, masks)
   const base = denominator.value ?? denominator.low ?? 0
-  if (usable.length === 0) {
-    return { ...without(metric, coverage, aggregates.length), reason: numerator.reason ?? denominator.reason ?? 'There is no data for these days.' }
-  }
-  if (base <= 0) return { ...without(metric, coverage, 1), reason: `${metricById(metric.denominator).name} is zero: there is nothing to divide by.` }
+  if (!(base > 0)) return { ...without(metric, coverage, 1), reason: `${under.name} is zero: there is nothing to divide by.` }
   const top = workingOf(numerator, 'value', calc)!
-  const over = (side: Side) => {
+  const by = (side: Side) => {
     const divisor = workingOf(denominator, side, calc)
     return divisor && divisor.value > 0 ? calc.step(metric.name, 'quotient', [top, divisor]) : undefined
   }
-  const value = over('value')
+  const value = by('value')
   const bounded = denominator.exactness !== 'exact'
   // a denominator without an upper end leaves the rate without a lower one, other than zero
-  const low = bounded ? over('high') ?? calc.given('Nothing bounds it from below', 0) : undefined
-  const high = bounded ? over('low') : undefined
+  const low = bounded ? by('high') ?? calc.given('Nothing bounds it from below', 0) : undefined
+  const high = bounded ? by('low') : undefined
+  const interval = rateInterval(metric, numerator, denominator)
   return {
     metric: metric.id,
     exactness: denominator.exactness,
     ...(value && { value: value.value }),
     ...(low && { low: low.value }),
     ...(high && { high: high.value }),
+    ...(denominator.remark && { remark: denominator.remark }),
     observations: base,
+    ...(interval && { interval }),
     coverage,
     ...(context.explain && { working: { value, low, high } }),
   }
 }
 
-/** Whether a profile has anything of what a metric is computed from. */
-export function hasData(metric: Metric, aggregate: ProfileAggregate): boolean {
+/** How far chance may carry a rate: Wilson's interval where it is a proportion; otherwise that of its numerator over the whole range of its denominator. */
+function rateInterval({ unit }: RatioMetric, numerator: Figure, denominator: Figure): Figure['interval'] {
+  if (!numerator.interval || numerator.value === undefined) return undefined
+  if (unit === 'share' && denominator.exactness === 'exact' && metricById(denominator.metric).kind === 'flow' && numerator.value <= denominator.value!) return wilson(numerator.value, denominator.value!)
+  const [least, most] = [denominator.low ?? denominator.value, denominator.low === undefined ? denominator.value : denominator.high]
+  return least !== undefined && least > 0 ? { low: most === undefined ? 0 : numerator.interval.low / most, high: numerator.interval.high / least } : undefined
+}
+
+/** Whether a profile has anything of what a metric is computed from; of a rate, a day with both of its parts. */
+export function hasData(metric: Metric, member: ProfileAggregate, period: Period): boolean {
   switch (metric.kind) {
     case 'flow':
-      return metric.parts.some(({ column }) => aggregate.sums[column] !== undefined)
+      return daysWith(metric, member, period).count > 0
     case 'stock':
-      return aggregate.stocks[metric.column] !== undefined
+      return member.stocks[metric.column] !== undefined
     case 'unique':
-      return Object.keys(aggregate.windows[metric.family].largest).length > 0
+      return member.days !== undefined && Object.values(metric.windows).some((column) => member.days!.columns[column]) && boundsOf(metric, member, period, calculator(false), undefined) !== undefined
     case 'ratio':
-      return [metric.numerator, metric.denominator].every((id) => hasData(metricById(id), aggregate))
+      return daysWith(metric, member, period).count > 0 && hasData(metricById(metric.denominator), member, period)
   }
 }
 

@@ -2,44 +2,25 @@ import { dayNumber } from '../days/day'
 import type { StockColumn } from '../metrics/metric'
 import { lengthOf, type Period } from '../periods/period'
 import { STOCK_AGE_DAYS } from '../rollup/aggregate'
-import { rowsBetween, type FactTable } from '../rollup/factTable'
-
-/** A level over all profiles, day by day. */
-export interface Levels {
-  sums: Float64Array
-  /** How many profiles have a level on the day, their own or one carried on. */
-  counts: Int32Array
-}
+import { valueOn, type DenseDays } from '../rollup/denseDays'
 
 /**
- * A level day by day over all profiles. On a day without a count a profile keeps its last one, as long as that is no older than seven days: a gap is
- * no fall.
+ * A level of one profile day by day. On a day without a count it keeps its last one, as long as that is no older than seven days: a gap is no fall.
  *
- * @param table  rows that reach back seven days before the period
- * @example      carriedLevels(table, { from: '2026-10-01', to: '2026-10-28' }, 'followers').sums[0]
+ * @param days  the profile's days, which reach back seven days before the period
+ * @returns     a value for each day of the period, NaN where there is no level
+ * @example     carriedLevels(days, { from: '2026-10-01', to: '2026-10-28' }, 'followers')[0]
  */
-export function carriedLevels(table: FactTable, period: Period, column: StockColumn): Levels {
-  const days = lengthOf(period)
+export function carriedLevels(days: DenseDays, period: Period, column: StockColumn): Float64Array {
   const first = dayNumber(period.from)
-  const levels: Levels = { sums: new Float64Array(days), counts: new Int32Array(days) }
-  const values = table.columns[column]
-  for (const range of table.ranges) {
-    const { start, end } = rowsBetween(table, range, first - STOCK_AGE_DAYS, first + days - 1)
-    let row = start
-    let level = Number.NaN
-    let seen = 0
-    for (let index = -STOCK_AGE_DAYS; index < days; index++) {
-      if (row < end && table.days[row] === first + index) {
-        if (values[row] === values[row]) {
-          level = values[row]!
-          seen = index
-        }
-        row++
-      }
-      if (index < 0 || level !== level || index - seen > STOCK_AGE_DAYS) continue
-      levels.sums[index]! += level
-      levels.counts[index]!++
-    }
+  const levels = new Float64Array(lengthOf(period)).fill(Number.NaN)
+  let level = Number.NaN
+  let age = 0
+  for (let index = -STOCK_AGE_DAYS; index < levels.length; index++) {
+    const value = valueOn(days, column, first + index)
+    if (value === value) [level, age] = [value, 0]
+    else if (++age > STOCK_AGE_DAYS) level = Number.NaN
+    if (index >= 0) levels[index] = level
   }
   return levels
 }

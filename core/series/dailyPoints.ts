@@ -1,17 +1,12 @@
-import type { Day } from '../days/day'
+import { dayNumber, type Day } from '../days/day'
 import { metricById } from '../metrics/catalogue'
-import type { FlowColumn, StockColumn, UniqueFamily } from '../metrics/metric'
-import { eachDay, type Period } from '../periods/period'
-
-/** One day over all profiles of a scope, as the database sums it. */
-export interface DayTotals {
-  day: Day
-  sums: Partial<Record<FlowColumn | StockColumn, number>>
-  /** Profiles with a value, by column. */
-  counts: Partial<Record<FlowColumn | StockColumn, number>>
-  /** Different people on the day: the largest and the sum over profiles, and for reach Σ ln(1 − Rᵢ/U) for the random-duplication estimate. */
-  people?: Partial<Record<UniqueFamily, { largest: number; sum: number; count: number; logMissed?: number }>>
-}
+import type { FlowMetric, Metric, RatioMetric, StockMetric, UniqueMetric } from '../metrics/metric'
+import { eachDay, lengthOf, type Period } from '../periods/period'
+import { randomDuplication } from '../reach/randomDuplication'
+import type { ProfileAggregate } from '../rollup/aggregate'
+import { daysWith, partsAt } from '../rollup/daysWith'
+import { valueOn } from '../rollup/denseDays'
+import { carriedLevels } from './carriedLevels'
 
 /** A metric on one day; without `value` and `low` the day has no data. */
 export interface DayPoint {
@@ -23,62 +18,76 @@ export interface DayPoint {
   present: number
 }
 
+/** One profile's part of a line: a value for each day, NaN where it has none. */
+type Values = Float64Array
+
 /**
- * A metric day by day over all profiles of a scope. A day without data keeps its place and has no value.
+ * A metric day by day over all profiles of a scope, each day by the same rules as a figure: counts are added, people are bounded, and of a rate only the
+ * profiles count that have both of its parts on the day. A day without data keeps its place and has no value.
  *
- * @param totals    the days that have rows, in any order
+ * @param members   the profiles with their days, which reach back seven days before the period where levels are asked for
  * @param universe  people who could be reached, where it is known
- * @example         dailyPoints('impressions', { from: '2026-10-01', to: '2026-10-02' }, totals)
+ * @example         dailyPoints('impressions', { from: '2026-10-01', to: '2026-10-02' }, members)
  */
-export function dailyPoints(metricId: string, period: Period, totals: readonly DayTotals[], universe?: number): DayPoint[] {
-  const byDay = new Map(totals.map((total) => [total.day, total]))
-  return eachDay(period).map((day) => {
-    const total = byDay.get(day)
-    return total ? { day, ...pointOf(metricId, total, universe) } : { day, present: 0 }
-  })
+export function dailyPoints(metricId: string, period: Period, members: readonly ProfileAggregate[], universe?: number): DayPoint[] {
+  const metric = metricById(metricId)
+  const days = eachDay(period)
+  const withDays = members.filter(({ days: own }) => own !== undefined)
+  if (metric.kind !== 'ratio') {
+    const parts = withDays.map((member) => valuesOf(metric, member, period))
+    return days.map((day, index) => ({ day, ...pointOf(metric, parts, index, universe) }))
+  }
+  const under = metricById(metric.denominator) as Exclude<Metric, RatioMetric>
+  const pairs = withDays.map((member) => ({ top: valuesOf(metricById(metric.numerator) as FlowMetric, member, period), bottom: valuesOf(under, member, period) }))
+  return days.map((day, index) => ({ day, ...quotient(pairs, under, index, universe) }))
+}
+
+function valuesOf(metric: FlowMetric | StockMetric | UniqueMetric, member: ProfileAggregate, period: Period): Values {
+  const first = dayNumber(period.from)
+  const days = member.days!
+  if (metric.kind === 'stock') return carriedLevels(days, period, metric.column)
+  const values = new Float64Array(lengthOf(period)).fill(Number.NaN)
+  if (metric.kind === 'unique') return values.map((_, index) => valueOn(days, metric.windows[1], first + index))
+  const { count, mask } = daysWith(metric, member, period)
+  if (count === 0) return values
+  const parts = partsAt(metric, member)
+  return values.map((_, index) => (mask && !mask[index] ? Number.NaN : parts.reduce((sum, { column, sign }) => sum + sign * valueOn(days, column, first + index), 0)))
 }
 
 type Point = Omit<DayPoint, 'day'>
 
-function pointOf(metricId: string, total: DayTotals, universe: number | undefined): Point {
-  const metric = metricById(metricId)
-  switch (metric.kind) {
-    case 'flow': {
-      const present = metric.parts.filter(({ column }) => (total.counts[column] ?? 0) > 0)
-      if (present.length === 0) return { present: 0 }
-      return {
-        value: present.reduce((sum, { column, sign }) => sum + sign * (total.sums[column] ?? 0), 0),
-        present: Math.max(...present.map(({ column }) => total.counts[column]!)),
-      }
-    }
-    case 'stock': {
-      const count = total.counts[metric.column] ?? 0
-      return count === 0 ? { present: 0 } : { value: total.sums[metric.column]!, present: count }
-    }
-    case 'unique':
-      return peoplePoint(total.people?.[metric.family], metric.family === 'reach' ? universe : undefined)
-    case 'ratio':
-      return quotient(pointOf(metric.numerator, total, universe), pointOf(metric.denominator, total, universe))
+function pointOf(metric: Exclude<Metric, RatioMetric>, parts: readonly Values[], index: number, universe: number | undefined): Point {
+  if (metric.kind === 'unique') return peoplePoint(parts, index, metric.family === 'reach' ? universe : undefined)
+  let value = 0
+  let present = 0
+  for (const part of parts) {
+    const own = part[index]!
+    if (own !== own) continue
+    value += own
+    present++
   }
+  return present === 0 ? { present } : { value, present }
 }
 
-function peoplePoint(reach: NonNullable<DayTotals['people']>[UniqueFamily], universe: number | undefined): Point {
-  if (!reach || reach.count === 0) return { present: 0 }
-  if (reach.count === 1) return { value: reach.sum, present: 1 }
-  const range = { low: reach.largest, high: Math.min(reach.sum, universe ?? Infinity), present: reach.count }
-  return universe === undefined || reach.logMissed === undefined ? range : { value: universe * (1 - Math.exp(reach.logMissed)), ...range }
+function peoplePoint(parts: readonly Values[], index: number, universe: number | undefined): Point {
+  const people: number[] = []
+  for (const part of parts) if (part[index] === part[index]) people.push(part[index]!)
+  const present = people.length
+  if (present === 0) return { present }
+  const sum = people.reduce((all, own) => all + own, 0)
+  if (present === 1) return { value: sum, present }
+  const low = Math.max(...people)
+  // an audience smaller than one profile's people cannot be right
+  if (universe === undefined || universe < low) return { low, high: sum, present }
+  return { value: randomDuplication(universe, people), low, high: Math.min(sum, universe), present }
 }
 
-function quotient(top: Point, bottom: Point): Point {
-  const present = Math.min(top.present, bottom.present)
-  if (top.value === undefined || present === 0) return { present: 0 }
-  const over = (divisor: number | undefined) => (divisor !== undefined && divisor > 0 ? top.value! / divisor : undefined)
-  const point: Point = { present }
-  const value = over(bottom.value)
-  const low = over(bottom.high)
-  const high = over(bottom.low)
-  if (value !== undefined) point.value = value
-  if (low !== undefined) point.low = low
-  if (high !== undefined) point.high = high
-  return point
+function quotient(pairs: readonly { top: Values; bottom: Values }[], under: Exclude<Metric, RatioMetric>, index: number, universe: number | undefined): Point {
+  const both = pairs.filter(({ top, bottom }) => top[index] === top[index] && bottom[index] === bottom[index])
+  if (both.length === 0) return { present: 0 }
+  const above = both.reduce((sum, { top }) => sum + top[index]!, 0)
+  const below = pointOf(under, both.map(({ bottom }) => bottom), index, universe)
+  const over = (divisor: number | undefined) => (divisor !== undefined && divisor > 0 ? above / divisor : undefined)
+  const [value, low, high] = [over(below.value), over(below.high), over(below.low)]
+  return { present: both.length, ...(value !== undefined && { value }), ...(low !== undefined && { low }), ...(high !== undefined && { high }) }
 }

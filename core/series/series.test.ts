@@ -1,41 +1,57 @@
 import { describe, expect, it } from 'vitest'
-import { addDays } from '../days/day'
-import { factTable } from '../rollup/factTable'
+import { FACT_COLUMNS } from '../metrics/metric'
+import type { Period } from '../periods/period'
+import { aggregateTable } from '../rollup/aggregateTable'
+import { denseDays } from '../rollup/denseDays'
+import { factTable, type ProfileDay } from '../rollup/factTable'
 import { carriedLevels } from './carriedLevels'
 import { dailyPoints } from './dailyPoints'
-import { dayTotalsOf } from './dayTotalsOf'
 import { indexed } from './indexed'
 import { missingRanges } from './missingRanges'
 
 const period = { from: '2026-10-01', to: '2026-10-03' }
+const networks = new Map([[1, 'tintype'], [2, 'commons'], [3, 'murmur']])
+const line = (metric: string, rows: ProfileDay[], asked: Period = period, universe?: number) => dailyPoints(metric, asked, aggregateTable(factTable(rows), asked, networks, FACT_COLUMNS), universe)
+const day = '2026-10-01'
+const one = { from: day, to: day }
 
 describe('lines over time', () => {
   it('keeps a day without data in its place, without a value', () => {
-    const points = dailyPoints('impressions', period, [{ day: '2026-10-02', sums: { impressions: 5 }, counts: { impressions: 2 } }])
-    expect(points).toEqual([{ day: '2026-10-01', present: 0 }, { day: '2026-10-02', value: 5, present: 2 }, { day: '2026-10-03', present: 0 }])
+    expect(line('impressions', [{ profile: 1, day: '2026-10-02', impressions: 5 }])).toEqual([{ day, present: 0 }, { day: '2026-10-02', value: 5, present: 1 }, { day: '2026-10-03', present: 0 }])
   })
 
   it('estimates daily reach over profiles and never adds it', () => {
-    const [point] = dailyPoints('reach', { from: '2026-10-01', to: '2026-10-01' }, [{ day: '2026-10-01', sums: {}, counts: {}, people: { reach: { largest: 40, sum: 70, count: 2, logMissed: Math.log(0.6) + Math.log(0.7) } } }], 100)
-    expect(point).toMatchObject({ low: 40, high: 70 })
-    expect(point!.value).toBeCloseTo(58, 10)
+    const rows = [{ profile: 1, day, reach_1d: 40 }, { profile: 2, day, reach_1d: 30 }]
+    expect(line('reach', rows, one, 100)).toEqual([{ day, low: 40, high: 70, present: 2, value: expect.closeTo(58, 10) as number }])
+    expect(line('reach', rows, one)).toEqual([{ day, low: 40, high: 70, present: 2 }])
+    expect(line('reach', rows.slice(0, 1), one)).toEqual([{ day, value: 40, present: 1 }])
   })
 
-  it('only bounds it where the universe is not known, and is exact for one profile', () => {
-    const day = { day: '2026-10-01', sums: {}, counts: {} }
-    const one = { from: '2026-10-01', to: '2026-10-01' }
-    expect(dailyPoints('reach', one, [{ ...day, people: { reach: { largest: 40, sum: 70, count: 2 } } }])).toEqual([{ day: '2026-10-01', low: 40, high: 70, present: 2 }])
-    expect(dailyPoints('reach', one, [{ ...day, people: { reach: { largest: 40, sum: 40, count: 1 } } }])).toEqual([{ day: '2026-10-01', value: 40, present: 1 }])
+  it('does not believe an audience that is smaller than one profile', () => {
+    expect(line('reach', [{ profile: 1, day, reach_1d: 40 }, { profile: 2, day, reach_1d: 30 }], one, 35)).toEqual([{ day, low: 40, high: 70, present: 2 }])
   })
 
   it('divides day by day for a rate, and carries the bounds the other way round', () => {
-    const total = { day: '2026-10-01', sums: { reactions: 12, comments: 0 }, counts: { reactions: 2, comments: 2 }, people: { reach: { largest: 40, sum: 60, count: 2 } } }
-    expect(dailyPoints('engagement_by_reach', { from: '2026-10-01', to: '2026-10-01' }, [total])).toEqual([{ day: '2026-10-01', low: 0.2, high: 0.3, present: 2 }])
+    const rows = [{ profile: 1, day, reactions: 7, comments: 0, shares: 0, saves: 0, reach_1d: 40 }, { profile: 2, day, reactions: 5, comments: 0, shares: 0, reach_1d: 20 }]
+    expect(line('engagement_by_reach', rows, one)).toEqual([{ day, low: 0.2, high: 0.3, present: 2 }])
+  })
+
+  it('takes of a rate only the profiles that have both of its parts on the day', () => {
+    const rows = [
+      { profile: 1, day, reactions: 10, comments: 0, shares: 0, saves: 0, impressions: 100 }, { profile: 2, day, reactions: 50, comments: 0, shares: 0 },
+      { profile: 3, day, reactions: 9, comments: 0, shares: null, impressions: 900 },
+    ]
+    expect(line('engagement_by_impressions', rows, one)).toEqual([{ day, value: 0.1, present: 1 }])
+    expect(line('engagement_by_followers', [{ ...rows[0]!, followers: 50 }, rows[1]!], one)).toEqual([{ day, value: 0.2, present: 1 }])
+  })
+
+  it('has no value on a day on which a part of a count is missing', () => {
+    expect(line('interactions', [{ profile: 1, day, reactions: 3, comments: 1, shares: 0 }], one)).toEqual([{ day, present: 0 }])
+    expect(line('reactions', [{ profile: 1, day, reactions: 3, comments: 1, shares: 0 }], one)).toEqual([{ day, value: 3, present: 1 }])
   })
 
   it('subtracts what was lost', () => {
-    const total = { day: '2026-10-01', sums: { new_followers: 9, lost_followers: 4 }, counts: { new_followers: 1, lost_followers: 1 } }
-    expect(dailyPoints('followers_net', { from: '2026-10-01', to: '2026-10-01' }, [total])[0]!.value).toBe(5)
+    expect(line('followers_net', [{ profile: 1, day, new_followers: 9, lost_followers: 4 }], one)[0]!.value).toBe(5)
   })
 })
 
@@ -55,33 +71,16 @@ describe('an index', () => {
 })
 
 describe('a level over a gap', () => {
-  const row = (profile: number, day: string, followers: number | null) => ({ profile, day, followers })
+  const row = (profile: number, on: string, followers: number | null) => ({ profile, day: on, followers })
 
   it('stays what it was for a week, and then is not known', () => {
-    const table = factTable([row(1, '2026-09-30', 100), row(1, '2026-10-02', null), row(2, '2026-10-01', 40), row(2, '2026-10-03', 44)])
-    const { sums, counts } = carriedLevels(table, { from: '2026-10-01', to: '2026-10-09' }, 'followers')
-    expect([...sums]).toEqual([140, 140, 144, 144, 144, 144, 144, 44, 44])
-    expect([...counts]).toEqual([2, 2, 2, 2, 2, 2, 2, 1, 1])
+    const levels = carriedLevels(denseDays(factTable([row(1, '2026-09-30', 100), row(1, '2026-10-02', null)]))[0]!, { from: '2026-10-01', to: '2026-10-09' }, 'followers')
+    expect([...levels]).toEqual([100, 100, 100, 100, 100, 100, 100, Number.NaN, Number.NaN])
   })
 
   it('makes no fall in the line of a scope, while a flow of that day is missing', () => {
-    const table = factTable([{ ...row(1, '2026-10-01', 100), posts: 1 }, { ...row(2, '2026-10-01', 40), posts: 1 }, { ...row(2, '2026-10-02', 41), posts: 2 }])
-    const totals = dayTotalsOf(table, { from: '2026-10-01', to: '2026-10-03' }, ['followers', 'posts'])
-    expect(totals.map(({ sums }) => sums)).toEqual([{ followers: 140, posts: 2 }, { followers: 141, posts: 2 }, { followers: 141 }])
-    expect(totals.map(({ counts }) => counts.posts)).toEqual([2, 1, 0])
-  })
-})
-
-describe('day totals of a table that was asked before', () => {
-  it('are those of a new one, for every period and universe', () => {
-    const rows = Array.from({ length: 60 }, (_, index) => ({ profile: 1 + (index % 3), day: addDays('2026-09-01', Math.floor(index / 3)), impressions: index % 7 === 0 ? null : index, followers: index % 5 === 0 ? null : 100 + index, reach_1d: 10 + index }))
-    const table = factTable(rows)
-    const periods = [{ from: '2026-09-03', to: '2026-09-10' }, { from: '2026-08-20', to: '2026-09-02' }, { from: '2026-09-19', to: '2026-10-05' }, { from: '2026-01-01', to: '2026-01-03' }]
-    for (const universe of [undefined, 1000, 5000, undefined]) {
-      for (const asked of periods) expect(dayTotalsOf(table, asked, ['impressions', 'followers', 'reach_1d'], universe)).toEqual(dayTotalsOf(factTable(rows), asked, ['impressions', 'followers', 'reach_1d'], universe))
-    }
-    expect(dayTotalsOf(table, periods[0]!, ['reach_1d'], 1000)[0]!.people!.reach!.logMissed).not.toBe(dayTotalsOf(table, periods[0]!, ['reach_1d'], 5000)[0]!.people!.reach!.logMissed)
-    // the last levels of 20 September are carried on for a week, and the flows are not
-    expect(dayTotalsOf(table, periods[2]!, ['impressions', 'followers']).map(({ day, counts }) => [day, counts.impressions, counts.followers]).at(-1)).toEqual(['2026-09-27', 0, 3])
+    const rows = [{ ...row(1, '2026-10-01', 100), posts: 1 }, { ...row(2, '2026-10-01', 40), posts: 1 }, { ...row(2, '2026-10-02', 41), posts: 2 }]
+    expect(line('followers', rows).map(({ value, present }) => [value, present])).toEqual([[140, 2], [141, 2], [141, 2]])
+    expect(line('posts', rows).map(({ value, present }) => [value, present])).toEqual([[2, 2], [2, 1], [undefined, 0]])
   })
 })

@@ -7,44 +7,41 @@ export interface DayValue {
   value: number
 }
 
-/** A sum over days that have not come yet. */
-export interface Forecast {
+/** What is expected, and how far outcomes lie from it by the model alone: half of a range that would hold 80 % if days were alike. */
+export interface Outlook {
   value: number
-  low: number
-  high: number
+  spread: number
 }
 
 /** How many of the newest days a forecast rests on at the most, and the least. */
 export const FIT_DAYS = 84
 export const LEAST_FIT_DAYS = 28
 
-/** The share of outcomes that the range is made to hold, and the normal quantile that belongs to it. */
+/** The share of outcomes that a range is made to hold, and the normal quantile that belongs to it. */
 export const RANGE_LEVEL = 0.8
-const QUANTILE = 1.2815515655446004
+export const RANGE_QUANTILE = 1.2815515655446004
 
 /**
  * The sum of a daily figure over coming days, from its trend and its weekday pattern: a straight line and one level for each weekday, fitted by
- * least squares to the newest 84 days. A trend that is hardly larger than its own error counts less. The range holds 80 % of outcomes as far as
- * the residuals are alike: it grows with the number of days, with the likeness of neighbouring days (lag-one autocorrelation) and with the
- * uncertainty of the fit. Least squares with indicator variables: any textbook of forecasting, for example Hyndman & Athanasopoulos 2021, ch. 7.
+ * least squares to the newest 84 days. A trend that is hardly larger than its own error counts less. The spread grows with the number of days, with the
+ * likeness of neighbouring days (lag-one autocorrelation) and with the uncertainty of the fit. Least squares with indicator variables: any textbook of
+ * forecasting, for example Hyndman & Athanasopoulos 2021, ch. 7.
  *
- * @param values    the past, in any order; days without data are left out, not filled
- * @param from      the first day of the sum
+ * @param values    the past in the order of its days; days without data are left out, not filled
+ * @param from      the first day of the sum; later values are not looked at
  * @param days      how many days
- * @param withTrend whether to carry a trend on; for the daily change of a level its weekday levels are trend enough
  * @returns         undefined with fewer than 28 days of data
  * @example         forecastSum(lastTwelveWeeks, '2026-10-29', 30)?.value
  */
-export function forecastSum(values: readonly DayValue[], from: Day, days: number, withTrend = true): Forecast | undefined {
-  const fit = fitted(values, from, withTrend)
+export function forecastSum(values: readonly DayValue[], from: Day, days: number): Outlook | undefined {
+  const fit = fitted(values, from)
   if (!fit) return undefined
-  if (days <= 0) return { value: 0, low: 0, high: 0 }
-  const asked = sumRow(from, days, from, withTrend)
+  if (days <= 0) return { value: 0, spread: 0 }
+  const asked = sumRow(from, days, from)
   const value = dot(asked, fit.coefficients)
   const likeness = (1 + fit.likeness) / (1 - fit.likeness)
   const ofFit = dot(asked, fit.covariance.mmul(Matrix.columnVector(asked)).to1DArray()) * likeness
-  const spread = QUANTILE * Math.sqrt(fit.variance * days * likeness + ofFit)
-  return { value, low: value - spread, high: value + spread }
+  return { value, spread: RANGE_QUANTILE * Math.sqrt(fit.variance * days * likeness + ofFit) }
 }
 
 interface Fit {
@@ -54,31 +51,27 @@ interface Fit {
   likeness: number
 }
 
-/** One column for each weekday and, with a trend, one for the days from the origin. */
-function rowOf(day: Day, origin: Day, withTrend: boolean): number[] {
-  const row = Array.from({ length: 7 }, (_, index) => (weekday(day) === index + 1 ? 1 : 0))
-  return withTrend ? [...row, daysBetween(origin, day)] : row
-}
+/** One column for each weekday and one for the days from the origin. */
+const rowOf = (day: Day, origin: Day): number[] => [...Array.from({ length: 7 }, (_, index) => (weekday(day) === index + 1 ? 1 : 0)), daysBetween(origin, day)]
 
-function sumRow(from: Day, days: number, origin: Day, withTrend: boolean): number[] {
-  const sum = Array.from({ length: withTrend ? 8 : 7 }, () => 0)
-  for (let ahead = 0; ahead < days; ahead++) rowOf(addDays(from, ahead), origin, withTrend).forEach((value, index) => (sum[index]! += value))
+function sumRow(from: Day, days: number, origin: Day): number[] {
+  const sum = Array.from({ length: 8 }, () => 0)
+  for (let ahead = 0; ahead < days; ahead++) rowOf(addDays(from, ahead), origin).forEach((value, index) => (sum[index]! += value))
   return sum
 }
 
-function fitted(values: readonly DayValue[], from: Day, withTrend: boolean): Fit | undefined {
-  const used = [...values].filter(({ day }) => day < from && day >= addDays(from, -FIT_DAYS)).sort((a, b) => (a.day < b.day ? -1 : 1))
+function fitted(values: readonly DayValue[], from: Day): Fit | undefined {
+  const first = addDays(from, -FIT_DAYS)
+  const used = values.filter(({ day }) => day < from && day >= first)
   const weekdays = new Set(used.map(({ day }) => weekday(day)))
   if (used.length < LEAST_FIT_DAYS || weekdays.size < 7) return undefined
-  const rows = new Matrix(used.map(({ day }) => rowOf(day, from, withTrend)))
+  const rows = new Matrix(used.map(({ day }) => rowOf(day, from)))
   const outcomes = Matrix.columnVector(used.map(({ value }) => value))
   const unscaled = inverse(rows.transpose().mmul(rows))
   const coefficients = unscaled.mmul(rows.transpose()).mmul(outcomes).to1DArray()
-  const residuals = used.map(({ day, value }) => ({ day, value: value - dot(rowOf(day, from, withTrend), coefficients) }))
+  const residuals = used.map(({ day, value }) => ({ day, value: value - dot(rowOf(day, from), coefficients) }))
   const variance = residuals.reduce((sum, { value }) => sum + value * value, 0) / (used.length - coefficients.length)
-  const likeness = likenessOf(residuals)
-  const fit: Fit = { coefficients, covariance: unscaled.mul(variance), variance, likeness }
-  return withTrend ? withCautiousTrend(fit, used, from) : fit
+  return withCautiousTrend({ coefficients, covariance: unscaled.mul(variance), variance, likeness: likenessOf(residuals) }, used, from)
 }
 
 /** A trend counts as far as it is larger than its own error; the weekday levels turn around the middle of the data, so that the fit stays true there. */

@@ -1,12 +1,12 @@
 import { addDays, daysBetween, type Day } from '../days/day'
-import type { Forecast } from './forecast'
+import type { CheckedForecast } from './checkedForecast'
 
 /** How a target stands. */
 export type Standing = 'reached' | 'on course' | 'open' | 'in danger' | 'missed' | 'unknown'
 
 /** What is known of a target on a day. */
 export interface TargetInput {
-  kind: 'flow' | 'stock' | 'ratio'
+  kind: 'flow' | 'stock' | 'ratio' | 'unique'
   wanted: number
   /** Whether less is better, so that the wanted value is one not to exceed. */
   isCeiling: boolean
@@ -14,12 +14,17 @@ export interface TargetInput {
   by: Day
   /** The last day that has ended. */
   last: Day
-  /** Flow: the sum since the first day. Level: its newest count. Rate: the rate since the first day. */
+  /** Flow: the sum since the first day. Level: its newest count. Rate and people: since the first day. */
   now?: number
-  /** Level: its count when the target began. */
+  /** Where it is only known between bounds, as people mostly are. */
+  low?: number
+  high?: number
+  /** Flow: on what part of the days so far there is data, from 0 to 1. */
+  covered?: number
+  /** Level: its count on the day before the target began. */
   start?: number
   /** Where it is heading at the end. */
-  heading?: Forecast
+  heading?: CheckedForecast
   /** Rate: the rate that the remaining days would need; worked out by the caller, who knows its parts. */
   neededRate?: number
 }
@@ -32,13 +37,15 @@ export interface TargetProgress {
   /** The part of the time that is over. */
   elapsed: number
   daysLeft: number
-  /** A day, so far and needed from now on; of a rate, the rate itself. */
+  /** A day, so far and needed from now on; of a rate, the rate itself; of people there is none, since they are not added day by day. */
   pace?: number
   paceNeeded?: number
 }
 
 /**
- * How a target stands. It is in danger when the whole range of where it is heading misses it, on course when the whole range meets it.
+ * How a target stands. It is in danger when the whole range of where it is heading misses it, on course when the whole range meets it; a range that did not
+ * hold what it says in its own hold-out gives no verdict. What is only known between bounds is reached when the lower one is there, and missed when the
+ * upper one is not.
  *
  * @throws RangeError when the target ends before it begins
  * @example targetProgress({ kind: 'flow', wanted: 300, isCeiling: false, from: '2026-10-01', by: '2026-10-30', last: '2026-10-10', now: 80 }).paceNeeded // 11
@@ -50,27 +57,32 @@ export function targetProgress(target: TargetInput): TargetProgress {
   const over = Math.min(length, Math.max(0, daysBetween(from, last) + 1))
   const daysLeft = length - over
   const base = { standing: standingOf(target, daysLeft), elapsed: over / length, daysLeft }
+  if (kind === 'unique') return { ...base, ...(target.low !== undefined && wanted > 0 && { done: target.low / wanted }) }
   if (now === undefined) return base
   if (kind === 'ratio') return { ...base, pace: now, ...(daysLeft > 0 && target.neededRate !== undefined && { paceNeeded: target.neededRate }) }
   const begun = kind === 'stock' ? start : 0
   if (begun === undefined) return base
   const way = wanted - begun
+  const days = over * (target.covered ?? 1)
   return {
     ...base,
     ...(way !== 0 && { done: (now - begun) / way }),
-    ...(over > 0 && { pace: (now - begun) / over }),
+    ...(days > 0 && { pace: (now - begun) / days }),
     ...(daysLeft > 0 && { paceNeeded: (wanted - now) / daysLeft }),
   }
 }
 
-function standingOf({ kind, wanted, isCeiling, now, heading }: TargetInput, daysLeft: number): Standing {
-  if (now === undefined) return 'unknown'
+function standingOf({ kind, wanted, isCeiling, now, low = now, high = now, heading }: TargetInput, daysLeft: number): Standing {
+  if (low === undefined) return 'unknown'
   const meets = (value: number) => (isCeiling ? value <= wanted : value >= wanted)
-  if (daysLeft === 0) return meets(now) ? 'reached' : 'missed'
-  // a sum that has passed its mark stays there; a level or a rate can fall back
-  if (kind === 'flow' && !isCeiling && now >= wanted) return 'reached'
-  if (kind === 'flow' && isCeiling && now > wanted) return 'missed'
+  const [worst, best] = isCeiling ? [high ?? Infinity, low] : [low, high ?? Infinity]
+  if (daysLeft === 0) return meets(worst) ? 'reached' : meets(best) ? 'unknown' : 'missed'
+  // a sum, and the people since the first day, stay once they have passed the mark; a level or a rate can fall back
+  const stays = kind === 'flow' || kind === 'unique'
+  if (stays && !isCeiling && low >= wanted) return 'reached'
+  if (stays && isCeiling && low > wanted) return 'missed'
   if (!heading) return 'unknown'
+  if (heading.checked.hasFailed) return 'open'
   const [near, far] = isCeiling ? [heading.high, heading.low] : [heading.low, heading.high]
   return meets(near) ? 'on course' : meets(far) ? 'open' : 'in danger'
 }

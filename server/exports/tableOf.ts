@@ -1,6 +1,7 @@
+import { DateTime } from 'luxon'
+import { knownText } from '../../core/format/formatChange'
 import { formatFigure } from '../../core/format/formatFigure'
 import { metricById } from '../../core/metrics/catalogue'
-import type { Unit } from '../../core/metrics/metric'
 import { lengthOf } from '../../core/periods/period'
 import type { ComparedFigure } from '../../core/rollup/compareFigures'
 import type { DayPoint } from '../../core/series/dailyPoints'
@@ -15,23 +16,28 @@ import type { TargetView } from '../work/targets'
 import type { UnusualFinding } from '../work/unusual'
 import type { WhatIsOpen } from '../work/whatIsOpen'
 import type { Why } from '../work/why'
-import type { CellKind, Column, Table } from './table'
+import { causeOf } from '../../shared/unusual'
+import { KIND_OF_UNIT, type Cell, type CellKind, type Column, type Table } from './table'
 
-const KINDS: Record<Unit, CellKind> = { count: 'count', people: 'count', share: 'share', times: 'number', seconds: 'number' }
-const kindOf = (metric: string): CellKind => KINDS[metricById(metric).unit]
+const LOCALE = 'en-GB'
+const kindOf = (metric: string): CellKind => KIND_OF_UNIT[metricById(metric).unit]
 const text = (title: string): Column => ({ title, kind: 'text' })
 const count = (title: string): Column => ({ title, kind: 'count' })
 const share = (title: string): Column => ({ title, kind: 'share' })
 const number = (title: string): Column => ({ title, kind: 'number' })
 const day = (title: string): Column => ({ title, kind: 'day' })
 
-/** What a block shows, as one table; a text has none. */
-export function tableOf(block: FilledBlock): Table | undefined {
-  const table = bare(block)
+/**
+ * What a block shows, as one table; a text has none.
+ *
+ * @param zone  the client's time zone, in which instants are given
+ */
+export function tableOf(block: FilledBlock, zone: string): Table | undefined {
+  const table = bare(block, zone)
   return table && { ...table, name: `${block.title || table.name}${block.who ? `, ${block.who}` : ''}` }
 }
 
-function bare(block: FilledBlock): Table | undefined {
+function bare(block: FilledBlock, zone: string): Table | undefined {
   switch (block.kind) {
     case 'figures':
       return figures(block.figures)
@@ -50,7 +56,7 @@ function bare(block: FilledBlock): Table | undefined {
     case 'targets':
       return targets(block.targets)
     case 'posts':
-      return posts(block.posts)
+      return posts(block.posts, zone)
     case 'open':
       return open(block.open)
     case 'profiles':
@@ -65,15 +71,51 @@ function bare(block: FilledBlock): Table | undefined {
   }
 }
 
-/** A figure in full: its value or bounds, what it rests on, and how it has changed. Units differ from row to row, so shares are parts of one. */
+/** What a change rests on and comes to, as it follows a figure: compared now and then, difference, part, days. */
+const changeColumns = (name: string, kind: CellKind): Column[] => [
+  { title: `${name}, compared now`, kind }, { title: `${name}, compared then`, kind }, { title: `${name}, difference`, kind }, share(`${name}, change`),
+  count(`${name}, profile-days used now`), count(`${name}, profile-days used then`), text(`${name}, judged`),
+]
+const changeCells = ({ change }: ComparedFigure): Cell[] => [change?.to, change?.from, change?.difference, change?.relative, change?.days?.now, change?.days?.then, judgedText(change)]
+
+/** How a change is judged, in a word or two. */
+const judgedText = (change: ComparedFigure['change']): string =>
+  change === undefined ? '' : change.reason ?? (change.isUnclear ? 'no clear change' : change.usual?.isWithin ? 'as usual' : change.judgement === 'neutral' ? '' : change.judgement)
+
+/** A figure with its bounds, what it rests on and how it has changed, as columns of its own. */
+export const figureColumns = (metric: string): Column[] => {
+  const { name } = metricById(metric)
+  const kind = kindOf(metric)
+  return [
+    { title: name, kind }, { title: `${name}, at least`, kind }, { title: `${name}, at most`, kind }, text(`${name}, known`), count(`${name}, profile-days with data`), count(`${name}, profile-days expected`),
+    ...changeColumns(name, kind),
+  ]
+}
+export const figureCells = (compared: ComparedFigure): Cell[] => {
+  const { figure } = compared
+  return [figure.value, figure.low, figure.high, knownText(figure, LOCALE), figure.coverage.present, figure.coverage.expected, ...changeCells(compared)]
+}
+
+/** A figure in full: its value or bounds, what it rests on, and how it has changed. Units differ from row to row, and each cell has its own. */
 function figures(list: readonly ComparedFigure[]): Table {
   return {
     name: 'Figures',
-    columns: [text('Metric'), number('Value'), number('At least'), number('At most'), text('As written'), text('Known'), count('Profile-days with data'), count('Profile-days expected'), number('Was'), number('Difference'), share('Change'), text('Remark')],
-    rows: list.map(({ figure, change }) => [
-      metricById(figure.metric).name, figure.value, figure.low, figure.high, formatFigure(figure, 'en-GB').full, figure.exactness, figure.coverage.present, figure.coverage.expected, change?.from, change?.difference, change?.relative,
-      figure.reason ?? change?.basis ?? change?.reason ?? (change?.small ? 'small base' : ''),
-    ]),
+    columns: [
+      text('Metric'), text('Unit'), number('Value'), number('At least'), number('At most'), text('As written'), text('Known'), count('Profile-days with data'), count('Profile-days expected'),
+      number('Compared now'), number('Compared then'), number('Difference'), share('Change'), count('Profile-days used now'), count('Profile-days used then'), number('A day now'), number('A day then'),
+      text('Judged'), share('Usually from'), share('Usually to'), text('Remark'),
+    ],
+    rows: list.map((compared) => {
+      const { figure, change } = compared
+      const kind = kindOf(figure.metric)
+      const own = (value: number | undefined): Cell => ({ value, kind })
+      const usual = change?.usual?.scale === 'relative' ? change.usual : undefined
+      return [
+        metricById(figure.metric).name, metricById(figure.metric).unit, own(figure.value), own(figure.low), own(figure.high), formatFigure(figure, LOCALE).full, knownText(figure, LOCALE), figure.coverage.present, figure.coverage.expected,
+        own(change?.to), own(change?.from), own(change?.difference), change?.relative, change?.days?.now, change?.days?.then, change?.perDay?.to, change?.perDay?.from,
+        judgedText(change), usual?.low, usual?.high, [figure.reason ?? figure.remark, change?.basis, change?.small ? 'small base' : undefined].filter((part) => part !== undefined).join('; '),
+      ]
+    }),
   }
 }
 
@@ -84,34 +126,24 @@ function line(first: MetricLine, second: MetricLine | undefined): Table {
   return {
     name: `${lines.map(({ name }) => name).join(' and ')} a day`,
     columns: [
-      day('Day'), ...lines.flatMap(({ line, name }) => [value(line, name), ...(isBounded(line.current) ? [value(line, `${name}, at least`), value(line, `${name}, at most`)] : []), count(`Profiles with ${name.toLowerCase()}`)]),
+      day('Day'), ...lines.flatMap(({ line, name }) => [value(line, name), ...(isBounded(line.current) ? [value(line, `${name}, at least`), value(line, `${name}, at most`)] : []), count(`Profiles with ${name.toLowerCase()}`), count(`Profiles expected with ${name.toLowerCase()}`)]),
       ...(first.earlier ? [day('Comparison day'), value(first, `${metricById(first.metric).name} then`)] : []),
     ],
     rows: first.current.map((point, index) => [
       point.day, ...lines.flatMap(({ line }) => {
         const at = line.current[index]
-        return [at?.value, ...(isBounded(line.current) ? [at?.low, at?.high] : []), at?.present]
+        return [at?.value, ...(isBounded(line.current) ? [at?.low, at?.high] : []), at?.present, line.expected]
       }),
       ...(first.earlier ? [first.earlier[index]?.day, first.earlier[index]?.value] : []),
     ]),
   }
 }
 
-function rows(list: readonly RowFigures[], metrics: readonly string[]): Table {
-  const isBounded = (metric: string) => list.some(({ figures: own }) => own[metric]!.figure.low !== undefined)
-  return {
-    name: 'Table',
-    columns: [text('Name'), text('Network'), ...metrics.flatMap((metric): Column[] => {
-      const { name } = metricById(metric)
-      const kind = kindOf(metric)
-      return [{ title: name, kind }, ...(isBounded(metric) ? [{ title: `${name}, at least`, kind }, { title: `${name}, at most`, kind }] : []), { title: `${name}, difference`, kind }]
-    })],
-    rows: list.map((row) => [row.name, row.networkName, ...metrics.flatMap((metric) => {
-      const { figure, change } = row.figures[metric]!
-      return [figure.value, ...(isBounded(metric) ? [figure.low, figure.high] : []), change?.difference]
-    })]),
-  }
-}
+const rows = (list: readonly RowFigures[], metrics: readonly string[]): Table => ({
+  name: 'Table',
+  columns: [text('Name'), text('Network'), text('Id'), ...metrics.flatMap(figureColumns)],
+  rows: list.map((row) => [row.name, row.networkName, row.id ?? '', ...metrics.flatMap((metric) => figureCells(row.figures[metric]!))]),
+})
 
 function parts({ split, kind, rows: list, times }: SplitView): Table {
   const { name, base } = splitById(split)
@@ -142,8 +174,8 @@ function why({ metric, explanations, reason }: Why): Table {
 
 const unusual = (metric: string, list: readonly UnusualFinding[]): Table => ({
   name: 'Unusual days',
-  columns: [day('Day'), text('Profile'), { title: metricById(metric).name, kind: kindOf(metric) }, { title: 'Usually', kind: kindOf(metric) }, number('Modified z-score'), count('Posts'), text('Explained by')],
-  rows: list.map((each) => [each.day, each.name, each.value, each.usual, each.score, each.posts.length, each.explainedBy?.title ?? '']),
+  columns: [day('From'), day('To'), text('Direction'), text('Profiles'), { title: metricById(metric).name, kind: kindOf(metric) }, { title: 'Usually', kind: kindOf(metric) }, number('Strength'), count('Posts'), text('Explained by')],
+  rows: list.map(causeOf).map((each) => [each.from, each.to, each.direction, each.profiles.map(({ name }) => name).join('; '), each.value, each.usual, each.score, each.posts.length, each.explainedBy?.title ?? '']),
 })
 
 function subject({ metric, own, networks, field, reason }: Subject): Table {
@@ -171,15 +203,18 @@ const open = ({ targets: inDanger, due, unusual: days, troubles }: WhatIsOpen): 
   rows: [
     ...inDanger.map(({ metric, whoWords, by, progress }) => ['Target', `${metricById(metric).name} of ${whoWords}`, by, progress.standing]),
     ...due.map(({ sentence }) => ['Due', '', null, sentence]),
-    ...days.map(({ day: on, name, value, usual }) => ['Unusual day', name, on, `${value} interactions, usually ${Math.round(usual)}`]),
+    ...days.map(causeOf).map(({ from, profiles, value, usual }) => ['Unusual days', profiles.map(({ name }) => name).join('; '), from, `${value} interactions, usually ${Math.round(usual)}`]),
     ...troubles.map(({ name, sentence }) => ['Profile', name, null, sentence]),
   ],
 })
 
-const posts = (list: readonly ListedPost[]): Table => ({
-  name: 'Posts', columns: [text('Id'), text('Published'), text('Profile'), text('Network'), text('Format'), text('Text'), count('Impressions'), count('Interactions'), share('Interactions by impression'), share('At least'), share('At most')],
-  rows: list.map((post) => [post.id, new Date(post.publishedAt).toISOString(), post.name, post.networkName, post.format, post.text, post.impressions, post.interactions, post.rate?.value, post.rate?.low, post.rate?.high]),
+const posts = (list: readonly ListedPost[], zone: string): Table => ({
+  name: 'Posts', columns: [text('Id'), { title: `Published (${zone})`, kind: 'instant' }, text('Profile'), text('Network'), text('Format'), text('Text'), count('Impressions'), count('Interactions'), share('Interactions by impression'), share('At least'), share('At most')],
+  rows: list.map((post) => [post.id, instant(post.publishedAt, zone), post.name, post.networkName, post.format, post.text, post.impressions, post.interactions, post.rate?.value, post.rate?.low, post.rate?.high]),
 })
+
+/** An instant as ISO 8601 with the offset that the zone has then. */
+const instant = (at: Date | string, zone: string): string => DateTime.fromJSDate(new Date(at), { zone }).toISO({ suppressMilliseconds: true })!
 
 function found(search: ProfileSearch | null): Table {
   return {

@@ -1,6 +1,6 @@
-import { metricById } from '../../core/metrics/catalogue'
 import type { ClientSummary } from '../work/allClients'
-import { tableOf } from './tableOf'
+import { causeOf } from '../../shared/unusual'
+import { figureCells, figureColumns, tableOf } from './tableOf'
 import type { Table } from './table'
 
 /** The parts of the first page over all clients, as tables. */
@@ -9,21 +9,21 @@ export function tablesOfClients(clients: readonly ClientSummary[]): { id: string
   const lines = (name: string, titles: string[], rows: Table['rows']): Table => ({ name, columns: titles.map(text), rows })
   const metrics = clients[0]?.figures.map(({ figure }) => figure.metric) ?? []
   const targets = clients.flatMap((client) => client.targets.map((target) => ({ client, target })))
-  const targetTable = tableOf({ kind: 'targets', id: '', title: '', comment: '', targets: targets.map(({ target }) => target) })!
+  const targetTable = tableOf({ kind: 'targets', id: '', title: '', comment: '', targets: targets.map(({ target }) => target) }, 'UTC')!
   return [
     {
       id: 'moved', table: {
         name: 'What moved',
-        columns: [text('Client'), ...metrics.flatMap((metric) => [{ title: metricById(metric).name, kind: 'count' as const }, { title: `${metricById(metric).name}, change`, kind: 'share' as const }]), { title: 'Profiles', kind: 'count' }, text('Last edition')],
-        rows: clients.map((client) => [client.name, ...client.figures.flatMap(({ figure, change }) => [figure.value, change?.relative]), client.profiles, client.lastEdition ? `Edition ${client.lastEdition.number} of ${client.lastEdition.title}` : '']),
+        columns: [text('Client'), ...metrics.flatMap(figureColumns), { title: 'Profiles', kind: 'count' }, text('Last edition')],
+        rows: clients.map((client) => [client.name, ...client.figures.flatMap(figureCells), client.profiles, client.lastEdition ? `Edition ${client.lastEdition.number} of ${client.lastEdition.title}` : '']),
       },
     },
     { id: 'targets', table: { ...targetTable, name: 'Targets in danger', columns: [text('Client'), ...targetTable.columns], rows: targetTable.rows.map((row, index) => [targets[index]!.client.name, ...row]) } },
     { id: 'due', table: lines('What is due', ['Client', 'What'], clients.flatMap((client) => client.due.map(({ sentence }) => [client.name, sentence]))) },
     {
       id: 'unusual', table: {
-        name: 'Unusual days without a reason', columns: [text('Client'), { title: 'Day', kind: 'day' }, text('Profile'), { title: 'Interactions', kind: 'count' }, { title: 'Usually', kind: 'count' }],
-        rows: clients.flatMap((client) => client.unusual.map((finding) => [client.name, finding.day, finding.name, finding.value, finding.usual])),
+        name: 'Unusual days without a reason', columns: [text('Client'), { title: 'From', kind: 'day' }, { title: 'To', kind: 'day' }, text('Profiles'), { title: 'Interactions', kind: 'count' }, { title: 'Usually', kind: 'count' }],
+        rows: clients.flatMap((client) => client.unusual.map(causeOf).map((cause) => [client.name, cause.from, cause.to, cause.profiles.map(({ name }) => name).join('; '), cause.value, cause.usual])),
       },
     },
     { id: 'profiles', table: lines('Profiles that need somebody', ['Client', 'Profile', 'What'], clients.flatMap((client) => client.troubles.map((trouble) => [client.name, trouble.name, trouble.sentence]))) },

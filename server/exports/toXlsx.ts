@@ -2,14 +2,14 @@
 /// <reference path="./exceljs.d.ts" />
 // the package's own bundle: its many parts are not all found again by the server's build
 import ExcelJS from 'exceljs/dist/exceljs.bare.min.js'
-import { neutral, type CellKind, type Table } from './table'
+import { valueOf, type Cell, type CellKind, type Table } from './table'
 
-const FORMATS: Record<CellKind, string> = { text: '@', count: '#,##0', number: '#,##0.00', share: '0.0%', day: '@' }
+const FORMATS: Record<CellKind, string> = { text: '@', count: '#,##0', number: '#,##0.00', share: '0.0%', day: 'yyyy-mm-dd', instant: 'yyyy-mm-dd hh:mm' }
 const WIDEST = 60
 
 /**
- * Tables as a workbook (Office Open XML), a sheet each. Ids and days are text cells, so that nothing turns them into numbers or other dates; no cell
- * is a formula.
+ * Tables as a workbook (Office Open XML), a sheet each. Every cell has a type: ids and words are text, which no spreadsheet runs, days are dates, instants
+ * are the date and time of the client's zone (a date cell has none of its own), shares are percentages.
  */
 export async function toXlsx(tables: readonly Table[]): Promise<Buffer> {
   const book = new ExcelJS.Workbook()
@@ -17,13 +17,26 @@ export async function toXlsx(tables: readonly Table[]): Promise<Buffer> {
   for (const table of tables) {
     const sheet = book.addWorksheet(sheetName(table.name, taken), { views: [{ state: 'frozen', ySplit: 1 }] })
     sheet.columns = table.columns.map(({ title, kind }, index) => ({
-      header: neutral(title), style: { numFmt: FORMATS[kind] },
-      width: Math.min(WIDEST, Math.max(title.length, ...table.rows.slice(0, 200).map((row) => String(row[index] ?? '').length)) + 2),
+      header: title, style: { numFmt: FORMATS[kind] },
+      width: Math.min(WIDEST, Math.max(title.length, ...table.rows.slice(0, 200).map((row) => String(valueOf(row[index]) ?? '').length)) + 2),
     }))
     sheet.getRow(1).font = { bold: true }
-    for (const row of table.rows) sheet.addRow(row.map((cell) => (typeof cell === 'string' ? neutral(cell) : cell ?? null)))
+    for (const row of table.rows) {
+      const added = sheet.addRow(row.map((cell, index) => typed(cell, table.columns[index]!.kind)))
+      row.forEach((cell, index) => {
+        if (cell !== null && typeof cell === 'object') added.getCell(index + 1).numFmt = FORMATS[cell.kind]
+      })
+    }
   }
   return Buffer.from(await book.xlsx.writeBuffer())
+}
+
+/** A cell's value as the workbook wants it: dates by the clock of the client's zone. */
+function typed(cell: Cell, kind: CellKind): string | number | Date | null {
+  const value = valueOf(cell)
+  if (typeof value !== 'string' || value === '') return value === '' ? null : value
+  if (kind === 'day') return new Date(`${value}T00:00:00Z`)
+  return kind === 'instant' ? new Date(`${value.slice(0, 19)}Z`) : value
 }
 
 /** A sheet's name: 31 characters at the most, without the signs that are not allowed, and no other sheet's. */

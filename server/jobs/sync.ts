@@ -1,5 +1,5 @@
 import { addDays, daysBetween, type Day } from '../../core/days/day'
-import { lastCompleteDay } from '../../core/days/lastCompleteDay'
+import { dayAt, lastCompleteDay } from '../../core/days/lastCompleteDay'
 import { FACT_COLUMNS, type FactColumn } from '../../core/metrics/metric'
 import { networkById } from '../../core/networks/networks'
 import { SPLITS } from '../../core/splits/splits'
@@ -187,8 +187,9 @@ async function reached(db: ClientDb, profileId: number, what: 'posts_to' | 'part
 async function keepPosts(db: ClientDb, profileId: number, page: PostsPage): Promise<void> {
   const figures = ['impressions', 'reactions', 'comments', 'shares', 'saves'] as const
   await db.insertRows('post', ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', ...figures], page.data.map((post) => [
-    profileId, post.remoteId, new Date(post.publishedAt), post.day, post.format, post.text, ...figures.map((figure) => post[figure] ?? null),
-  ]), ['text', ...figures])
+    // the client's day, whatever day it was where the network counts
+    profileId, post.remoteId, new Date(post.publishedAt), dayAt(Date.parse(post.publishedAt), db.timeZone), post.format, post.text, ...figures.map((figure) => post[figure] ?? null),
+  ]), ['day', 'text', ...figures])
   await reached(db, profileId, 'posts_to', page.through)
 }
 

@@ -2,14 +2,12 @@ import type { ComparedFigure } from '../../core/rollup/compareFigures'
 import { compareFigures } from '../../core/rollup/compareFigures'
 import { metricById } from '../../core/metrics/catalogue'
 import type { Period } from '../../core/periods/period'
-import type { Against } from '../../core/periods/comparison'
 import { SPLITS } from '../../core/splits/splits'
 import { orderPosts } from '../../shared/postOrder'
 import { stateOf } from '../../shared/profileState'
 import { SCOPED_KINDS, type Block } from '../../shared/scope'
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
-import { dayTotals } from '../db/questions/dayTotals'
 import { notesIn, type Note } from '../db/questions/notes'
 import { listPosts, type ListedPost } from '../work/content'
 import { lastSearch, type ProfileSearch } from '../work/findProfiles'
@@ -21,7 +19,7 @@ import { resolveScope, type ResolvedScope } from '../work/resolveScope'
 import { sinceOf, type Since } from '../work/since'
 import { subject, type Subject } from '../work/subject'
 import { targetsOf, type TargetView } from '../work/targets'
-import { columnsFor, contextOf, rollUp } from '../work/rollUp'
+import { contextOf, rollUp } from '../work/rollUp'
 import { unusual, type UnusualFinding } from '../work/unusual'
 import { whatIsOpen, type WhatIsOpen } from '../work/whatIsOpen'
 import { why, type Why } from '../work/why'
@@ -88,7 +86,7 @@ export interface ReportContent {
 export interface ReportDefinition {
   title: string
   period: string
-  against: Against
+  against: string
   blocks: Block[]
 }
 
@@ -163,9 +161,7 @@ async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { 
 
 async function fillChart(db: ClientDb, scope: ResolvedScope, base: BlockBase, { metrics, option }: Block): Promise<FilledBlock> {
   const [metric = 'impressions', second] = metrics
-  const columns = columnsFor([metric, ...(second ? [second] : [])])
-  const ids = scope.connected.map(({ profile_id: profile }) => profile)
-  const current = await dayTotals(db, ids, scope.period, columns)
-  const earlier = scope.comparison && (await dayTotals(db, ids, scope.comparison.period, columns))
-  return { ...base, kind: 'chart', line: lineOf(db, scope, metric, current, earlier), ...(second && { second: lineOf(db, scope, second, current, undefined) }), isIndex: option === 'index' }
+  const rolled = await rollUp(db, scope, [metric, ...(second ? [second] : [])], { withDays: true, withPast: false })
+  const alone = { current: rolled.current }
+  return { ...base, kind: 'chart', line: lineOf(db, scope, metric, rolled), ...(second && { second: lineOf(db, scope, second, alone) }), isIndex: option === 'index' }
 }

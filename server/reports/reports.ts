@@ -1,4 +1,3 @@
-import type { Against } from '../../core/periods/comparison'
 import { parseWho, type Block, type ReportInput } from '../../shared/scope'
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
@@ -10,7 +9,7 @@ export interface Report {
   id: number
   title: string
   period: string
-  against: Against
+  against: string
   blocks: Block[]
   version: number
   changedAt: Date

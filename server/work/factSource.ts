@@ -1,43 +1,31 @@
-import { familiesOf, type FactColumn } from '../../core/metrics/metric'
+import type { FactColumn } from '../../core/metrics/metric'
 import type { Period } from '../../core/periods/period'
-import { noWindows, type ProfileAggregate } from '../../core/rollup/aggregate'
-import { aggregateTable } from '../../core/rollup/aggregateTable'
-import type { FactTable } from '../../core/rollup/factTable'
-import type { DayTotals } from '../../core/series/dailyPoints'
-import { dayTotalsOf } from '../../core/series/dayTotalsOf'
+import type { ProfileAggregate } from '../../core/rollup/aggregate'
+import { aggregateDays } from '../../core/rollup/aggregateDays'
+import type { DenseDays } from '../../core/rollup/denseDays'
 import type { ClientDb } from '../db/clientDb'
-import { aggregates, facts, type Member } from '../db/questions/aggregates'
-import { dayTotals } from '../db/questions/dayTotals'
+import { aggregates, type Member } from '../db/questions/aggregates'
+import { daysOf } from '../db/questions/daysOf'
 
-/** Where daily figures come from: summed in the database, or in memory from rows that are here already. Both give the same. */
+/** Where daily figures come from: the database, or rows that are in memory already. Both give the same. */
 export interface FactSource {
-  aggregates: (members: readonly Member[], period: Period, columns: readonly FactColumn[]) => Promise<ProfileAggregate[]>
-  dayTotals: (profiles: readonly number[], period: Period, columns: readonly FactColumn[]) => Promise<DayTotals[]>
-  facts: (profiles: readonly number[], periods: readonly Period[], columns: readonly FactColumn[]) => Promise<FactTable>
+  /** Counts and levels, summed where the data is. */
+  sums: (members: readonly Member[], period: Period, columns: readonly FactColumn[]) => Promise<ProfileAggregate[]>
+  /** Profiles day by day, over the period at least. */
+  days: (profiles: readonly number[], period: Period, columns: readonly FactColumn[]) => Promise<ReadonlyMap<number, DenseDays>>
 }
+
+/** Days of a profile that has none. */
+export const NO_DAYS: DenseDays = Object.freeze({ first: 0, columns: Object.freeze({}) })
 
 /** The database sums, where the data is. */
 export const inDatabase = (db: ClientDb): FactSource => ({
-  aggregates: (members, period, columns) => aggregates(db, members, period, columns),
-  dayTotals: (profiles, period, columns) => dayTotals(db, profiles, period, columns),
-  facts: (profiles, periods, columns) => facts(db, profiles, periods, columns),
+  sums: (members, period, columns) => aggregates(db, members, period, columns),
+  days: (profiles, period, columns) => daysOf(db, profiles, period, columns),
 })
 
-/** Sums over rows that are in memory, which have to reach over every period that is asked for. */
-export function inMemory(table: FactTable, universe: number | undefined): FactSource {
-  const of = (profiles: readonly number[]): FactTable => {
-    const wanted = new Set(profiles)
-    // the table itself keeps what was worked out over all of it
-    if (wanted.size === table.ranges.length && table.ranges.every(({ profile }) => wanted.has(profile))) return table
-    return { ...table, ranges: table.ranges.filter(({ profile }) => wanted.has(profile)) }
-  }
-  return {
-    async aggregates(members, period, columns) {
-      const networks = new Map(members.map(({ profile, network }) => [profile, network]))
-      const known = new Map(aggregateTable(of([...networks.keys()]), period, networks, columns).map((aggregate) => [aggregate.profile, aggregate]))
-      return members.map((member) => ({ ...(known.get(member.profile) ?? { sums: {}, counts: {}, stocks: {}, windows: noWindows(period, familiesOf(columns)) }), ...member }))
-    },
-    dayTotals: async (profiles, period, columns) => dayTotalsOf(of(profiles), period, columns, universe),
-    facts: async (profiles) => of(profiles),
-  }
-}
+/** Days that are in memory, which have to reach over every period that is asked for. */
+export const inMemory = (known: ReadonlyMap<number, DenseDays>): FactSource => ({
+  sums: async (members, period, columns) => members.map((member) => aggregateDays(member, known.get(member.profile) ?? NO_DAYS, period, columns)),
+  days: async () => known,
+})

@@ -5,11 +5,11 @@ import { NETWORKS, networkById } from '../../core/networks/networks'
 import type { ProfileAggregate } from '../../core/rollup/aggregate'
 import type { ComparedAggregates, ComparedFigure } from '../../core/rollup/compareFigures'
 import { compareFigures } from '../../core/rollup/compareFigures'
-import { dailyPoints, type DayPoint, type DayTotals } from '../../core/series/dailyPoints'
+import { dailyPoints, type DayPoint } from '../../core/series/dailyPoints'
 import type { ClientDb } from '../db/clientDb'
 import { notesIn, type Note } from '../db/questions/notes'
 import type { ProfileRow } from '../db/questions/profiles'
-import { columnsFor, contextOf, rollUp } from './rollUp'
+import { contextOf, rollUp } from './rollUp'
 import type { ResolvedScope } from './resolveScope'
 import { sourceFor } from './warmFacts'
 
@@ -42,6 +42,8 @@ export interface RowFigures {
   profile?: number
   /** The row's profiles as they stand in an address. */
   who: string
+  /** The network's own id of the profile, of a row of one. */
+  id?: string
   name: string
   network: string
   /** What stands beside the name: the network, or how many profiles there are. */
@@ -67,37 +69,33 @@ export async function overview(db: ClientDb, scope: ResolvedScope, { metric, sec
   const shown = [metric, ...(second ? [second] : [])]
   shown.forEach(metricById)
   const { headlines, table } = figureSetById(figures)
-  const ids = scope.connected.map(({ profile_id: profile }) => profile)
-  const source = await sourceFor(db, scope)
-  const [rolled, current, earlier, notes] = await Promise.all([
-    rollUp(db, scope, [...new Set([...headlines, ...table])], source),
-    source.dayTotals(ids, scope.period, columnsFor([...headlines, ...shown])),
-    scope.comparison && source.dayTotals(ids, scope.comparison.period, columnsFor(shown)),
-    notesIn(db, scope.period),
+  const [rolled, notes] = await Promise.all([
+    rollUp(db, scope, [...new Set([...headlines, ...table, ...shown])], { source: await sourceFor(db, scope), withDays: true }), notesIn(db, scope.period),
   ])
   const context = contextOf(db, scope)
   return {
     figures: headlines.map((id) => compareFigures(id, rolled, context)),
-    sparklines: Object.fromEntries(headlines.map((id) => [id, dailyPoints(id, scope.period, current, db.universe)])),
-    line: lineOf(db, scope, metric, current, earlier),
-    ...(second && { second: lineOf(db, scope, second, current, earlier) }),
+    sparklines: Object.fromEntries(headlines.map((id) => [id, dailyPoints(id, scope.period, rolled.current, db.universe)])),
+    line: lineOf(db, scope, metric, rolled),
+    ...(second && { second: lineOf(db, scope, second, rolled) }),
     metrics: table, by, profiles: rowsBy(db, scope, rolled, table, by), notes,
   }
 }
 
-/** A metric's line from the day totals of both periods. */
-export function lineOf(db: ClientDb, scope: ResolvedScope, metric: string, current: DayTotals[], earlier: DayTotals[] | undefined): MetricLine {
+/** A metric's line over a scope that was rolled up with its days. */
+export function lineOf(db: ClientDb, scope: ResolvedScope, metric: string, { current, earlier }: ComparedAggregates): MetricLine {
   const { isPublic } = metricById(metric)
   const expected = scope.connected.filter(({ network, consent }) => reportsMetric(networkById(network), metric) && (isPublic || consent !== 'none')).length
   return {
     metric, expected,
     current: dailyPoints(metric, scope.period, current, db.universe),
-    ...(scope.comparison && earlier && { earlier: dailyPoints(metric, scope.comparison.period, earlier, db.universe) }),
+    ...(earlier && { earlier: dailyPoints(metric, earlier.comparison.period, earlier.aggregates, db.universe) }),
   }
 }
 
 interface Group {
   profile?: number
+  id?: string
   who: string
   name: string
   network: string
@@ -110,7 +108,7 @@ const count = (rows: readonly ProfileRow[]): string => `${rows.length} ${rows.le
 function groupsOf({ profiles, sets }: ResolvedScope, by: Grouping): Group[] {
   switch (by) {
     case 'profile':
-      return profiles.map((row) => ({ profile: row.profile_id, who: String(row.profile_id), name: row.name, network: row.network, networkName: row.networkName, rows: [row] }))
+      return profiles.map((row) => ({ profile: row.profile_id, id: row.remote_id, who: String(row.profile_id), name: row.name, network: row.network, networkName: row.networkName, rows: [row] }))
     case 'network':
       return NETWORKS.flatMap(({ id, name }) => {
         const rows = profiles.filter(({ network }) => network === id)
@@ -128,11 +126,15 @@ function groupsOf({ profiles, sets }: ResolvedScope, by: Grouping): Group[] {
 export function rowsBy(db: ClientDb, scope: ResolvedScope, rolled: ComparedAggregates, metrics: readonly string[], by: Grouping = 'profile'): RowFigures[] {
   const context = contextOf(db, scope)
   const byProfile = (aggregates: readonly ProfileAggregate[] = []) => new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
-  const [now, then] = [byProfile(rolled.current), byProfile(rolled.earlier?.aggregates)]
   const of = (known: ReadonlyMap<number, ProfileAggregate>, ids: readonly number[]) => ids.flatMap((id) => known.get(id) ?? [])
+  const [now, then] = [byProfile(rolled.current), byProfile(rolled.earlier?.aggregates)]
+  const past = rolled.past?.map((each) => ({ ...each, now: byProfile(each.current), then: byProfile(each.earlier.aggregates) }))
   return groupsOf(scope, by).map(({ rows, ...group }) => {
     const ids = rows.map(({ profile_id: profile }) => profile)
-    const own: ComparedAggregates = { current: of(now, ids), ...(rolled.earlier && { earlier: { ...rolled.earlier, aggregates: of(then, ids) } }) }
+    const own: ComparedAggregates = {
+      current: of(now, ids), ...(rolled.earlier && { earlier: { ...rolled.earlier, aggregates: of(then, ids) } }),
+      ...(past && { past: past.map((each) => ({ period: each.period, current: of(each.now, ids), earlier: { ...each.earlier, aggregates: of(each.then, ids) } })) }),
+    }
     return {
       ...group, firstFetch: rows.some(({ first_fetch: first }) => first === 1),
       figures: Object.fromEntries(metrics.map((metric) => [metric, compareFigures(metric, own, context)])),

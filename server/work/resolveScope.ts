@@ -1,9 +1,10 @@
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import type { Day } from '../../core/days/day'
-import { comparison, type Comparison } from '../../core/periods/comparison'
+import { comparison, comparisonWith, isNamedAgainst, type Comparison } from '../../core/periods/comparison'
 import { describeAgainst, describePeriod } from '../../core/periods/describePeriod'
 import { parsePeriod } from '../../core/periods/parsePeriod'
 import type { Period } from '../../core/periods/period'
+import { runningUnit, type CalendarUnit } from '../../core/periods/periodKind'
 import type { ScopeQuery } from '../../shared/scope'
 import { now } from '../clock'
 import type { ClientDb } from '../db/clientDb'
@@ -24,7 +25,8 @@ export interface ResolvedScope {
   comparison: Comparison | undefined
   lastComplete: Day
   words: { who: string; period: string; against: string }
-  running: boolean
+  /** The week, month, quarter, half or year that the period is so far, where it is not over yet. */
+  running: CalendarUnit | undefined
 }
 
 /**
@@ -45,16 +47,34 @@ export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<Res
   if (unknown !== undefined) throw badRequest('The address names a profile that this client does not have. Choose the profiles again.', { profile: unknown })
   const chosen = new Set([...query.who, ...chosenSets.flatMap((set) => set.profiles)])
   const profiles = query.who.length + query.sets.length === 0 ? allProfiles : allProfiles.filter(({ profile_id: profile }) => chosen.has(profile))
-  const { period, running } = parsePeriod(query.period, lastComplete)
-  const against = comparison(period, query.against, running)
+  const { period, running } = readPeriod(query.period, lastComplete)
+  const against = readAgainst(query.against, { period, running, lastComplete })
   return {
     query, profiles, connected: profiles.filter(({ has_figures: has }) => has === 1), allProfiles, sets, period, comparison: against, lastComplete, running,
     words: {
       who: query.who.length === 0 && chosenSets.length > 0 ? describeSets(chosenSets, profiles) : describeWho(profiles, allProfiles),
       period: describePeriod(period),
-      against: describeAgainst(query.against, against, period),
+      against: describeAgainst(query.against, against, period, running),
     },
   }
+}
+
+/** A period as the address has it, and whether it is a part of the calendar that is not over; days of one's own can be one too. */
+export function readPeriod(words: string, lastComplete: Day): { period: Period; running: CalendarUnit | undefined } {
+  const { period, running, rolling } = parsePeriod(words, lastComplete)
+  return { period, running: running ?? (rolling ? undefined : runningUnit(period, lastComplete)) }
+}
+
+/**
+ * What a period is compared with: one of the named comparisons, or a period of one's own.
+ *
+ * @throws RangeError when the words have no meaning, or mean the period itself
+ */
+export function readAgainst(against: string, { period, running, lastComplete }: Pick<ResolvedScope, 'period' | 'running' | 'lastComplete'>): Comparison | undefined {
+  if (isNamedAgainst(against)) return comparison(period, against, running)
+  const other = parsePeriod(against, lastComplete).period
+  if (other.from === period.from && other.to === period.to) throw new RangeError('A period cannot be compared with itself. Choose other days to compare with.')
+  return comparisonWith(period, other)
 }
 
 /** Sets in words: their names, and how many profiles that is. */

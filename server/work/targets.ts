@@ -7,21 +7,22 @@ import { reportsMetric } from '../../core/metrics/reportsMetric'
 import { networkById } from '../../core/networks/networks'
 import type { Period } from '../../core/periods/period'
 import { figureOf } from '../../core/rollup/figureOf'
-import { dailyPoints, type DayPoint, type DayTotals } from '../../core/series/dailyPoints'
-import { FIT_DAYS, forecastSum, type DayValue, type Forecast } from '../../core/targets/forecast'
-import { holdOut, type HoldOut } from '../../core/targets/holdOut'
+import { dailyPoints, type DayPoint } from '../../core/series/dailyPoints'
+import { checkedForecast, MOST_ORIGINS, type CheckedForecast, type HoldOut } from '../../core/targets/checkedForecast'
+import { FIT_DAYS, type DayValue } from '../../core/targets/forecast'
+import { forecastRate } from '../../core/targets/forecastRate'
+import { levelForecaster, rateForecaster, sumForecaster } from '../../core/targets/forecasters'
 import { daysAhead, targetProgress, type TargetInput as Known, type TargetProgress } from '../../core/targets/target'
 import { DEFAULT_PERIOD, parseWho, type TargetInput } from '../../shared/scope'
 import { now } from '../clock'
 import type { ClientDb } from '../db/clientDb'
-import { aggregates } from '../db/questions/aggregates'
-import { dayTotals } from '../db/questions/dayTotals'
 import { memberOf, type ProfileRow } from '../db/questions/profiles'
 import { sql } from '../db/sql'
 import { badRequest } from '../problems/problem'
+import { inDatabase } from './factSource'
 import { narrowed } from './narrowed'
 import { resolveScope, type ResolvedScope } from './resolveScope'
-import { columnsFor, contextOf } from './rollUp'
+import { columnsFor, contextOf, fromDays, rollUpOne } from './rollUp'
 
 /** A target as it is kept. */
 export interface TargetRow {
@@ -39,17 +40,18 @@ export interface TargetView extends TargetRow {
   isCeiling: boolean
   /** The figure so far: the sum or the rate since the first day, or the newest level. */
   figure: Figure
+  /** Of a level: its count on the day before the target began. */
   start?: number
   progress: TargetProgress
-  heading?: Forecast
+  heading?: Pick<CheckedForecast, 'value' | 'low' | 'high'>
   /** How earlier forecasts of the same length came out on this metric's own past. */
   checked?: HoldOut
   /** Why there is no forecast. */
   reason?: string
 }
 
-/** How many days of the past are read: for the fit, for the hold-out's twelve weeks, and for as long as the forecast is. */
-const pastDays = (ahead: number): number => Math.min(730, 2 * FIT_DAYS + ahead)
+/** How many days of the past are read: for the fit, and for as many earlier forecasts of the same length as are tried. */
+const pastDays = (ahead: number): number => Math.min(1095, FIT_DAYS + MOST_ORIGINS * ahead)
 
 /** The targets of a client as they are kept, those that end first before the others. */
 export const targetRows = (db: ClientDb): Promise<TargetRow[]> => db.rows<TargetRow>(sql`
@@ -75,28 +77,33 @@ export async function targetView(db: ClientDb, row: TargetRow): Promise<TargetVi
   const sofar: Period = { from: row.from, to: last < row.by ? last : row.by }
   const isBegun = sofar.to >= sofar.from
   const figure = await figureIn(db, scope, metric, isBegun ? sofar : { from: row.from, to: row.from })
-  const start = metric.kind === 'stock' ? (await figureIn(db, scope, metric, { from: row.from, to: row.from })).value : undefined
-  const ahead = daysAhead(last > addDays(row.from, -1) ? last : addDays(row.from, -1), row.by)
-  const looked = metric.kind === 'unique' || !isForecastable(metric) ? undefined : await lookAhead(db, scope, metric, row, { figure, last, ahead })
+  const before = addDays(row.from, -1)
+  const start = metric.kind === 'stock' ? (await figureIn(db, scope, metric, { from: before, to: before })).value : undefined
+  const ahead = daysAhead(last > before ? last : before, row.by)
+  const looked = metric.kind === 'unique' || !isForecastable(metric) || ahead === 0 ? undefined : await lookAhead(db, scope, metric, row, { figure, last, ahead })
+  const { present, expected } = figure.coverage
   const known: Known = {
-    kind: metric.kind === 'unique' ? 'flow' : metric.kind, wanted: row.wanted, isCeiling, from: row.from, by: row.by, last,
-    ...(isBegun && { now: figure.value ?? figure.low }), start, heading: looked?.heading, neededRate: looked?.neededRate,
+    kind: metric.kind, wanted: row.wanted, isCeiling, from: row.from, by: row.by, last,
+    ...(isBegun && { now: figure.value ?? figure.low, ...(figure.low !== undefined && { low: figure.low, high: figure.high ?? Infinity }) }),
+    ...(metric.kind === 'flow' && expected > 0 && { covered: present / expected }), start, heading: looked?.heading, neededRate: looked?.neededRate,
   }
   return {
     ...row, whoWords: scope.words.who, isCeiling, figure, ...(start !== undefined && { start }), progress: targetProgress(known),
-    ...(looked?.heading && { heading: looked.heading }), ...(looked?.checked && { checked: looked.checked }),
+    ...(looked?.heading && { heading: rangeOf(looked.heading), checked: looked.heading.checked }),
     ...(!looked?.heading && ahead > 0 && { reason: reasonOf(metric) }),
   }
 }
 
+const rangeOf = ({ value, low, high }: CheckedForecast) => ({ value, low, high })
+
 const isForecastable = (metric: Metric): boolean => metric.kind !== 'ratio' || columnsOf(metric).every((column) => (FLOW_COLUMNS as readonly string[]).includes(column))
 
 const reasonOf = (metric: Metric): string =>
-  metric.kind === 'unique' ? `${metric.name} cannot be added over days, so it cannot be carried on by the day.`
+  metric.kind === 'unique' ? `${metric.name} cannot be added over days, so it has no pace and is not carried on. It counts as reached once its lower bound is there.`
     : isForecastable(metric) ? 'A forecast needs four weeks of data.' : 'A rate is forecast only where both of its parts are counted daily.'
 
 async function figureIn(db: ClientDb, scope: ResolvedScope, metric: Metric, period: Period): Promise<Figure> {
-  const rolled = await aggregates(db, scope.connected.map(memberOf), period, columnsFor([metric.id]))
+  const rolled = await rollUpOne(inDatabase(db), scope.connected.map(memberOf), metric.id, period)
   return figureOf(metric.id, rolled, { ...contextOf(db, scope), period })
 }
 
@@ -107,71 +114,74 @@ interface Ahead {
 }
 
 interface Looked {
-  heading?: Forecast
+  heading?: CheckedForecast
   neededRate?: number
-  checked?: HoldOut
 }
 
 async function lookAhead(db: ClientDb, scope: ResolvedScope, metric: Metric, row: TargetRow, { figure, last, ahead }: Ahead): Promise<Looked> {
-  if (ahead === 0) return {}
   const past: Period = { from: addDays(last, -pastDays(ahead)), to: last }
-  if (metric.kind === 'ratio') return rateAhead(scope, metric, row, await dayTotals(db, scope.connected.map(({ profile_id: id }) => id), past, columnsFor([metric.id])), past, { next: addDays(last, 1), ahead, last })
-  const withTrend = metric.kind !== 'stock'
-  const series = await seriesOf(db, scope, metric.id, past)
-  const forecasts = series.map((values) => forecastSum(withTrend ? values : differences(values), addDays(last, 1), ahead, withTrend))
+  const next = addDays(last, 1)
+  if (metric.kind === 'ratio') return await rateAhead(db, scope, metric, row, past, { figure, last, ahead })
+  const groups = await seriesOf(db, scope, metric.id, past)
+  const forecasts = groups.map((values) => checkedForecast((metric.kind === 'stock' ? levelForecaster : sumForecaster)(values, ahead), next, ahead, firstOf(values) ?? past.from))
   if (figure.value === undefined || forecasts.length === 0 || forecasts.some((forecast) => forecast === undefined)) return {}
-  // each group's range on its own; groups differ independently of each other
-  const value = forecasts.reduce((sum, forecast) => sum + forecast!.value, 0)
-  const spread = Math.sqrt(forecasts.reduce((sum, forecast) => sum + (forecast!.high - forecast!.value) ** 2, 0))
+  const known = forecasts as CheckedForecast[]
+  // what shakes one profile may shake all of them: their ranges are added, not evened out against each other
+  const sum = (side: 'value' | 'low' | 'high') => known.reduce((all, forecast) => all + forecast[side], 0)
   // what is there stays: a sum does not shrink, whatever its range says
   const floor = (more: number) => (metric.kind === 'flow' && metric.parts.every(({ sign }) => sign === 1) ? Math.max(0, more) : more)
-  const begun = row.from > last && metric.kind === 'flow' ? 0 : figure.value
-  const heading = { value: begun + floor(value), low: begun + floor(value - spread), high: begun + value + spread }
-  const checks = series.map((values) => holdOut(withTrend ? values : differences(values), addDays(last, 1), ahead, withTrend))
-  return { heading, ...(checks.length === 1 && { checked: checks[0] }), ...(checks.length > 1 && { checked: checks.reduce(largestCheck) }) }
+  const begun = metric.kind === 'stock' || row.from > last ? 0 : figure.value
+  return { heading: { value: begun + floor(sum('value')), low: begun + floor(sum('low')), high: begun + sum('high'), checked: checkOfAll(known.map(({ checked }) => checked)) } }
 }
 
-/** Of several groups the check of the one with the longest past stands for the whole. */
-const largestCheck = (a: HoldOut, b: HoldOut): HoldOut => (b.tried > a.tried ? b : a)
+const firstOf = (values: readonly DayValue[]): Day | undefined => values[0]?.day
+
+/** The check with the longest past stands for the whole; where one has failed, the whole has. */
+const checkOfAll = (checks: readonly HoldOut[]): HoldOut => {
+  const longest = checks.reduce((best, check) => (check.tried > best.tried ? check : best))
+  return checks.find(({ hasFailed }) => hasFailed) ?? longest
+}
+
+const reporting = ({ connected }: ResolvedScope, metricId: string): ProfileRow[] => {
+  const { isPublic } = metricById(metricId)
+  return connected.filter(({ network, consent }) => reportsMetric(networkById(network), metricId) && (isPublic || consent !== 'none'))
+}
 
 /** The daily values of a scope: profiles with the whole past together, each of the others by itself, so that one that came later is not read as a rise. */
 async function seriesOf(db: ClientDb, scope: ResolvedScope, metric: string, past: Period): Promise<DayValue[][]> {
-  const { isPublic } = metricById(metric)
-  const members = scope.connected.filter(({ network, consent }) => reportsMetric(networkById(network), metric) && (isPublic || consent !== 'none'))
+  const members = reporting(scope, metric)
   const isOld = ({ oldest }: ProfileRow) => oldest !== null && oldest <= past.from
   const groups = [members.filter(isOld), ...members.filter((row) => !isOld(row)).map((row) => [row])].filter((group) => group.length > 0)
-  return await Promise.all(groups.map(async (group) => {
-    const totals = await dayTotals(db, group.map(({ profile_id: id }) => id), past, columnsFor([metric]))
-    return wholeDays({ ...scope, connected: group }, metric, dailyPoints(metric, past, totals))
-  }))
+  return await Promise.all(groups.map(async (group) => wholeDays(await pointsOf(db, group, metric, past), group.length)))
 }
 
-/** A rate at the end: what there is of both parts and what is to come of them. Its range is that of the residual part, num − rate × den (the ratio estimator's linearisation). */
-function rateAhead(scope: ResolvedScope, metric: RatioMetric, row: TargetRow, totals: DayTotals[], past: Period, { next, ahead, last }: { next: Day; ahead: number; last: Day }): Looked {
-  const [top, bottom] = [metric.numerator, metric.denominator].map((id) => new Map(wholeDays(scope, id, dailyPoints(id, past, totals)).map(({ day, value }) => [day, value])))
-  const days = [...top!.keys()].filter((day) => bottom!.has(day))
-  const list = (of: (day: Day) => number): DayValue[] => days.map((day) => ({ day, value: of(day) }))
-  const [above, below] = [forecastSum(list((day) => top!.get(day)!), next, ahead), forecastSum(list((day) => bottom!.get(day)!), next, ahead)]
-  if (!above || !below) return {}
-  const since = (values: Map<Day, number>) => [...values].filter(([day]) => day >= row.from && day <= last).reduce((sum, [, value]) => sum + value, 0)
-  const [numerator, denominator] = [since(top!) + Math.max(0, above.value), since(bottom!) + Math.max(0, below.value)]
-  if (denominator <= 0) return {}
-  const rate = numerator / denominator
-  const left = forecastSum(list((day) => top!.get(day)! - rate * bottom!.get(day)!), next, ahead)!
-  const spread = (left.high - left.low) / 2 / denominator
-  const needed = below.value > 0 ? (row.wanted * denominator - since(top!)) / below.value : undefined
-  return { heading: { value: rate, low: Math.max(0, rate - spread), high: rate + spread }, ...(needed !== undefined && { neededRate: needed }) }
+async function pointsOf(db: ClientDb, group: readonly ProfileRow[], metric: string, past: Period): Promise<DayPoint[]> {
+  return dailyPoints(metric, past, await fromDays(inDatabase(db), group.map(memberOf), columnsFor([metric]), past))
 }
 
-/** The days on which every profile that reports the metric has data, as far as any day of the past has that many. */
-function wholeDays({ connected }: ResolvedScope, metric: string, points: readonly DayPoint[]): DayValue[] {
-  const expected = connected.filter(({ network }) => reportsMetric(networkById(network), metric)).length
+/** The days on which every profile has data, as far as any day of the past has that many. */
+function wholeDays(points: readonly DayPoint[], expected: number): DayValue[] {
   const most = Math.min(expected, Math.max(0, ...points.map(({ present }) => present)))
   return points.flatMap(({ day, value, present }) => (value !== undefined && present >= most ? [{ day, value }] : []))
 }
 
-const differences = (levels: readonly DayValue[]): DayValue[] =>
-  levels.flatMap(({ day, value }, index) => (index > 0 && addDays(levels[index - 1]!.day, 1) === day ? [{ day, value: value - levels[index - 1]!.value }] : []))
+/** A rate at the end: what there is of both parts and what is to come of them, each on the days that have both. */
+async function rateAhead(db: ClientDb, scope: ResolvedScope, metric: RatioMetric, row: TargetRow, past: Period, { figure, last, ahead }: Ahead): Promise<Looked> {
+  const members = reporting(scope, metric.id)
+  const [above, below, rates] = await Promise.all([metric.numerator, metric.denominator, metric.id].map((id) => pointsOf(db, members, id, past)))
+  // a day counts when as many profiles as ever have both parts
+  const whole = new Set(wholeDays(rates!, members.length).map(({ day }) => day))
+  const parts = above!.flatMap(({ day, value }, index) => (whole.has(day) && value !== undefined && below![index]!.value !== undefined ? [{ day, top: value, bottom: below![index]!.value! }] : []))
+  const next = addDays(last, 1)
+  const [forecast, outlook] = [checkedForecast(rateForecaster(parts, ahead), next, ahead, parts[0]?.day ?? past.from), forecastRate(parts, next, ahead)]
+  if (!forecast || !outlook || (row.from <= last && figure.value === undefined)) return {}
+  const [sofar, rate] = row.from <= last ? [figure.observations, figure.value!] : [0, 0]
+  const end = (coming: number) => Math.max(0, (sofar * rate + outlook.bottom * coming) / (sofar + outlook.bottom))
+  return {
+    heading: { value: end(forecast.value), low: end(forecast.low), high: end(forecast.high), checked: forecast.checked },
+    neededRate: (row.wanted * (sofar + outlook.bottom) - sofar * rate) / outlook.bottom,
+  }
+}
 
 /**
  * Checks a target against the catalogue and the client's profiles.

@@ -1,52 +1,66 @@
-import { addDays, dayFromNumber, type Day } from '../../core/days/day'
+import { addDays, type Day } from '../../core/days/day'
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
-import type { Metric } from '../../core/metrics/metric'
-import type { FactTable } from '../../core/rollup/factTable'
-import { isExplained, LOOK_BACK_DAYS, unusualDays, type UnusualDay } from '../../core/unusual/unusualDays'
+import type { FactColumn, FlowMetric, UniqueMetric } from '../../core/metrics/metric'
+import { includes } from '../../core/periods/period'
+import type { ProfileAggregate } from '../../core/rollup/aggregate'
+import { causesOf, isExplained, type Cause } from '../../core/unusual/causes'
+import { judgedDays, SELDOM_LOOK_BACK_DAYS } from '../../core/unusual/unusualDays'
+import { dailyPoints } from '../../core/series/dailyPoints'
 import type { ClientDb } from '../db/clientDb'
-import { facts } from '../db/questions/aggregates'
-import { notesIn, type Note } from '../db/questions/notes'
+import { notesIn } from '../db/questions/notes'
+import { memberOf } from '../db/questions/profiles'
 import { postsIn } from '../db/questions/posts'
+import { inDatabase } from './factSource'
 import type { ResolvedScope } from './resolveScope'
+import { fromDays } from './rollUp'
 
-/** An unusual day of one profile, with what was posted on it and whether somebody has said why. */
-export interface UnusualFinding extends UnusualDay {
-  profile: number
-  name: string
+/** One cause of unusual days: on which days, on which profiles, what was posted then, and whether somebody has said why. */
+export interface UnusualFinding extends Pick<Cause, 'from' | 'to' | 'direction' | 'score' | 'isSmall'> {
+  /** Over its days and profiles together. */
+  value: number
+  usual: number
+  profiles: { profile: number; name: string; days: number; value: number; usual: number }[]
   posts: { text: string; format: string }[]
   explainedBy: { number: number; title: string } | null
 }
 
-/** A metric day by day for each profile of a table; a day without any of its columns is left out. */
-export function dailyValues(table: FactTable, metric: Metric): Map<number, Map<Day, number>> {
-  const parts = metric.kind === 'flow' ? metric.parts : columnsOf(metric).slice(0, 1).map((column) => ({ column, sign: 1 as const }))
-  return new Map(table.ranges.map(({ profile, start, end }) => {
-    const values = new Map<Day, number>()
-    for (let row = start; row < end; row++) {
-      const present = parts.map(({ column, sign }) => sign * table.columns[column][row]!).filter((value) => value === value)
-      if (present.length > 0) values.set(dayFromNumber(table.days[row]!), present.reduce((sum, value) => sum + value, 0))
-    }
-    return [profile, values]
-  }))
-}
+/** A profile whose days may be unusual by themselves is judged back as far as one that posts seldom needs. */
+const BACK_DAYS = SELDOM_LOOK_BACK_DAYS + 4
 
 /**
- * The unusual days of a scope, the most unusual first. For reach the daily reach of each profile is judged; a rate has no unusual days of its own.
+ * The unusual days of a scope by their causes, the strongest first. For reach the daily reach of each profile is judged; a rate or a level has no unusual
+ * days of its own.
  */
 export async function unusual(db: ClientDb, scope: ResolvedScope, metricId: string): Promise<UnusualFinding[]> {
   const metric = metricById(metricId)
   if (metric.kind === 'ratio' || metric.kind === 'stock' || scope.connected.length === 0) return []
-  const ids = scope.connected.map(({ profile_id: profile }) => profile)
-  const back = { from: addDays(scope.period.from, 1 - LOOK_BACK_DAYS), to: scope.period.to }
-  const [table, notes] = await Promise.all([facts(db, ids, [back], columnsOf(metric)), notesIn(db, scope.period)])
-  const found = [...dailyValues(table, metric)].flatMap(([profile, values]) => unusualDays(values, scope.period).map((day) => ({ profile, ...day })))
-  if (found.length === 0) return []
-  const days = found.map(({ day }) => day).sort()
-  const posts = await postsIn(db, [...new Set(found.map(({ profile }) => profile))], { from: days[0]!, to: days.at(-1)! })
-  return found.sort((a, b) => Math.abs(b.score) - Math.abs(a.score)).map((finding) => ({
-    ...finding, name: nameOf(scope, finding.profile), explainedBy: explanation(finding.day, notes),
-    posts: posts.filter((post) => post.profile_id === finding.profile && post.day === finding.day).map(({ text, format }) => ({ text, format })),
+  const back = { from: addDays(scope.period.from, -BACK_DAYS), to: scope.period.to }
+  const columns: FactColumn[] = [...new Set<FactColumn>([...columnsOf(metric), 'posts'])]
+  const [members, notes] = await Promise.all([fromDays(inDatabase(db), scope.connected.map(memberOf), columns, back), notesIn(db, scope.period)])
+  const judged = new Map(members.map((member) => {
+    const posts = valuesByDay(metricById('posts') as FlowMetric, member, back)
+    return [member.profile, judgedDays(valuesByDay(metric, member, back), scope.period, posts.size > 0 ? posts : undefined)] as const
   }))
+  const causes = causesOf(judged)
+  if (causes.length === 0) return []
+  const posts = await postsIn(db, [...new Set(causes.flatMap((cause) => cause.members.map(({ profile }) => profile)))], {
+    from: causes.reduce((first, { from }) => (from < first ? from : first), causes[0]!.from), to: causes.reduce((last, { to }) => (to > last ? to : last), causes[0]!.to),
+  })
+  return causes.map(({ members: own, ...cause }) => {
+    const profiles = own.map(({ profile, days }) => ({ profile, name: nameOf(scope, profile), days: days.length, value: sum(days.map(({ value }) => value)), usual: sum(days.map(({ usual }) => usual)) }))
+    return {
+      ...cause, profiles, value: sum(profiles.map(({ value }) => value)), usual: sum(profiles.map(({ usual }) => usual)),
+      explainedBy: explanation(cause, notes),
+      posts: posts.filter((post) => includes(cause, post.day) && own.some(({ profile }) => profile === post.profile_id)).map(({ text, format }) => ({ text, format })),
+    }
+  })
+}
+
+const sum = (values: readonly number[]): number => values.reduce((all, value) => all + value, 0)
+
+/** A daily figure of one profile; days without it are left out. */
+function valuesByDay(metric: FlowMetric | UniqueMetric, member: ProfileAggregate, period: { from: Day; to: Day }): Map<Day, number> {
+  return new Map(dailyPoints(metric.id, period, [member]).flatMap(({ day, value }) => (value === undefined ? [] : [[day, value] as const])))
 }
 
 const nameOf = (scope: ResolvedScope, profile: number): string => {
@@ -54,7 +68,7 @@ const nameOf = (scope: ResolvedScope, profile: number): string => {
   return `${name}, ${networkName}`
 }
 
-function explanation(day: Day, notes: readonly Note[]): UnusualFinding['explainedBy'] {
-  const index = notes.findIndex((note) => isExplained(day, [note]))
+function explanation(cause: Pick<Cause, 'from' | 'to'>, notes: readonly { from: Day; to: Day; title: string }[]): UnusualFinding['explainedBy'] {
+  const index = notes.findIndex((note) => isExplained(cause, [note]))
   return index < 0 ? null : { number: index + 1, title: notes[index]!.title }
 }

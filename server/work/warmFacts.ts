@@ -1,15 +1,16 @@
 import { addDays } from '../../core/days/day'
 import { FACT_COLUMNS } from '../../core/metrics/metric'
+import { earlierComparisons, spanOf } from '../../core/periods/comparison'
 import { lengthOf, type Period } from '../../core/periods/period'
-import { STOCK_AGE_DAYS } from '../../core/rollup/aggregate'
-import { factTable, type FactTable, type ProfileDay } from '../../core/rollup/factTable'
+import type { DenseDays } from '../../core/rollup/denseDays'
 import type { ClientDb } from '../db/clientDb'
-import { factRows } from '../db/questions/aggregates'
+import { daysOf } from '../db/questions/daysOf'
 import { writingJobs } from '../jobs/queue'
 import { log } from '../log'
 import { inDatabase, inMemory, type FactSource } from './factSource'
 import { versionOf } from './remembered'
 import type { ResolvedScope } from './resolveScope'
+import { neededDays } from './rollUp'
 
 /** Below this many profile-days the database answers fast enough; above the other one process would need too much memory. */
 const FEWEST_ROWS = 20_000
@@ -20,7 +21,7 @@ const AT_A_TIME = 10
 interface Kept {
   version: string
   span: Period
-  table: FactTable
+  days: ReadonlyMap<number, DenseDays>
 }
 
 /** How much further back is read than was asked for, so that a step to an earlier period finds its rows here too. */
@@ -30,11 +31,10 @@ const EARLIER_DAYS = 92
 const kept = new Map<number, Kept>()
 const loading = new Set<number>()
 
-/** The days that a scope needs: its period and comparison, and the days before them in which a level still counts. */
-function spanOf({ period, comparison }: ResolvedScope): Period {
-  const from = comparison && comparison.period.from < period.from ? comparison.period.from : period.from
-  const to = comparison && comparison.period.to > period.to ? comparison.period.to : period.to
-  return { from: addDays(from, -STOCK_AGE_DAYS), to }
+/** The days that a scope needs: its period and comparison, the earlier comparisons of the past year, and what reaches over their ends. */
+function daysNeeded({ period, comparison }: ResolvedScope): Period {
+  const all = comparison ? [{ period, comparison }, ...earlierComparisons(period, comparison)] : []
+  return neededDays(spanOf([period, ...all.flatMap((each) => [each.period, each.comparison.period])]), FACT_COLUMNS)
 }
 
 /**
@@ -42,12 +42,12 @@ function spanOf({ period, comparison }: ResolvedScope): Period {
  * database. After a question that the database has answered the rows are read meanwhile, for the next one.
  */
 export async function sourceFor(db: ClientDb, scope: ResolvedScope): Promise<FactSource> {
-  const span = spanOf(scope)
+  const span = daysNeeded(scope)
   const rows = scope.connected.length * lengthOf(span)
   if (rows < FEWEST_ROWS) return inDatabase(db)
   const version = await versionOf(db)
   const known = kept.get(db.clientId)
-  if (known?.version === version && known.span.from <= span.from && known.span.to >= span.to) return inMemory(known.table, db.universe)
+  if (known?.version === version && known.span.from <= span.from && (known.span.to >= span.to || known.span.to >= scope.lastComplete)) return inMemory(known.days)
   if (rows <= MOST_ROWS && !loading.has(db.clientId)) void load(db, scope, span, version).catch((error: unknown) => log.warn({ err: error }, 'rows not kept in memory'))
   return inDatabase(db)
 }
@@ -59,12 +59,12 @@ export async function load(db: ClientDb, { allProfiles, lastComplete }: Resolved
   try {
     if ((await writingJobs(db)) > 0) return false
     const ids = allProfiles.map(({ profile_id: profile }) => profile)
-    const rows: ProfileDay[] = []
-    for (let start = 0; start < ids.length; start += AT_A_TIME) rows.push(...(await factRows(db, ids.slice(start, start + AT_A_TIME), [span], FACT_COLUMNS)))
+    const days = new Map<number, DenseDays>()
+    for (let start = 0; start < ids.length; start += AT_A_TIME) for (const [profile, own] of await daysOf(db, ids.slice(start, start + AT_A_TIME), span, FACT_COLUMNS)) days.set(profile, own)
     // what was written meanwhile would be half in it
     if ((await versionOf(db)) !== version) return false
     kept.clear()
-    kept.set(db.clientId, { version, span, table: factTable(rows) })
+    kept.set(db.clientId, { version, span, days })
     return true
   } finally {
     loading.delete(db.clientId)

@@ -1,15 +1,17 @@
-import { columnsOf, metricById } from '../../core/metrics/catalogue'
-import { FLOW_COLUMNS, type FlowMetric, type Metric, type RatioMetric, type Unit } from '../../core/metrics/metric'
-import type { Comparison } from '../../core/periods/comparison'
-import type { ProfileAggregate } from '../../core/rollup/aggregate'
-import type { ComparedAggregates } from '../../core/rollup/compareFigures'
+import { metricById } from '../../core/metrics/catalogue'
+import type { Metric, RatioMetric, Unit } from '../../core/metrics/metric'
+import { dayNumber } from '../../core/days/day'
+import { comparableMembers, type ComparableMembers } from '../../core/rollup/comparableMembers'
+import { compareFigures, type ComparedAggregates } from '../../core/rollup/compareFigures'
+import { daysWith, type DayChoice } from '../../core/rollup/daysWith'
 import { figureOf } from '../../core/rollup/figureOf'
-import { onPairedDays } from '../../core/rollup/pairedSums'
+import type { ProfileAggregate } from '../../core/rollup/aggregate'
+import type { Period } from '../../core/periods/period'
 import { contributions, type Contribution } from '../../core/why/contributions'
 import { factorContributions } from '../../core/why/factors'
 import { mixAndRate, type PartOfRate, type RateContribution } from '../../core/why/mixAndRate'
 import type { ClientDb } from '../db/clientDb'
-import { formatTotals } from '../db/questions/posts'
+import { formatTotals, type FormatTotals } from '../db/questions/posts'
 import { contextOf, rollUp } from './rollUp'
 import type { ResolvedScope } from './resolveScope'
 
@@ -19,7 +21,7 @@ interface Lead {
   format?: string
 }
 
-/** One way to explain a change; its parts add up exactly to it. */
+/** One way to explain a change; its parts add up exactly to it, and every explanation of a metric explains the same change. */
 export type Explanation = { title: string; unit: Unit; from: number; to: number; note?: string } & (
   | { kind: 'parts'; parts: (Contribution & Lead)[] }
   | { kind: 'mix and rate'; mix: number; rate: number; parts: (RateContribution & Lead)[] }
@@ -28,105 +30,129 @@ export type Explanation = { title: string; unit: Unit; from: number; to: number;
 export interface Why {
   metric: string
   explanations: Explanation[]
+  /** What the change rests on where it is not everything. */
+  basis?: string
+  /** Ways to explain it that are not there, and why. */
+  without?: string[]
   /** Why there is none. */
   reason?: string
 }
 
-/** Why a metric changed from the comparison to the period: by profile, by format, and by the factors that make it. */
+const MIX_NOTE = 'Mix: parts that do better than the whole won weight, or worse ones lost it; the whole is the mean of both periods. Rate: a part did better or worse itself. What both did together is shared evenly.'
+
+/** Why a metric changed from the comparison to the period: by profile, by format, and by the factors that make it. All of them explain the change that the figure shows. */
 export async function why(db: ClientDb, scope: ResolvedScope, metricId: string): Promise<Why> {
   const metric = metricById(metricId)
   if (!scope.comparison) return { metric: metricId, explanations: [], reason: 'Choose a comparison to see why it changed.' }
   if (metric.kind === 'unique') return { metric: metricId, explanations: [], reason: `${metric.name} is never added, so it has no parts that add up to its change. Impressions have.` }
   const inexact = metric.kind === 'ratio' && [metric.numerator, metric.denominator].some((id) => metricById(id).kind === 'unique')
   if (inexact) return { metric: metricId, explanations: [], reason: 'Reach cannot be added over profiles, so a rate by reach cannot be split exactly. Engagement by impressions can.' }
-  const needed = metricId === 'interactions' ? [metricId, 'posts', 'impressions'] : metric.kind === 'ratio' ? [metric.numerator, metric.denominator] : [metricId]
-  const rolled = await rollUp(db, scope, needed)
-  const [now, then] = paired(metric, rolled)
-  const names = contextOf(db, scope).names!
-  const explanations = metric.kind === 'ratio'
-    ? [byProfileRate(metric, now, then, names), await byFormat(db, scope, scope.comparison, metric)]
-    : [byProfile(metric, now, then, names, scope), metricId === 'interactions' ? byFactors(now, then, scope) : undefined]
-  const found = explanations.filter((explanation) => explanation !== undefined)
-  return { metric: metricId, explanations: found, ...(found.length === 0 && { reason: 'There is no profile with data in both periods.' }) }
+  const needed = metricId === 'interactions' ? [metricId, 'posts', 'impressions'] : [metricId]
+  const rolled = await rollUp(db, scope, needed, { withPast: false })
+  const { change } = compareFigures(metricId, rolled, contextOf(db, scope))
+  const pairs = comparableMembers(metric, rolled.current, rolled.earlier!, scope.period)
+  if (change?.from === undefined || change.to === undefined || pairs.now.length === 0) return { metric: metricId, explanations: [], reason: change?.reason ?? 'There is no profile with data in both periods.' }
+  const asked: Asked = { scope, rolled, pairs, names: contextOf(db, scope).names!, from: change.from, to: change.to }
+  const { found, without } = metric.kind === 'ratio' ? await ofRate(db, metric, asked) : { found: ofTotal(metric, asked), without: [] }
+  return { metric: metricId, explanations: found, ...(change.basis && { basis: change.basis }), ...(without.length > 0 && { without }) }
 }
 
-/** The profiles that have data on both sides; flows over the days present in both. */
-function paired(metric: Metric, { current, earlier }: ComparedAggregates): [ProfileAggregate[], ProfileAggregate[]] {
-  const flowsOnly = columnsOf(metric).every((column) => (FLOW_COLUMNS as readonly string[]).includes(column))
-  const now = flowsOnly ? onPairedDays(current, earlier!.paired, 'current') : [...current]
-  const then = flowsOnly ? onPairedDays(earlier!.aggregates, earlier!.paired, 'earlier') : [...earlier!.aggregates]
-  return [now, then]
+interface Asked {
+  scope: ResolvedScope
+  rolled: ComparedAggregates
+  pairs: ComparableMembers
+  names: ReadonlyMap<number, string>
+  /** The change that the figure shows. */
+  from: number
+  to: number
 }
 
-type Names = ReadonlyMap<number, string>
+/** A profile's value on the days that are compared; a profile that has none counts with nothing. */
+const valueOf = (metricId: string, member: ProfileAggregate, period: Period, masks: DayChoice): number => figureOf(metricId, [member], { period }, masks).value ?? 0
 
-function valuesOf(metricId: string, aggregates: readonly ProfileAggregate[], period: ResolvedScope['period']): Map<number, number> {
-  return new Map(aggregates.flatMap((aggregate) => {
-    const { value } = figureOf(metricId, [aggregate], { period })
-    return value === undefined ? [] : [[aggregate.profile, value] as const]
-  }))
+function ofTotal(metric: Metric, asked: Asked): Explanation[] {
+  const { scope, pairs, names, from, to } = asked
+  const parts = contributions(pairs.now.map((member, index) => ({
+    key: String(member.profile), to: valueOf(metric.id, member, scope.period, pairs.masksNow), from: valueOf(metric.id, pairs.then[index]!, scope.comparison!.period, pairs.masksThen),
+  })))
+  const byProfile: Explanation = { kind: 'parts', title: 'By profile', unit: metric.unit, from, to, parts: parts.map(({ key, change }) => ({ key: names.get(Number(key))!, change, profile: Number(key) })) }
+  const byFactors = metric.id === 'interactions' ? factorsOf(asked) : undefined
+  return byFactors ? [byProfile, byFactors] : [byProfile]
 }
 
-function byProfile(metric: Metric, now: ProfileAggregate[], then: ProfileAggregate[], names: Names, scope: ResolvedScope): Explanation | undefined {
-  const [to, from] = [valuesOf(metric.id, now, scope.period), valuesOf(metric.id, then, scope.comparison!.period)]
-  const profiles = [...to.keys()].filter((profile) => from.has(profile))
-  if (profiles.length === 0) return undefined
-  const parts = contributions(profiles.map((profile) => ({ key: String(profile), from: from.get(profile)!, to: to.get(profile)! })))
-  const sum = (values: Map<number, number>) => profiles.reduce((all, profile) => all + values.get(profile)!, 0)
-  return {
-    kind: 'parts', title: 'By profile', unit: metric.unit, from: sum(from), to: sum(to),
-    parts: parts.map(({ key, change }) => ({ key: names.get(Number(key))!, change, profile: Number(key) })),
-  }
-}
-
-/** A flow by its stored columns. */
-const flowSum = (metric: FlowMetric, { sums }: ProfileAggregate): number => metric.parts.reduce((all, { column, sign }) => all + sign * (sums[column] ?? 0), 0)
-
-function byProfileRate(metric: RatioMetric, now: ProfileAggregate[], then: ProfileAggregate[], names: Names): Explanation | undefined {
-  const [top, bottom] = [metricById(metric.numerator), metricById(metric.denominator)]
-  const side = (metric: Metric, aggregate: ProfileAggregate | undefined) => {
-    if (!aggregate) return undefined
-    if (metric.kind === 'flow') return metric.parts.some(({ column }) => aggregate.sums[column] !== undefined) ? flowSum(metric, aggregate) : undefined
-    return metric.kind === 'stock' ? aggregate.stocks[metric.column]?.value : undefined
-  }
-  const parts = now.flatMap((aggregate): (PartOfRate & { key: string })[] => {
-    const before = then.find(({ profile }) => profile === aggregate.profile)
-    const values = [side(top, before), side(bottom, before), side(top, aggregate), side(bottom, aggregate)]
-    if (values.some((value) => value === undefined)) return []
-    const [a, b, c, d] = values as number[]
-    return [{ key: String(aggregate.profile), from: { numerator: a!, denominator: b! }, to: { numerator: c!, denominator: d! } }]
+/** Interactions = posts × impressions for each post × interactions for each impression, of the profiles that have all three on the compared days; the others stand beside it. */
+function factorsOf({ scope, pairs, from, to }: Asked): Explanation | undefined {
+  const periods = [scope.period, scope.comparison!.period] as const
+  const isWhole = (member: ProfileAggregate, period: Period, masks: DayChoice) => ['posts', 'impressions'].every((id) => {
+    const { count, mask } = daysWith(metricById(id), member, period)
+    const chosen = masks.get(member.profile)
+    return count > 0 && (!mask || (chosen !== undefined && chosen.every((used, index) => !used || mask[index])))
   })
-  const split = mixAndRate(parts)
-  return split && { kind: 'mix and rate', title: 'By profile', unit: metric.unit, ...split, parts: split.parts.map((part) => ({ ...part, key: names.get(Number(part.key))!, profile: Number(part.key) })) }
-}
-
-async function byFormat(db: ClientDb, scope: ResolvedScope, comparison: Comparison, metric: RatioMetric): Promise<Explanation | undefined> {
-  if (metric.id !== 'engagement_by_impressions') return undefined
-  const ids = scope.connected.map(({ profile_id: profile }) => profile)
-  const [to, from] = await Promise.all([formatTotals(db, ids, scope.period), formatTotals(db, ids, comparison.period)])
-  const totals = (list: typeof to, format: string) => {
-    const found = list.find((each) => each.format === format)
-    return { numerator: found?.interactions ?? 0, denominator: found?.impressions ?? 0 }
+  const whole = pairs.now.map((member, index) => isWhole(member, periods[0], pairs.masksNow) && isWhole(pairs.then[index]!, periods[1], pairs.masksThen))
+  const sums = (side: readonly ProfileAggregate[], period: Period, masks: DayChoice) => {
+    const total = (id: string, wanted: boolean) => side.reduce((sum, member, index) => sum + (whole[index] === wanted ? valueOf(id, member, period, masks) : 0), 0)
+    return { posts: total('posts', true), impressions: total('impressions', true), interactions: total('interactions', true), others: total('interactions', false) }
   }
-  const split = mixAndRate([...new Set([...to, ...from].map(({ format }) => format))].map((format) => ({ key: format, from: totals(from, format), to: totals(to, format) })))
-  return split && {
-    kind: 'mix and rate', title: 'By format, of the posts published', unit: metric.unit, ...split, parts: split.parts.map((part) => ({ ...part, format: part.key })),
-    note: 'Of the posts published in each period, with what they brought in so far.',
-  }
-}
-
-/** Interactions = posts × impressions for each post × interactions for each impression. */
-function byFactors(now: ProfileAggregate[], then: ProfileAggregate[], scope: ResolvedScope): Explanation | undefined {
-  const total = (metric: string, side: ProfileAggregate[], period: ResolvedScope['period']) => figureOf(metric, side, { period }).value
-  const side = (list: ProfileAggregate[], period: ResolvedScope['period']) => {
-    const [posts, impressions, interactions] = ['posts', 'impressions', 'interactions'].map((metric) => total(metric, list, period))
-    if (posts === undefined || impressions === undefined || interactions === undefined || posts === 0 || impressions === 0) return undefined
-    return { posts, interactions, each: impressions / posts, rate: interactions / impressions }
-  }
-  const [from, to] = [side(then, scope.comparison!.period), side(now, scope.period)]
-  if (!from || !to) return undefined
+  const [now, then] = [sums(pairs.now, periods[0], pairs.masksNow), sums(pairs.then, periods[1], pairs.masksThen)]
+  if ([now, then].some(({ posts, impressions }) => posts === 0 || impressions === 0)) return undefined
   const factors = factorContributions([
-    { key: 'number of posts', from: from.posts, to: to.posts }, { key: 'impressions for each post', from: from.each, to: to.each }, { key: 'interactions for each impression', from: from.rate, to: to.rate },
+    { key: 'number of posts', from: then.posts, to: now.posts },
+    { key: 'impressions for each post', from: then.impressions / then.posts, to: now.impressions / now.posts },
+    { key: 'interactions for each impression', from: then.interactions / then.impressions, to: now.interactions / now.impressions },
   ])
-  return { kind: 'parts', title: 'By what makes it', unit: 'count', from: from.interactions, to: to.interactions, parts: factors, note: 'Interactions are posts × impressions for each post × interactions for each impression.' }
+  const others = whole.filter((isOne) => !isOne).length
+  return {
+    kind: 'parts', title: 'By what makes it', unit: 'count', from, to,
+    parts: [...factors, ...(others > 0 ? [{ key: others === 1 ? 'the profile without impressions on these days' : `the ${others} profiles without impressions on these days`, change: now.others - then.others }] : [])],
+    note: 'Interactions are posts × impressions for each post × interactions for each impression, over the profiles that have all three on the compared days.',
+  }
+}
+
+async function ofRate(db: ClientDb, metric: RatioMetric, asked: Asked): Promise<{ found: Explanation[]; without: string[] }> {
+  const { scope, pairs, names } = asked
+  const part = (member: ProfileAggregate, period: Period, masks: DayChoice) => ({ numerator: valueOf(metric.numerator, member, period, masks), denominator: valueOf(metric.denominator, member, period, masks) })
+  const parts = pairs.now.map((member, index): PartOfRate => ({ key: String(member.profile), to: part(member, scope.period, pairs.masksNow), from: part(pairs.then[index]!, scope.comparison!.period, pairs.masksThen) }))
+  const split = mixAndRate(parts)
+  if (!split) return { found: [], without: [] }
+  const byProfile: Explanation = {
+    kind: 'mix and rate', title: 'By profile', unit: metric.unit, ...split, note: MIX_NOTE, parts: split.parts.map((each) => ({ ...each, key: names.get(Number(each.key))!, profile: Number(each.key) })),
+  }
+  if (metric.id !== 'engagement_by_impressions') return { found: [byProfile], without: [] }
+  const whole = { from: total(parts, 'from'), to: total(parts, 'to') }
+  const byFormat = await formatsOf(db, metric, asked, whole)
+  return typeof byFormat === 'string' ? { found: [byProfile], without: [byFormat] } : { found: [byProfile, byFormat], without: [] }
+}
+
+type RateParts = PartOfRate['from']
+
+const total = (parts: readonly PartOfRate[], side: 'from' | 'to'): RateParts =>
+  parts.reduce((sum, { [side]: part }) => ({ numerator: sum.numerator + part.numerator, denominator: sum.denominator + part.denominator }), { numerator: 0, denominator: 0 })
+
+/**
+ * The same change by the formats of the posts that were published on the compared days, and what those days had beside them: older posts, and what no post
+ * brought. A post counts with everything that it has brought so far.
+ */
+async function formatsOf(db: ClientDb, metric: RatioMetric, { scope, pairs }: Asked, whole: { from: RateParts; to: RateParts }): Promise<Explanation | string> {
+  const ids = pairs.now.map(({ profile }) => profile)
+  const [now, then] = await Promise.all([formatTotals(db, ids, scope.period), formatTotals(db, ids, scope.comparison!.period)])
+  const on = (list: readonly FormatTotals[], period: Period, masks: DayChoice) => list.filter(({ profile, day }) => masks.get(profile)?.[dayNumber(day) - dayNumber(period.from)] !== 0)
+  const [to, from] = [on(now, scope.period, pairs.masksNow), on(then, scope.comparison!.period, pairs.masksThen)]
+  const of = (list: readonly FormatTotals[], format: string): RateParts => list.filter((each) => each.format === format).reduce((sum, each) => ({ numerator: sum.numerator + each.interactions, denominator: sum.denominator + each.impressions }), { numerator: 0, denominator: 0 })
+  const formats = [...new Set([...to, ...from].map(({ format }) => format))].sort().map((format): PartOfRate => ({ key: format, from: of(from, format), to: of(to, format) }))
+  if (formats.length === 0) return 'By format: nothing was published on these days.'
+  const rest = (side: 'from' | 'to'): RateParts => {
+    const posts = total(formats, side)
+    return { numerator: whole[side].numerator - posts.numerator, denominator: whole[side].denominator - posts.denominator }
+  }
+  const beside: PartOfRate = { key: 'older posts, and what no post brought', from: rest('from'), to: rest('to') }
+  if ([beside.from, beside.to].some(({ numerator, denominator }) => numerator < 0 || denominator < 0)) {
+    return 'By format: the posts of these days have brought more since than the days themselves hold, so they cannot be set beside the change.'
+  }
+  const split = mixAndRate([...formats, beside])
+  if (!split) return 'By format: there is nothing to divide by.'
+  return {
+    kind: 'mix and rate', title: 'By format of the posts published', unit: metric.unit, ...split,
+    parts: split.parts.map((part) => (part.key === beside.key ? part : { ...part, format: part.key })),
+    note: 'The same change. A post counts with everything that it has brought so far, also after its day; what the days had beside the posts published on them stands as a part of its own.',
+  }
 }

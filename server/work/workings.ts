@@ -1,6 +1,6 @@
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
 import { reportsMetric } from '../../core/metrics/reportsMetric'
-import { gives } from '../../core/rollup/figureOf'
+import { gives } from '../../core/rollup/daysWith'
 import { memberOf } from '../db/questions/profiles'
 import { networkById } from '../../core/networks/networks'
 import type { Period } from '../../core/periods/period'

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { coverageText } from '~~/core/format/formatChange'
 import { formatFigure } from '~~/core/format/formatFigure'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
 
 const props = defineProps<{ compared: ComparedFigure; name: string }>()
 const figure = computed(() => props.compared.figure)
 const text = computed(() => formatFigure(figure.value, useLocale()))
-const isPartial = computed(() => figure.value.coverage.present < figure.value.coverage.expected && !figure.value.reason)
+const missing = computed(() => (figure.value.reason ? '' : coverageText(figure.value.coverage, useLocale())))
 const isRange = computed(() => (figure.value.value === undefined && figure.value.low !== undefined) || text.value.text.length > 8)
 </script>
 
@@ -13,10 +14,11 @@ const isRange = computed(() => (figure.value.value === undefined && figure.value
   <span class="label">{{ name }}</span>
   <span class="number" :class="{ range: isRange }"><FigureValue :figure="figure" /></span>
   <span v-if="figure.reason" class="small">{{ figure.reason }}</span>
-  <span v-else-if="text.range" class="small">{{ text.range }}<template v-if="compared.change"> · <ChangeText :metric="figure.metric" :change="compared.change" short /></template></span>
-  <span v-else-if="compared.change" class="small"><ChangeText :metric="figure.metric" :change="compared.change" :short="figure.value === undefined" /></span>
+  <span v-else-if="text.range" class="small">{{ text.range }}<template v-if="compared.change"> · <ChangeText :metric="figure.metric" :change="compared.change" :shown="figure.value" short /></template></span>
+  <span v-else-if="compared.change" class="small"><ChangeText :metric="figure.metric" :change="compared.change" :shown="figure.value" /></span>
   <span v-if="figure.coverage.fetching" class="small part">first fetch running, will grow</span>
-  <span v-else-if="isPartial" class="small part">some days missing</span>
+  <span v-else-if="missing" class="small part">{{ missing }}</span>
+  <span v-if="figure.remark" class="small">{{ figure.remark }}</span>
 </template>
 
 <style scoped>

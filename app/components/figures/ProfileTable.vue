@@ -55,8 +55,8 @@ const order = ({ key }: TableColumn) => (sorted.value?.key !== key ? undefined :
       <tr v-for="row in shown" :key="row.who ?? row.profile">
         <td v-for="column in columns" :key="column.key">
           <template v-if="!column.metric"><b>{{ row.name }}</b> <span class="network">{{ row.networkName }}</span><span v-if="row.firstFetch" class="network"> · first fetch running</span></template>
-          <template v-else-if="column.isChange"><ChangeText v-if="row.figures[column.metric]!.change && row.figures[column.metric]!.figure.reason === undefined" :metric="column.metric" :change="row.figures[column.metric]!.change!" short /><span v-else class="network">—</span></template>
-          <FigureCell v-else :figure="row.figures[column.metric]!.figure" :is-selected="isSelected?.(column.metric, row.who)" :is-plain="isPlain" :name="row.profile === undefined ? `${column.header} of ${row.name}, ${row.networkName}` : `${column.header} of ${row.name} on ${row.networkName}`" @select="emit('select', column.metric, row.who)" />
+          <template v-else-if="column.isChange"><ChangeText v-if="row.figures[column.metric]!.change && row.figures[column.metric]!.figure.reason === undefined" :metric="column.metric" :change="row.figures[column.metric]!.change!" :shown="row.figures[column.metric]!.figure.value" short /><span v-else class="network">—</span></template>
+          <FigureCell v-else :compared="row.figures[column.metric]!" :is-selected="isSelected?.(column.metric, row.who)" :is-plain="isPlain" :name="row.profile === undefined ? `${column.header} of ${row.name}, ${row.networkName}` : `${column.header} of ${row.name} on ${row.networkName}`" @select="emit('select', column.metric, row.who)" />
         </td>
       </tr>
     </tbody>

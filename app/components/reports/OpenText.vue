@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { formatCount } from '~~/core/format/numbers'
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describePeriodShort } from '~~/core/periods/describePeriod'
+import { causeOf } from '~~/shared/unusual'
+import { profilesWords } from '../why/unusualWords'
 import type { WhatIsOpen } from '~~/server/work/whatIsOpen'
 import { targetHeading, targetWords } from '../targets/targetWords'
 
@@ -8,7 +10,7 @@ const props = defineProps<{ open: WhatIsOpen }>()
 const locale = useLocale()
 const sections = computed(() => [
   { title: 'Targets in danger, or that end soon', lines: [...props.open.targets.map((target) => `${targetWords(target, locale)}, ${targetHeading(target, locale)}.`), ...props.open.due.map(({ sentence }) => sentence)] },
-  { title: 'Unusual days without a reason', lines: props.open.unusual.map(({ day, name, value, usual }) => `${describeDay(day)}, ${name}: ${formatCount(value, locale)} interactions, usually ${formatCount(usual, locale)}.`) },
+  { title: 'Unusual days without a reason', lines: props.open.unusual.map(causeOf).map((cause) => `${describePeriodShort(cause)}, ${profilesWords(cause)}: ${formatCount(cause.value, locale)} interactions, usually ${formatCount(cause.usual, locale)}.`) },
   { title: 'Profiles that need somebody', lines: props.open.troubles.map(({ name, sentence }) => `${name}: ${sentence}`) },
 ].filter(({ lines }) => lines.length > 0))
 </script>

@@ -19,6 +19,12 @@ const title = computed(() => {
 })
 const HEADINGS = { profile: 'Profile', network: 'Network', set: 'Set' } as const
 const TITLES: Partial<Record<FilledBlock['kind'], string>> = { unusual: 'Unusual days', targets: 'Targets', posts: 'Posts', open: 'What is open', profiles: 'Where the figures come from', found: 'Profiles of the client' }
+/** The changes that a reader may want to compute again. */
+const changes = computed(() => {
+  const { block } = props
+  if (block.kind === 'figures') return block.figures.map((compared) => ({ compared }))
+  return block.kind === 'table' ? block.rows.flatMap((row) => block.metrics.flatMap((metric) => (metricById(metric).kind === 'ratio' ? [{ of: row.name, compared: row.figures[metric]! }] : []))) : []
+})
 const paragraphs = (text: string) => text.split(/\n{2,}/).filter((part) => part.trim() !== '')
 onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 </script>
@@ -42,6 +48,7 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
     <WhyText v-else-if="block.kind === 'why'" :why="block.why" :is-plain="isPlain" />
     <UnusualText v-else-if="block.kind === 'unusual'" :metric="block.metric" :days="block.days" :is-plain="isPlain" />
     <div v-else-if="block.kind === 'text'" class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
+    <ChangeFootnotes v-if="changes.length" :figures="changes" />
     <div v-if="block.comment && !hideComment" class="comment"><p v-for="(paragraph, index) in paragraphs(block.comment)" :key="index">{{ paragraph }}</p></div>
   </section>
 </template>

@@ -1,26 +1,25 @@
 <script setup lang="ts">
-import type { Against } from '~~/core/periods/comparison'
+import { isNamedAgainst } from '~~/core/periods/comparison'
+import { AGAINST_CHOICES } from './againstChoices'
 
-defineProps<{ chosen: Against }>()
-const emit = defineEmits<{ choose: [choice: Against] }>()
-const CHOICES: { value: Against; name: string; hint: string }[] = [
-  { value: 'before', name: 'The days before', hint: 'as many days, just before' },
-  { value: 'same-dates-last-year', name: 'The same dates last year', hint: '' },
-  { value: 'same-weekdays-last-year', name: 'The same weekdays last year', hint: '364 days earlier, Monday on Monday' },
-  { value: 'none', name: 'Nothing', hint: 'no comparison' },
-]
+defineProps<{ chosen: string; lastComplete: string }>()
+const emit = defineEmits<{ choose: [choice: string] }>()
 </script>
 
 <template>
-  <ul>
-    <li v-for="choice in CHOICES" :key="choice.value">
-      <button type="button" class="bare" :aria-current="choice.value === chosen" @click="emit('choose', choice.value)">{{ choice.name }} <span class="quiet">{{ choice.hint }}</span></button>
-    </li>
-  </ul>
+  <div class="chooser">
+    <ul>
+      <li v-for="choice in AGAINST_CHOICES" :key="choice.value">
+        <button type="button" class="bare" :aria-current="choice.value === chosen" @click="emit('choose', choice.value)">{{ choice.name }} <span class="quiet">{{ choice.hint }}</span></button>
+      </li>
+    </ul>
+    <PeriodWords id="against-words" label="Days of your own" button="Compare" :last-complete="lastComplete" placeholder="Q3 2025" :hint="isNamedAgainst(chosen) ? 'Q3 2025, 3 to 30 September, last month …' : 'These days of your own are chosen now.'" @choose="(address) => emit('choose', address)" />
+  </div>
 </template>
 
 <style scoped>
-ul { list-style: none; display: grid; gap: 7px; }
-button { padding: 2px 0; }
+.chooser { width: 22rem; }
+ul { list-style: none; display: grid; gap: 7px; margin-bottom: 12px; }
+button { padding: 2px 0; text-align: left; }
 [aria-current='true'] { font-weight: 650; }
 </style>

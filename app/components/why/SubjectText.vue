@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatChange } from '~~/core/format/formatFigure'
+import { formatChange } from '~~/core/format/formatChange'
 import { formatShare, oneDecimal } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
 import type { Subject } from '~~/server/work/subject'

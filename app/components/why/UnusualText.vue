@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describePeriodShort } from '~~/core/periods/describePeriod'
+import { causeOf } from '~~/shared/unusual'
+import { profilesWords } from './unusualWords'
 import type { UnusualFinding } from '~~/server/work/unusual'
 
 const props = defineProps<{ metric: string; days: UnusualFinding[]; isPlain?: boolean }>()
@@ -15,11 +17,13 @@ const unit = computed(() => metricById(props.metric).unit)
 const isJudged = computed(() => ['flow', 'unique'].includes(metricById(props.metric).kind))
 /** What rests on a small base is there, but folded away. */
 const groups = computed(() => {
-  const [large, small] = [props.days.filter((finding) => !finding.isSmall), props.days.filter((finding) => finding.isSmall)]
+  const causes = props.days.map(causeOf)
+  const [large, small] = [causes.filter((finding) => !finding.isSmall), causes.filter((finding) => finding.isSmall)]
   const name = `${small.length} more on a small base`
   return [...(large.length ? [{ name: 'unusual', isFolded: false, days: large }] : []), ...(small.length ? [{ name, isFolded: !props.isPlain, days: small }] : [])]
 })
-const content = ({ profile, day }: UnusualFinding) => ({ path: `/${slug.value}/content`, query: { ...scopeOf(route.query), who: String(profile), period: `${day}..${day}` } })
+const content = ({ profiles, from, to }: UnusualFinding) => ({ path: `/${slug.value}/content`, query: { ...scopeOf(route.query), who: profiles.map(({ profile }) => profile).join(','), period: `${from}..${to}` } })
+const usually = ({ from, to, profiles }: UnusualFinding) => (from === to && profiles.length === 1 ? 'where such a day usually brings' : 'where such days usually bring')
 </script>
 
 <template>
@@ -29,16 +33,16 @@ const content = ({ profile, day }: UnusualFinding) => ({ path: `/${slug.value}/c
     <component :is="group.isFolded ? 'details' : 'div'" v-for="group in groups" :key="group.name">
       <summary v-if="group.isFolded">{{ group.name }}</summary>
       <ul>
-        <li v-for="finding in group.days" :key="`${finding.profile} ${finding.day}`">
-          <b>{{ describeDay(finding.day) }}</b>, {{ finding.name }}: {{ formatValue(finding.value, unit, locale) }} {{ name.toLowerCase() }}, where that weekday usually brings {{ formatValue(finding.usual, unit, locale) }}<template v-if="finding.isSmall"> (a small base)</template>.
-          <NuxtLink v-if="finding.posts.length && !isPlain" :to="content(finding)">{{ finding.posts.length === 1 ? `One post: “${finding.posts[0]!.text}”` : `${finding.posts.length} posts that day` }}</NuxtLink><span v-else-if="finding.posts.length === 0" class="quiet">No post that day.</span>
+        <li v-for="finding in group.days" :key="`${finding.from} ${finding.direction} ${finding.profiles[0]!.profile}`">
+          <b>{{ describePeriodShort(finding) }}</b>, <details v-if="finding.profiles.length > 1 && !isPlain" class="who"><summary>{{ profilesWords(finding) }}</summary>{{ finding.profiles.map((each) => `${each.name}: ${formatValue(each.value, unit, locale)}, usually ${formatValue(each.usual, unit, locale)}`).join('; ') }}</details><template v-else>{{ profilesWords(finding) }}</template>: {{ formatValue(finding.value, unit, locale) }} {{ name.toLowerCase() }}, {{ usually(finding) }} {{ formatValue(finding.usual, unit, locale) }}<template v-if="finding.isSmall"> (a small base)</template>.
+          <NuxtLink v-if="finding.posts.length && !isPlain" :to="content(finding)">{{ finding.posts.length === 1 ? `One post: “${finding.posts[0]!.text}”` : `${finding.posts.length} posts then` }}</NuxtLink><span v-else-if="finding.posts.length === 0" class="quiet">No post then.</span>
           <span v-if="finding.explainedBy" class="explained">Explained by note {{ finding.explainedBy.number }}, “{{ finding.explainedBy.title }}”</span>
-          <button v-else-if="session.mayWrite && !isPlain" type="button" class="bare reason" @click="shell.note = { from: finding.day, to: finding.day }">Write the reason</button>
+          <button v-else-if="session.mayWrite && !isPlain" type="button" class="bare reason" @click="shell.note = { from: finding.from, to: finding.to }">Write the reason</button>
           <span v-else class="quiet">Nobody has said why yet.</span>
         </li>
       </ul>
     </component>
-    <p class="quiet small">A day is unusual when its distance from the usual of its weekday, over eight weeks, has a modified z-score above 3.5.</p>
+    <p class="quiet small">A day is unusual when its distance from the usual of its weekday over eight weeks, on a scale on which a fall to a third and a rise to three times are alike, has a modified z-score above 3.5; where a profile posts seldom, days with a post are compared with days with a post. Days that lean the same way beside it, and on other profiles, are one cause.</p>
   </div>
 </template>
 
@@ -48,5 +52,6 @@ ul { list-style: none; display: grid; gap: 6px; margin: 6px 0; }
 .explained { color: var(--better); }
 summary { cursor: pointer; color: var(--ink2); }
 .reason { color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; padding: 3px 0; }
+details.who { display: inline; }
 .small { font-size: var(--text-small); }
 </style>

@@ -60,6 +60,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
       <section class="strip" aria-label="Headline figures">
         <FigureButton v-for="compared in data.figures" :key="compared.figure.metric" :compared="compared" :points="data.sparklines[compared.figure.metric]" :is-selected="isSelected(compared.figure.metric)" @select="select(compared.figure.metric)" />
       </section>
+      <ChangeFootnotes class="only-print" :figures="data.figures.map((compared) => ({ compared }))" />
       <div class="under no-print">
         <label for="figure-set">Figures</label><Select :model-value="figures" input-id="figure-set" size="small" :options="[...FIGURE_SETS]" option-label="name" option-value="id" aria-label="Figures shown above" @update:model-value="(id) => set({ figures: id === FIGURE_SETS[0]!.id ? undefined : id })" />
         <TakeAway kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures" />

@@ -1,11 +1,8 @@
 import { addDays } from '../../../core/days/day'
-import { FACT_COLUMNS, familiesOf, FLOW_COLUMNS, STOCK_COLUMNS, windowColumns, type FactColumn, type FlowColumn, type UniqueFamily } from '../../../core/metrics/metric'
-import type { Comparison } from '../../../core/periods/comparison'
-import { lengthOf, type Period } from '../../../core/periods/period'
-import { noWindows, STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
+import { FACT_COLUMNS, FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn, type FlowColumn } from '../../../core/metrics/metric'
+import type { Period } from '../../../core/periods/period'
+import { STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
 import { factTable, type FactTable, type ProfileDay } from '../../../core/rollup/factTable'
-import { gives } from '../../../core/rollup/figureOf'
-import { pairedSums, type PairedSum, type PairedSums } from '../../../core/rollup/pairedSums'
 import type { ClientDb } from '../clientDb'
 import { raw, sql } from '../sql'
 
@@ -18,21 +15,18 @@ export interface Member {
 }
 
 /**
- * The database executor: what figures are made from, summed where the data is. `aggregateTable` in core gives the same from memory.
+ * The database executor: daily counts and levels, summed where the data is. `aggregateTable` in core gives the same from memory. Gaps and people need the
+ * days themselves (`daysOf`).
  *
  * @returns one aggregate for each member, in their order; a member without data has an empty one
  */
 export async function aggregates(db: ClientDb, members: readonly Member[], period: Period, columns: readonly FactColumn[]): Promise<ProfileAggregate[]> {
   const wanted = new Set(columns)
-  const families = familiesOf(columns)
-  const result = new Map(members.map((member) => [
-    member.profile, { ...member, sums: {}, counts: {}, stocks: {}, windows: noWindows(period, families) } as ProfileAggregate,
-  ]))
+  const result = new Map(members.map((member) => [member.profile, { ...member, sums: {}, counts: {}, stocks: {} } as ProfileAggregate]))
   const profiles = members.map(({ profile }) => profile)
   await Promise.all([
     addFlows(db, result, profiles, period, FLOW_COLUMNS.filter((column) => wanted.has(column))),
     STOCK_COLUMNS.some((column) => wanted.has(column)) && addStocks(db, result, profiles, period),
-    ...families.map((family) => addWindows(db, result, profiles, period, family)),
   ])
   return [...result.values()]
 }
@@ -69,66 +63,6 @@ async function addStocks(db: ClientDb, result: Map<number, ProfileAggregate>, pr
     AND      followers IS NOT NULL
     ORDER BY profile_id, day`)
   for (const { profile_id: profile, day, followers } of rows) result.get(profile)!.stocks.followers = { day, value: followers }
-}
-
-async function addWindows(db: ClientDb, result: Map<number, ProfileAggregate>, profiles: number[], period: Period, family: UniqueFamily): Promise<void> {
-  const [daily, sevenDays, twentyEightDays] = Object.values(windowColumns(family)).map(raw)
-  const rows = await db.rows<Row>(sql`
-    SELECT   profile_id,
-             FLOOR(DATEDIFF(${period.to}, day) / 7) AS block,
-             SUM(${daily}) AS daily_sum,
-             COUNT(${daily}) AS daily_count,
-             MAX(IF(DATEDIFF(${period.to}, day) % 7 = 0, ${sevenDays}, NULL)) AS seven_days,
-             MAX(IF(DATEDIFF(${period.to}, day) % 7 = 0, ${twentyEightDays}, NULL)) AS twenty_eight_days,
-             MAX(${daily}) AS largest_1,
-             MAX(IF(day >= ${addDays(period.from, 6)}, ${sevenDays}, NULL)) AS largest_7,
-             MAX(IF(day >= ${addDays(period.from, 27)}, ${twentyEightDays}, NULL)) AS largest_28
-    FROM     profile_day
-    WHERE    client_id = ${db.client}
-    AND      profile_id IN (${profiles})
-    AND      day BETWEEN ${period.from} AND ${period.to}
-    GROUP BY profile_id, block`)
-  for (const row of rows) {
-    const windows = result.get(row.profile_id)!.windows[family]
-    const block = windows.blocks[row.block!]
-    const sums = block ?? windows.head
-    sums.dailySum = row.daily_sum ?? 0
-    sums.dailyCount = row.daily_count ?? 0
-    if (block && row.seven_days !== null) block.sevenDays = row.seven_days
-    if (block && row.twenty_eight_days !== null) block.twentyEightDays = row.twenty_eight_days
-    for (const days of [1, 7, 28] as const) {
-      const largest = row[`largest_${days}`]
-      if (largest !== null && largest !== undefined) windows.largest[days] = Math.max(windows.largest[days] ?? 0, largest)
-    }
-  }
-}
-
-/** Sums over the days present in both periods, for those members that have a gap in either. */
-export async function pairedAggregates(
-  rowsOf: (profiles: readonly number[], periods: readonly Period[], columns: readonly FactColumn[]) => Promise<FactTable>, current: readonly ProfileAggregate[], earlier: readonly ProfileAggregate[], period: Period, comparison: Comparison, columns: readonly FactColumn[],
-): Promise<PairedSums> {
-  const flows = FLOW_COLUMNS.filter((column) => columns.includes(column))
-  if (flows.length === 0) return new Map()
-  const then = new Map(earlier.map((aggregate) => [aggregate.profile, aggregate]))
-  const days = lengthOf(period)
-  const pairedAtBest = Math.min(days, lengthOf(comparison.period))
-  const paired = new Map<number, Partial<Record<FlowColumn, PairedSum>>>()
-  const gaps: number[] = []
-  for (const member of current) {
-    const earlierMember = then.get(member.profile)
-    const reported = flows.filter((column) => gives(member, column) || member.counts[column] || earlierMember?.counts[column])
-    const counts = (side: ProfileAggregate | undefined) => reported.map((column) => side?.counts[column] ?? 0)
-    const [now, past] = [counts(member), counts(earlierMember)]
-    if (now.every((count) => count === days) && past.every((count) => count === pairedAtBest) && days === pairedAtBest) continue
-    if (now.every((count) => count === 0) || past.every((count) => count === 0)) {
-      paired.set(member.profile, Object.fromEntries(flows.map((column) => [column, { current: 0, earlier: 0, days: 0 }])))
-    } else gaps.push(member.profile)
-  }
-  if (gaps.length > 0) {
-    const table = await rowsOf(gaps, [period, comparison.period], flows)
-    for (const [profile, sums] of pairedSums(table, period, comparison, flows)) paired.set(profile, sums)
-  }
-  return paired
 }
 
 /** The rows of profiles over one or two periods, as a fact table. */

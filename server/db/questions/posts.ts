@@ -26,21 +26,23 @@ export const postsIn = (db: ClientDb, profiles: readonly number[], { from, to }:
   AND      day BETWEEN ${from} AND ${to}
   ORDER BY published_at DESC, remote_id`)
 
-/** What the posts of a period brought in, by format. */
+/** What the posts of a profile's day brought in, by format. */
 export interface FormatTotals {
+  profile: number
+  day: string
   format: string
   posts: number
   impressions: number
   interactions: number
 }
 
-/** The posts of a period added up by format; only posts whose impressions are known, so that rates rest on both. */
+/** The posts of a period added up by profile, day and format; only posts whose impressions are known, so that rates rest on both. */
 export const formatTotals = (db: ClientDb, profiles: readonly number[], { from, to }: Period): Promise<FormatTotals[]> => db.rows<FormatTotals>(sql`
-  SELECT   format, COUNT(*) AS posts, SUM(impressions) AS impressions,
+  SELECT   profile_id AS profile, day, format, COUNT(*) AS posts, SUM(impressions) AS impressions,
            SUM(COALESCE(reactions, 0) + COALESCE(comments, 0) + COALESCE(shares, 0) + COALESCE(saves, 0)) AS interactions
   FROM     post
   WHERE    client_id = ${db.client}
   AND      profile_id IN (${profiles})
   AND      day BETWEEN ${from} AND ${to}
   AND      impressions IS NOT NULL
-  GROUP BY format`)
+  GROUP BY profile_id, day, format`)

@@ -3,6 +3,8 @@ import Sortable from 'sortablejs'
 import { BLOCK_KINDS, SCOPED_KINDS, type Block } from '~~/shared/scope'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
+import { AGAINST_CHOICES } from '~/components/scope/againstChoices'
+import type OpeningPopover from '~/components/shell/OpeningPopover.vue'
 import { BLOCK_NAMES, hasMetrics, hasOneMetric, newBlock, OPTIONS } from '~/components/reports/blocks'
 
 definePageMeta({ margin: true })
@@ -21,7 +23,9 @@ const explained = ref<ComparedFigure>()
 const list = ref<HTMLElement>()
 const kind = ref<Block['kind']>()
 const STATES = { saved: 'Saved', saving: 'Saving …', changed: 'Not saved yet', trouble: 'Not saved' }
-const AGAINST = [{ value: 'before', name: 'the days before' }, { value: 'same-dates-last-year', name: 'the same dates last year' }, { value: 'same-weekdays-last-year', name: 'the same weekdays last year' }, { value: 'none', name: 'nothing' }]
+const against = ref<InstanceType<typeof OpeningPopover>>()
+/** What it is compared with, by name or in the words that are kept. */
+const againstName = computed(() => AGAINST_CHOICES.find(({ value }) => value === draft.value?.against)?.name ?? content.value?.against?.words ?? '')
 const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
 const filled = (id: string) => content.value?.blocks.find((block) => block.id === id)
 /** The rolling periods are kept as words in the address's form; a person reads and writes them with spaces. */
@@ -109,7 +113,8 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
       <div v-else class="row setup no-print">
         <div class="field grow"><label for="report-title">Title</label><InputText id="report-title" :model-value="draft.title" @change="change((d) => (d.title = text($event)))" /></div>
         <div class="field"><label for="report-period">Period</label><InputText id="report-period" :model-value="periodWords" aria-describedby="report-scope" @change="change((d) => (d.period = text($event)))" /></div>
-        <div class="field"><label for="report-against">Against</label><Select :model-value="draft.against" input-id="report-against" :options="AGAINST" option-label="name" option-value="value" aria-label="Against" @update:model-value="(value) => change((d) => (d.against = value))" /></div>
+        <div class="field"><span class="field-label">Against</span><Button :label="againstName" outlined :aria-label="`Against: ${againstName}`" aria-haspopup="dialog" @click="against?.toggle($event)" /></div>
+        <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser v-if="description.data.value" :chosen="draft.against" :last-complete="description.data.value.lastComplete" @choose="(value) => { against?.hide(); change((d) => (d.against = value)) }" /></OpeningPopover>
       </div>
       <p id="report-scope" class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Live: the figures move until an edition is issued. <a :href="`${base}/reports/${String(route.params.report)}/tables?format=xlsx`" download class="no-print workbook">Workbook</a></p>
       <SinceText v-if="content.since?.length" :since="content.since" />

@@ -11,6 +11,6 @@ export default clientRoute('read', async ({ event, db }) => {
   const query = getQuery(event)
   const list = (value: unknown) => (typeof value === 'string' && value !== '' ? value.split(',') : [])
   const block = await blockSchema.validate({ id: 'download', kind: getRouterParam(event, 'kind'), metrics: list(query.metrics), option: query.option ?? '' })
-  const table = tableOf(await fill(db, await resolveScope(db, parseScope(query)), block))
+  const table = tableOf(await fill(db, await resolveScope(db, parseScope(query)), block), db.timeZone)
   return await sendTables(event, `${db.slug} ${table?.name ?? ''}`, table ? [table] : [])
 })

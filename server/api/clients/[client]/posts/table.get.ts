@@ -12,6 +12,6 @@ export default clientRoute('read', async ({ event, db }) => {
   const query = getQuery(event)
   const posts = (await listPosts(db, await resolveScope(db, parseScope(query)))).filter(({ format }) => typeof query.only !== 'string' || format === query.only)
   const order = String(query.order ?? 'newest')
-  const table = tableOf({ kind: 'posts', id: '', title: '', comment: '', order, posts: orderPosts(posts, order) })!
+  const table = tableOf({ kind: 'posts', id: '', title: '', comment: '', order, posts: orderPosts(posts, order) }, db.timeZone)!
   return await sendTables(event, `${db.slug} posts`, [table])
 })

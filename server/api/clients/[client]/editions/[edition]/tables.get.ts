@@ -8,6 +8,6 @@ import { editionById } from '../../../../../reports/editions'
 export default clientRoute('read', async ({ event, db }) => {
   const edition = await editionById(db, idParam(event, 'edition', 'edition'))
   const { block } = getQuery(event)
-  const tables = edition.content.blocks.filter(({ id }) => typeof block !== 'string' || id === block).flatMap((each) => tableOf(each) ?? [])
+  const tables = edition.content.blocks.filter(({ id }) => typeof block !== 'string' || id === block).flatMap((each) => tableOf(each, edition.content.timeZone ?? 'UTC') ?? [])
   return await sendTables(event, `${edition.title} edition ${edition.number}`, tables)
 })

@@ -10,5 +10,5 @@ export default clientRoute('read', async ({ event, db }) => {
   const report = await reportById(db, idParam(event, 'report', 'report'))
   const { block } = getQuery(event)
   const content = await composeReport(db, { ...report, blocks: report.blocks.filter(({ id }) => typeof block !== 'string' || id === block) })
-  return await sendTables(event, report.title, content.blocks.flatMap((each) => tableOf(each) ?? []))
+  return await sendTables(event, report.title, content.blocks.flatMap((each) => tableOf(each, db.timeZone) ?? []))
 })

@@ -1,0 +1,62 @@
+import { dayFromNumber, dayNumber } from '../days/day'
+import { FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn } from '../metrics/metric'
+import type { Period } from '../periods/period'
+import { STOCK_AGE_DAYS, type ProfileAggregate } from './aggregate'
+import { valueOn, type DenseDays } from './denseDays'
+
+/**
+ * Sums and counts a part of a column, leaving out absent values.
+ *
+ * @returns the sum (0 when nothing is present) and how many values are present
+ */
+export function sumPresent(values: Float64Array, start: number, end: number): { sum: number; count: number } {
+  let even = 0
+  let odd = 0
+  let absent = 0
+  let row = start
+  // two sums side by side, since each addition has to wait for the one before it
+  for (; row + 1 < end; row += 2) {
+    const first = values[row]!
+    const second = values[row + 1]!
+    if (first === first) even += first
+    else absent++
+    if (second === second) odd += second
+    else absent++
+  }
+  if (row < end) {
+    if (values[row] === values[row]) even += values[row]!
+    else absent++
+  }
+  return { sum: even + odd, count: Math.max(0, end - start - absent) }
+}
+
+/**
+ * What figures are made from, for one profile over one period, from its days.
+ *
+ * @param member   the profile, and what its network is allowed to tell
+ * @param columns  the columns wanted; others are left out
+ * @example        aggregateDays({ profile: 1, network: 'tintype' }, days, { from: '2026-10-01', to: '2026-10-28' }, ['impressions'])
+ */
+export function aggregateDays(member: Pick<ProfileAggregate, 'profile' | 'network' | 'isPublicOnly'>, days: DenseDays, period: Period, columns: readonly FactColumn[]): ProfileAggregate {
+  const aggregate: ProfileAggregate = { ...member, sums: {}, counts: {}, stocks: {}, days }
+  const from = dayNumber(period.from)
+  const to = dayNumber(period.to)
+  for (const column of FLOW_COLUMNS) {
+    const values = columns.includes(column) ? days.columns[column] : undefined
+    if (!values) continue
+    const { sum, count } = sumPresent(values, Math.max(0, from - days.first), Math.min(values.length, to + 1 - days.first))
+    if (count === 0) continue
+    aggregate.sums[column] = sum
+    aggregate.counts[column] = count
+  }
+  for (const column of STOCK_COLUMNS) {
+    if (!columns.includes(column)) continue
+    for (let day = to; day >= to - STOCK_AGE_DAYS; day--) {
+      const value = valueOn(days, column, day)
+      if (value !== value) continue
+      aggregate.stocks[column] = { day: dayFromNumber(day), value }
+      break
+    }
+  }
+  return aggregate
+}
