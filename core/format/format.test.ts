@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { Change } from '../change/change'
 import type { Figure } from '../figures/figure'
-import { formatChange, formatFigure } from './formatFigure'
+import { coverageText, explainChange, formatChange, knownText } from './formatChange'
+import { formatFigure } from './formatFigure'
 import { formatDifference, formatShort, formatValue } from './formatValue'
 import { formatCompact, formatCount, formatDuration, formatShare } from './numbers'
 
@@ -62,5 +63,52 @@ describe('changes on the page', () => {
     expect(formatChange('posts', change({ from: 4, to: 4, difference: 0, direction: 'same' }), 'en-GB')).toMatchObject({ mark: '', text: 'no change' })
     expect(plain(formatChange('reach', change({ direction: 'unknown', low: -0.1, high: 0.2 }), 'en-GB').text)).toBe('cannot be told: −10.0 % to +20.0 %')
     expect(formatChange('reach', change({ direction: 'unknown', reason: 'There is no figure for the comparison.' }), 'en-GB').text).toBe('nothing to compare with')
+    expect(formatChange('reach', change({ direction: 'unknown', isUnclear: true, low: -0.1, high: 0.2, judgement: 'neutral' }), 'en-GB')).toMatchObject({ mark: '', text: 'no clear change' })
+  })
+  it('of a rate are in points between ranges too', () => {
+    const between = change({ direction: 'up', low: 0.344, high: 0.618, differenceLow: 0.021, differenceHigh: 0.034 })
+    expect(plain(formatChange('engagement_by_reach', between, 'en-GB').text)).toBe('+2.1 pt to +3.4 pt')
+    expect(plain(formatChange('reach', between, 'en-GB').text)).toBe('+34.4 % to +61.8 %')
+  })
+  it('say both numbers where they rest on less than the value beside them', () => {
+    const paired = change({ from: 11_606, to: 10_378, difference: -1228, relative: -0.1058, direction: 'down', judgement: 'worse' })
+    expect(plain(formatChange('interactions', paired, 'en-GB', 10_556).text)).toBe('10.6 % : 10,378 from 11,606'.replace(' :', ':'))
+    expect(plain(formatChange('interactions', paired, 'en-GB', 10_378).text)).toBe('10.6 % from 11,606')
+    expect(plain(formatChange('interactions', paired, 'en-GB', 10_556).short)).toBe('10.6 %')
+  })
+  it('say that they are as usual, or may be nothing, without a mark for what is not clear', () => {
+    const usual = { scale: 'relative' as const, low: -0.12, high: 0.09, count: 13, isWithin: true }
+    expect(plain(formatChange('impressions', change({ from: 100, to: 105, difference: 5, relative: 0.05, judgement: 'neutral', usual }), 'en-GB').text)).toBe('5.0 % from 100, as usual')
+    expect(formatChange('followers_net', change({ from: 672, to: 671, difference: -1, relative: -0.001, direction: 'down', judgement: 'neutral', isUnclear: true }), 'en-GB')).toMatchObject({ mark: '', text: 'no clear change from +672', short: 'no clear change' })
+  })
+  it('mark a small base of a rate too', () => {
+    expect(plain(formatChange('click_rate', change({ from: 0.1, to: 0.2, difference: 0.1, relative: 1, small: true }), 'en-GB').text)).toBe('10.0 pt from 10.0 %, small base')
+  })
+  it('give a count by the day where the periods are not equally long', () => {
+    const months = change({ from: 3000, to: 3060, difference: 60, relative: 0.02, judgement: 'neutral', perDay: { from: 100, to: 98.7, relative: -0.013 } })
+    expect(plain(formatChange('impressions', months, 'en-GB').text)).toBe('2.0 % from 3,000 (a day −1.3 %)')
+  })
+  it('are explained in sentences, with the rule', () => {
+    const paired = change({ from: 11_606, to: 10_378, difference: -1228, relative: -0.1058, direction: 'down', judgement: 'neutral', basis: 'over the 26 of 28 days with data in both periods', usual: { scale: 'relative', low: -0.12, high: 0.09, count: 13, isWithin: true } })
+    expect(explainChange('interactions', paired, 'en-GB').map(plain)).toEqual([
+      'It rests on 10,378 now and 11,606 then, over the 26 of 28 days with data in both periods.',
+      'Four of five such changes over the past year lay between −12.0 % and +9.0 % (13 comparisons). This one is among them: as usual, so neither better nor worse.',
+    ])
+    const rate = change({ from: 0.05, to: 0.06, difference: 0.01, relative: 0.2, usual: { scale: 'relative', low: -0.1, high: 0.1, count: 12, isWithin: false }, small: true, isUnclear: true })
+    expect(explainChange('click_rate', rate, 'en-GB').map(plain).slice(1)).toEqual([
+      'No clear change: what is not known, or what chance alone does to such a number (95 %), overlaps by three quarters of the narrower range or more.',
+      'Four of five such changes over the past year lay between −0.5 pt and +0.5 pt (12 comparisons). This one is not.', 'A small base: fewer than 30 in the denominator in one of the periods.',
+    ])
+  })
+})
+
+describe('what a figure rests on', () => {
+  it('is said where something is missing', () => {
+    expect(coverageText(coverage, 'en-GB')).toBe('')
+    expect(coverageText({ expected: 28, present: 20, partial: [{ profile: 1, present: 20, expected: 28 }], unreported: [] }, 'en-GB')).toBe('on 20 of 28 days')
+    expect(coverageText({ expected: 56, present: 20, partial: [{ profile: 1, present: 20, expected: 28 }], unreported: [] }, 'en-GB')).toBe('on 20 of 56 profile-days')
+    expect(coverageText({ expected: 8, present: 7, partial: [{ profile: 1, present: 0, expected: 1 }], unreported: [] }, 'en-GB')).toBe('of 7 of 8 profiles')
+    expect(knownText(figure({ value: 0.1, coverage: { expected: 2, present: 1, partial: [{ profile: 1, present: 1, expected: 2 }], unreported: [] } }), 'en-GB')).toBe('exact on 1 of 2 days')
+    expect(knownText(figure({ reason: 'There is no data for these days.' }), 'en-GB')).toBe('There is no data for these days.')
   })
 })

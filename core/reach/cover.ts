@@ -99,12 +99,16 @@ export function coversBeside(windows: PeopleWindows, edge: number, direction: 1 
     const day = edge + direction * away
     let tile: Tile = { length: 1, end: day, people: dayCost(windows, day) }
     let rest = covers[away - 1]!
-    for (let end = day; end < day + 7; end++) {
-      const people = windows.seven(end)
-      const near = direction > 0 ? end - 6 : end
-      const other = covers[Math.max(0, (near - edge) * direction - 1)]!
-      if (people + other.people < tile.people + rest.people) [tile, rest] = [{ length: 7, end, people }, other]
+    const look = (size: 7 | 28, peopleAt: (day: number) => number) => {
+      for (let end = day; end < day + size; end++) {
+        const people = peopleAt(end)
+        const near = direction > 0 ? end - size + 1 : end
+        const other = covers[Math.max(0, (near - edge) * direction - 1)]!
+        if (people + other.people < tile.people + rest.people) [tile, rest] = [{ length: size, end, people }, other]
+      }
     }
+    look(7, windows.seven)
+    look(28, windows.twentyEight)
     covers.push({ people: tile.people + rest.people, tiles: [...rest.tiles, tile] })
   }
   return covers

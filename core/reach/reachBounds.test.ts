@@ -112,13 +112,18 @@ describe('reach of several profiles', () => {
 
   it('never estimates less than the largest profile, nor more than all of them', () => {
     // the middles are 55 each of 60: at random almost everybody, and all of them are 220
-    expect(values([given('a', 10, 100), given('b', 10, 100)], 60, 'Reach', calc)).toMatchObject({ low: 10, high: 60 })
-    const { value, low, high } = values([given('a', 90, 92), given('b', 1, 2)], 91, 'Reach', calc)
+    expect(values([given('a', 10, 100), given('b', 10, 100)], 60, true, 'Reach', calc)).toMatchObject({ low: 10, high: 60 })
+    const { value, low, high } = values([given('a', 90, 92), given('b', 1, 2)], 91, true, 'Reach', calc)
     expect([value! >= low!, value! <= high!]).toEqual([true, true])
   })
 
+  it('has no upper end and no estimate where nothing is known of one of them', () => {
+    expect(values([given('a', 10, 100)], undefined, false, 'Reach', calc)).toMatchObject({ low: 10, high: undefined, value: undefined })
+    expect(values([given('a', 10, 100), given('b', 20, 50)], 900, false, 'Reach', calc)).toMatchObject({ low: 20, high: 900, value: undefined })
+  })
+
   it('leaves out an audience that is smaller than one profile, and says so', () => {
-    expect(values([given('a', 300, 300), given('b', 100, 120)], 250, 'Reach', calc)).toEqual({ value: undefined, low: 300, high: 420, remark: 'The audience given for these networks, 250, is smaller than the reach of one profile, 300. It cannot be right and is left out.' })
+    expect(values([given('a', 300, 300), given('b', 100, 120)], 250, true, 'Reach', calc)).toEqual({ value: undefined, low: 300, high: 420, remark: 'The audience given for these networks, 250, is smaller than the reach of one profile, 300. It cannot be right and is left out.' })
   })
 })
 

@@ -1,8 +1,9 @@
-import type { Metric } from '../metrics/metric'
+import { metricById } from '../metrics/catalogue'
+import type { FlowColumn, FlowMetric, Metric } from '../metrics/metric'
 import type { Comparison } from '../periods/comparison'
 import type { Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
-import type { DayMask } from './daysWith'
+import { partsAt, type DayMask } from './daysWith'
 import { hasData } from './figureOf'
 import { pairedDays } from './pairedDays'
 
@@ -30,16 +31,41 @@ export function comparableMembers(metric: Metric, current: readonly ProfileAggre
   const earlier = new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
   const found: ComparableMembers = { now: [], then: [], masksNow: new Map(), masksThen: new Map() }
   for (const member of current) {
-    const before = earlier.get(member.profile)
-    if (!before || !hasData(metric, member, period) || !hasData(metric, before, comparison.period)) continue
+    const other = earlier.get(member.profile)
+    if (!other) continue
+    const [now, before] = withSameParts(metric, { member, period }, { member: other, period: comparison.period })
+    if (!hasData(metric, now, period) || !hasData(metric, before, comparison.period)) continue
     if (metric.kind === 'flow' || metric.kind === 'ratio') {
-      const days = pairedDays(metric, { member, period }, { member: before, comparison })
+      const days = pairedDays(metric, { member: now, period }, { member: before, comparison })
       if (!days) continue
       if (days.now.mask) found.masksNow.set(member.profile, days.now.mask)
       if (days.then.mask) found.masksThen.set(member.profile, days.then.mask)
     }
-    found.now.push(member)
+    found.now.push(now)
     found.then.push(before)
   }
   return found
+}
+
+interface Side {
+  member: ProfileAggregate
+  period: Period
+}
+
+/** The daily counts that a metric adds up. */
+const flowsOf = (metric: Metric): FlowMetric[] =>
+  metric.kind === 'flow' ? [metric] : metric.kind === 'ratio' ? [metric.numerator, metric.denominator].map(metricById).filter((part) => part.kind === 'flow') : []
+
+/** Both sides without the imported parts that only one of them has: those would be read as a rise or a fall. */
+function withSameParts(metric: Metric, now: Side, then: Side): [ProfileAggregate, ProfileAggregate] {
+  const columns = ({ member, period }: Side) => flowsOf(metric).flatMap((flow) => partsAt(flow, member, period).map(({ column }) => column))
+  const [a, b] = [columns(now), columns(then)]
+  const [onlyNow, onlyThen] = [a.filter((column) => !b.includes(column)), b.filter((column) => !a.includes(column))]
+  return [without(now.member, onlyNow), without(then.member, onlyThen)]
+}
+
+function without(member: ProfileAggregate, columns: readonly FlowColumn[]): ProfileAggregate {
+  if (columns.length === 0) return member
+  const rest = <T extends object>(values: T): T => Object.fromEntries(Object.entries(values).filter(([column]) => !(columns as readonly string[]).includes(column))) as T
+  return { ...member, sums: rest(member.sums), counts: rest(member.counts) }
 }

@@ -22,14 +22,15 @@ export const gives = ({ network, isPublicOnly }: Pick<ProfileAggregate, 'network
   reportsColumn(networkById(network), column) && (!isPublicOnly || PUBLIC_COLUMNS.includes(column))
 
 /**
- * The stored columns that make up a daily count at a profile: those that its network gives or, where it gives none of them, those of which somebody has
- * imported figures. A day counts only where every one of them is there: a missing part is not zero.
+ * The stored columns that make up a daily count at a profile: those that its network gives, and those that somebody has imported for every day of the period.
+ * Where the network gives none of them, whatever was imported makes it up. A day counts only where every one of them is there: a missing part is not zero.
  *
- * @example partsAt(metricById('interactions'), { network: 'commons', … }).map(({ column }) => column) // ['reactions', 'comments', 'shares']
+ * @example partsAt(metricById('interactions'), { network: 'commons', … }, period).map(({ column }) => column) // ['reactions', 'comments', 'shares']
  */
-export function partsAt(metric: FlowMetric, member: ProfileAggregate): FlowMetric['parts'] {
-  const given = metric.parts.filter(({ column }) => gives(member, column))
-  return given.length > 0 ? given : metric.parts.filter(({ column }) => member.counts[column] !== undefined)
+export function partsAt(metric: FlowMetric, member: ProfileAggregate, period: Period): FlowMetric['parts'] {
+  const isGiven = metric.parts.map(({ column }) => gives(member, column))
+  const enough = isGiven.includes(true) ? lengthOf(period) : 1
+  return metric.parts.filter(({ column }, index) => isGiven[index] || (member.counts[column] ?? 0) >= enough)
 }
 
 const ALL = new WeakMap<ProfileAggregate, Map<string, Presence>>()
@@ -46,7 +47,7 @@ export function daysWith(metric: Metric, member: ProfileAggregate, period: Perio
   ALL.set(member, known)
   const before = known.get(metric.id)
   if (before) return before
-  const presence = metric.kind === 'flow' ? flowDays(partsAt(metric, member).map(({ column }) => column), member, period)
+  const presence = metric.kind === 'flow' ? flowDays(partsAt(metric, member, period).map(({ column }) => column), member, period)
     : metric.kind === 'ratio' ? daysWithBoth(daysWith(metricById(metric.numerator), member, period), daysWith(metricById(metric.denominator), member, period))
       : { count: lengthOf(period) }
   known.set(metric.id, presence)
@@ -102,7 +103,7 @@ export interface FlowSum {
  */
 export function flowSum(metric: FlowMetric, member: ProfileAggregate, period: Period, { count, mask }: Presence): FlowSum | undefined {
   if (count === 0) return undefined
-  const parts = partsAt(metric, member)
+  const parts = partsAt(metric, member, period)
   const sums = parts.map(({ column }) => (mask ? maskedSum(column, member, period, mask) : member.sums[column]!))
   return {
     parts: sums,

@@ -108,7 +108,7 @@ function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[],
     const sum = flowSum(metric, member, period, days(member))
     if (!sum) return []
     events += sum.events
-    return [memberFlow(metric, member, sum, nameOf(context, member.profile), calc)]
+    return [memberFlow(metric, member, period, sum, nameOf(context, member.profile), calc)]
   })
   if (operands.length === 0) return without(metric, coverage, members.length)
   const working = joined(calc, metric.name, operands)
@@ -119,9 +119,9 @@ function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[],
   }
 }
 
-function memberFlow(metric: FlowMetric, member: ProfileAggregate, { parts, value }: FlowSum, name: string, calc: Calculator): Working {
+function memberFlow(metric: FlowMetric, member: ProfileAggregate, period: Period, { parts, value }: FlowSum, name: string, calc: Calculator): Working {
   if (metric.parts.length === 1) return calc.given(name, value)
-  const columns = partsAt(metric, member)
+  const columns = partsAt(metric, member, period)
   const side = (sign: 1 | -1) => columns.flatMap(({ column, sign: own }, index) => (own === sign ? [calc.given(metricById(column).name, parts[index]!)] : []))
   const gained = side(1)
   const lost = side(-1)
@@ -156,7 +156,7 @@ function peopleFigure(metric: UniqueMetric, members: readonly ProfileAggregate[]
     return bounds ? [{ name: nameOf(context, member.profile), bounds }] : []
   })
   if (reached.length === 0) return without(metric, coverage, members.length)
-  const { value, low, high, remark } = together(reached, metric.family === 'reach' ? context.universe : undefined, metric.name, calc)
+  const { value, low, high, remark } = together(reached, metric.family === 'reach' ? context.universe : undefined, reached.length === members.length, metric.name, calc)
   return {
     metric: metric.id,
     exactness: value === undefined ? 'bounded' : low === undefined ? 'exact' : 'estimated',

@@ -3,7 +3,7 @@ import type { Metric } from '../metrics/metric'
 import { counterpart, type Comparison } from '../periods/comparison'
 import { lengthOf, type Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
-import { daysWith, presenceOf, partsAt, type Presence } from './daysWith'
+import { daysWith, presenceOf, type Presence } from './daysWith'
 
 /** The days of a profile that a change rests on, in the period and in the comparison. */
 export interface PairedDays {
@@ -21,7 +21,6 @@ export interface PairedDays {
 export function pairedDays(
   metric: Metric, { member, period }: { member: ProfileAggregate; period: Period }, { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison },
 ): PairedDays | undefined {
-  if (!hasSameParts(metric, member, earlier)) return undefined
   const [now, then] = [daysWith(metric, member, period), daysWith(metric, earlier, comparison.period)]
   if (now.count === 0 || then.count === 0) return undefined
   if (!now.mask && !then.mask) return { now, then }
@@ -34,13 +33,6 @@ export function pairedDays(
   }
   const paired = { now: presenceOf(all.now), then: presenceOf(all.then) }
   return paired.now.count === 0 || paired.then.count === 0 ? undefined : paired
-}
-
-/** Imported parts that only one of the periods has would be read as a rise or a fall. */
-function hasSameParts(metric: Metric, now: ProfileAggregate, then: ProfileAggregate): boolean {
-  if (metric.kind !== 'flow') return true
-  const [a, b] = [partsAt(metric, now), partsAt(metric, then)]
-  return a.length === b.length && a.every(({ column }, index) => column === b[index]!.column)
 }
 
 const maskOf = ({ mask }: Presence, period: Period): Uint8Array => (mask ? mask.slice() : new Uint8Array(lengthOf(period)).fill(1))

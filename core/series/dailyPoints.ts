@@ -50,7 +50,7 @@ function valuesOf(metric: FlowMetric | StockMetric | UniqueMetric, member: Profi
   if (metric.kind === 'unique') return values.map((_, index) => valueOn(days, metric.windows[1], first + index))
   const { count, mask } = daysWith(metric, member, period)
   if (count === 0) return values
-  const parts = partsAt(metric, member)
+  const parts = partsAt(metric, member, period)
   return values.map((_, index) => (mask && !mask[index] ? Number.NaN : parts.reduce((sum, { column, sign }) => sum + sign * valueOn(days, column, first + index), 0)))
 }
 

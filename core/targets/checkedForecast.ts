@@ -58,18 +58,22 @@ export function checkedForecast({ outlook, outcome }: Forecaster, from: Day, day
     const origin = addDays(from, -days * back)
     if (origin <= first) break
     const [told, came] = [outlook(origin), outcome(origin)]
-    if (told && came !== undefined) trials.unshift({ off: Math.abs(came - told.value) / Math.max(told.spread, Number.MIN_VALUE), ...(came !== 0 && { error: Math.abs(told.value / came - 1) }) })
+    if (told && came !== undefined) trials.unshift({ off: Math.abs(came - told.value) / spreadOf(told), ...(came !== 0 && { error: Math.abs(told.value / came - 1) }) })
   }
   const offs = trials.map(({ off }) => off)
-  const half = spreadsHeld(offs) * today.spread
+  const half = spreadsHeld(offs) * spreadOf(today)
   return { value: today.value, low: today.value - half, high: today.value + half, checked: checkOf(offs, trials.flatMap(({ error }) => error ?? [])) }
 }
+
+/** A spread that is more than the error of arithmetic: where every day is like the others there is none. */
+const spreadOf = ({ value, spread }: Outlook): number => Math.max(spread, 1e-6 * Math.abs(value), 1e-9)
 
 /** How many spreads wide half a range has to be to hold four of five; one spread where there are too few forecasts to learn from. */
 function spreadsHeld(offs: readonly number[]): number {
   if (offs.length < LEAST_ORIGINS) return 1
   const sorted = [...offs].sort((a, b) => a - b)
-  return sorted[Math.min(sorted.length, Math.ceil(RANGE_LEVEL * (sorted.length + 1))) - 1]!
+  // what is off by no more than the error of arithmetic is not off
+  return Math.max(1e-3, sorted[Math.min(sorted.length, Math.ceil(RANGE_LEVEL * (sorted.length + 1))) - 1]!)
 }
 
 function checkOf(offs: readonly number[], errors: readonly number[]): HoldOut {

@@ -1,15 +1,15 @@
 import ExcelJS from 'exceljs'
 import { parse } from 'csv-parse/sync'
 import { describe, expect, it } from 'vitest'
-import { neutral, type Table } from './table'
+import { neutral, valueOf, type Table } from './table'
 import { tableOf } from './tableOf'
 import { toCsv } from './toCsv'
 import { toXlsx } from './toXlsx'
 
 const ID = '10220431877650213'
 const table: Table = {
-  name: 'By profile: [all]', columns: [{ title: 'Id', kind: 'text' }, { title: '=Text', kind: 'text' }, { title: 'Count', kind: 'count' }, { title: 'Share', kind: 'share' }, { title: 'Day', kind: 'day' }],
-  rows: [[ID, '=HYPERLINK("https://elsewhere.example")', -5, 0.0512, '2026-10-28'], ['007', 'a, "quoted"\nline', null, undefined, '']],
+  name: 'By profile: [all]', columns: [{ title: 'Id', kind: 'text' }, { title: '=Text', kind: 'text' }, { title: 'Count', kind: 'count' }, { title: 'Share', kind: 'share' }, { title: 'Day', kind: 'day' }, { title: 'At', kind: 'instant' }, { title: 'Mixed', kind: 'number' }],
+  rows: [[ID, '=HYPERLINK("https://elsewhere.example")', -5, 0.0512, '2026-10-28', '2026-10-28T09:15:00+01:00', { value: 0.5, kind: 'share' }], ['007', 'a, "quoted"\nline', null, undefined, '', null, { value: undefined, kind: 'count' }]],
 }
 
 describe('a table that is taken away', () => {
@@ -18,7 +18,7 @@ describe('a table that is taken away', () => {
   it('is CSV that reads back as it was, with negative numbers as numbers', () => {
     const text = toCsv(table)
     expect(text.startsWith('\uFEFF')).toBe(true)
-    expect(parse(text, { bom: true })).toEqual([['Id', "'=Text", 'Count', 'Share', 'Day'], [ID, "'=HYPERLINK(\"https://elsewhere.example\")", '-5', '0.0512', '2026-10-28'], ['007', 'a, "quoted"\nline', '', '', '']])
+    expect(parse(text, { bom: true })).toEqual([['Id', "'=Text", 'Count', 'Share', 'Day', 'At', 'Mixed'], [ID, "'=HYPERLINK(\"https://elsewhere.example\")", '-5', '0.0512', '2026-10-28', '2026-10-28T09:15:00+01:00', '0.5'], ['007', 'a, "quoted"\nline', '', '', '', '', '']])
     expect(text).toContain(`"${ID}"`)
   })
 
@@ -29,8 +29,12 @@ describe('a table that is taken away', () => {
     const row = book.worksheets[0]!.getRow(2)
     expect(row.getCell(1).value).toBe(ID)
     expect(row.getCell(1).numFmt).toBe('@')
-    expect([row.getCell(2).value, row.getCell(3).value, row.getCell(4).value]).toEqual(["'=HYPERLINK(\"https://elsewhere.example\")", -5, 0.0512])
-    expect([row.getCell(4).numFmt, row.getCell(5).value]).toEqual(['0.0%', '2026-10-28'])
+    expect([row.getCell(2).value, row.getCell(3).value, row.getCell(4).value]).toEqual(['=HYPERLINK("https://elsewhere.example")', -5, 0.0512])
+    // text is typed as text, so that nothing is run and nothing has to stand before it
+    expect(row.getCell(2).type).toBe(ExcelJS.ValueType.String)
+    expect([row.getCell(4).numFmt, row.getCell(5).type, row.getCell(5).numFmt, (row.getCell(5).value as unknown as Date).toISOString()]).toEqual(['0.0%', ExcelJS.ValueType.Date, 'yyyy-mm-dd', '2026-10-28T00:00:00.000Z'])
+    expect([6, 7].map((cell) => [row.getCell(cell).numFmt, row.getCell(cell).type])).toEqual([['yyyy-mm-dd hh:mm', ExcelJS.ValueType.Date], ['0.0%', ExcelJS.ValueType.Number]])
+    expect((row.getCell(6).value as unknown as Date).toISOString()).toBe('2026-10-28T09:15:00.000Z')
     book.worksheets[0]!.eachRow((each) => each.eachCell((cell) => expect(cell.formula).toBeUndefined()))
   })
 })
@@ -38,28 +42,62 @@ describe('a table that is taken away', () => {
 describe('what a block shows', () => {
   const base = { id: 'a', comment: '' }
   it('is a table under the block’s own title; a text has none', () => {
-    expect(tableOf({ ...base, title: 'Mine', kind: 'found', found: null, searchedAt: null })).toMatchObject({ name: 'Mine', rows: [] })
-    expect(tableOf({ ...base, title: '', kind: 'text', text: 'Dear reader' })).toBeUndefined()
+    expect(tableOf({ ...base, title: 'Mine', kind: 'found', found: null, searchedAt: null }, 'UTC')).toMatchObject({ name: 'Mine', rows: [] })
+    expect(tableOf({ ...base, title: '', kind: 'text', text: 'Dear reader' }, 'UTC')).toBeUndefined()
   })
 
   it('of two lines has a column for each, with bounds where there are some', () => {
     const line = (metric: string, point: object) => ({ metric, expected: 2, current: [{ day: '2026-10-28', present: 2, ...point }] })
-    const { columns, rows } = tableOf({ ...base, title: '', kind: 'chart', line: line('reach', { value: 60, low: 40, high: 70 }), second: line('posts', { value: 3 }) })!
-    expect(columns.map(({ title }) => title)).toEqual(['Day', 'Reach', 'Reach, at least', 'Reach, at most', 'Profiles with reach', 'Posts', 'Profiles with posts'])
-    expect(rows).toEqual([['2026-10-28', 60, 40, 70, 2, 3, 2]])
+    const { columns, rows } = tableOf({ ...base, title: '', kind: 'chart', line: line('reach', { value: 60, low: 40, high: 70 }), second: line('posts', { value: 3 }) }, 'UTC')!
+    expect(columns.map(({ title }) => title)).toEqual(['Day', 'Reach', 'Reach, at least', 'Reach, at most', 'Profiles with reach', 'Profiles expected with reach', 'Posts', 'Profiles with posts', 'Profiles expected with posts'])
+    expect(rows).toEqual([['2026-10-28', 60, 40, 70, 2, 2, 3, 2, 2]])
   })
 
   it('of an explanation has its parts with mix and rate apart', () => {
     const { rows } = tableOf({
       ...base, title: '', kind: 'why', why: { metric: 'click_rate', explanations: [{ kind: 'mix and rate', title: 'By profile', unit: 'share', from: 0.1, to: 0.2, mix: 0.03, rate: 0.07, parts: [{ key: 'A', change: 0.1, mix: 0.03, rate: 0.07 } as never] }] },
-    })!
+    }, 'UTC')!
     expect(rows).toEqual([['By profile', 'A', 0.1, 0.03, 0.07]])
   })
 
   it('of a split has shares with their base in the heading', () => {
     const view = { split: 'impressions_by_source', kind: 'parts' as const, times: [], present: 1, expected: 1, profiles: [], without: 0, rows: [{ part: 'paid', name: 'Paid', value: 25, share: 0.25, from: 10, to: 20 }] }
-    const { columns, rows } = tableOf({ ...base, title: '', kind: 'parts', split: view })!
+    const { columns, rows } = tableOf({ ...base, title: '', kind: 'parts', split: view }, 'UTC')!
     expect(columns[2]!.title).toBe('Share of all impressions')
     expect(rows).toEqual([['Paid', 25, 0.25, 10, 20]])
+  })
+
+  const coverage = { expected: 28, present: 26, partial: [{ profile: 1, present: 26, expected: 28 }], unreported: [] }
+  const compared = {
+    figure: { metric: 'interactions', value: 10_556, exactness: 'exact' as const, observations: 10_556, coverage },
+    change: { from: 11_606, to: 10_378, difference: -1228, relative: -1228 / 11_606, direction: 'down' as const, judgement: 'worse' as const, approximate: false, small: false, days: { now: 26, then: 26, ofNow: 28, ofThen: 28 }, basis: 'over the 26 of 28 days with data in both periods' },
+  }
+  it('of figures has what a change rests on, how well each is known, and its own unit in every cell', () => {
+    const { columns, rows } = tableOf({ ...base, title: '', kind: 'figures', figures: [compared] }, 'UTC')!
+    const cell = (title: string) => valueOf(rows[0]![columns.findIndex((column) => column.title === title)])
+    expect(['Value', 'Known', 'Profile-days with data', 'Compared now', 'Compared then', 'Difference', 'Profile-days used now', 'Profile-days used then', 'Judged', 'Remark'].map(cell)).toEqual([
+      10_556, 'exact on 26 of 28 days', 26, 10_378, 11_606, -1228, 26, 26, 'worse', 'over the 26 of 28 days with data in both periods',
+    ])
+    expect(cell('Change')).toBeCloseTo(-0.1058, 4)
+    expect(rows[0]![2]).toEqual({ value: 10_556, kind: 'count' })
+  })
+
+  it('by profile has the same for every metric, and the network’s id as text', () => {
+    const { columns, rows } = tableOf({ ...base, title: '', kind: 'table', metrics: ['interactions'], rows: [{ profile: 1, id: ID, who: '1', name: 'A', network: 'commons', networkName: 'Commons', figures: { interactions: compared }, firstFetch: false }] }, 'UTC')!
+    expect(columns.slice(0, 3).map(({ title, kind }) => [title, kind])).toEqual([['Name', 'text'], ['Network', 'text'], ['Id', 'text']])
+    expect(columns.map(({ title }) => title)).toContain('Interactions, compared then')
+    expect(rows[0]!.slice(0, 9)).toEqual(['A', 'Commons', ID, 10_556, undefined, undefined, 'exact on 26 of 28 days', 26, 28])
+  })
+
+  it('of posts gives the instant in the client’s zone, across a clock change', () => {
+    const post = (publishedAt: string) => ({ id: ID, profile: 1, name: 'A', networkName: 'Commons', publishedAt: new Date(publishedAt), format: 'photo', text: 'x', impressions: 1, interactions: 1, rate: null })
+    const { columns, rows } = tableOf({ ...base, title: '', kind: 'posts', order: 'newest', posts: [post('2026-10-24T22:30:00Z'), post('2026-10-25T22:30:00Z')] }, 'Europe/London')!
+    expect(columns[1]).toEqual({ title: 'Published (Europe/London)', kind: 'instant' })
+    expect(rows.map((row) => row[1])).toEqual(['2026-10-24T23:30:00+01:00', '2026-10-25T22:30:00+00:00'])
+  })
+
+  it('of unusual days is drawn as it was frozen, by the day or by the cause', () => {
+    const single = { day: '2026-10-11', profile: 7, name: 'Films, Lantern', value: 111, usual: 27, score: 6.1, isSmall: false, posts: [], explainedBy: null }
+    expect(tableOf({ ...base, title: '', kind: 'unusual', metric: 'interactions', days: [single as never] }, 'UTC')!.rows).toEqual([['2026-10-11', '2026-10-11', 'up', 'Films, Lantern', 111, 27, 6.1, 0, '']])
   })
 })

@@ -20,7 +20,7 @@ describe('the first page as tables', () => {
     summary('Mossgate', { targets: [target], due: [{ kind: 'target', id: 1, sentence: 'It ends in 9 days.' }], lastEdition: { id: 3, title: 'October', number: 2, issuedAt: new Date('2026-10-29T08:00:00Z') } }),
     summary('Orrery', {
       troubles: [{ profile: 8, name: '@orrery, Murmur', sentence: 'Murmur does not answer.' }],
-      unusual: [{ profile: 7, name: 'Orrery Films, Lantern', day: '2026-10-11', value: 111, usual: 27, score: 6.1, isSmall: false, posts: [], explainedBy: null }],
+      unusual: [{ from: '2026-10-11', to: '2026-10-12', direction: 'up', profiles: [{ profile: 7, name: 'Orrery Films, Lantern', days: 2, value: 111, usual: 27 }], value: 111, usual: 27, score: 6.1, isSmall: false, posts: [], explainedBy: null }],
     }),
   ]
   const rowsOf = (id: string) => tablesOfClients(clients).find((part) => part.id === id)!.table
@@ -31,8 +31,12 @@ describe('the first page as tables', () => {
   })
 
   it('tells what moved with the change as a part of one', () => {
-    expect(rowsOf('moved').columns.map(({ title }) => title)).toEqual(['Client', 'Impressions', 'Impressions, change', 'Profiles', 'Last edition'])
-    expect(rowsOf('moved').rows).toEqual([['Mossgate', 1200, 0.2, 2, 'Edition 2 of October'], ['Orrery', 1200, 0.2, 2, '']])
+    const { columns, rows } = rowsOf('moved')
+    const at = (title: string) => columns.findIndex((column) => column.title === title)
+    expect(columns.map(({ title }) => title)).toEqual(expect.arrayContaining(['Client', 'Impressions', 'Impressions, known', 'Impressions, compared then', 'Impressions, change', 'Profiles', 'Last edition']))
+    expect(rows.map((row) => ['Client', 'Impressions', 'Impressions, known', 'Impressions, change', 'Impressions, judged', 'Profiles', 'Last edition'].map((title) => row[at(title)]))).toEqual([
+      ['Mossgate', 1200, 'exact', 0.2, 'better', 2, 'Edition 2 of October'], ['Orrery', 1200, 'exact', 0.2, 'better', 2, ''],
+    ])
   })
 
   it('tells the targets in danger with where they are heading', () => {
@@ -41,7 +45,7 @@ describe('the first page as tables', () => {
 
   it('tells what is due, what is unexplained and what is in trouble', () => {
     expect(rowsOf('due').rows).toEqual([['Mossgate', 'It ends in 9 days.']])
-    expect(rowsOf('unusual').rows).toEqual([['Orrery', '2026-10-11', 'Orrery Films, Lantern', 111, 27]])
+    expect(rowsOf('unusual').rows).toEqual([['Orrery', '2026-10-11', '2026-10-12', 'Orrery Films, Lantern', 111, 27]])
     expect(rowsOf('profiles').rows).toEqual([['Orrery', '@orrery, Murmur', 'Murmur does not answer.']])
   })
 

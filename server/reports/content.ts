@@ -15,7 +15,7 @@ import { GROUPINGS, lineOf, rowsBy, type Grouping, type MetricLine, type RowFigu
 import { splitOf, type SplitView } from '../work/parts'
 import { narrowed } from '../work/narrowed'
 import { profilesPage } from '../work/profilesPage'
-import { resolveScope, type ResolvedScope } from '../work/resolveScope'
+import { resolveScope, SelfComparison, type ResolvedScope } from '../work/resolveScope'
 import { sinceOf, type Since } from '../work/since'
 import { subject, type Subject } from '../work/subject'
 import { targetsOf, type TargetView } from '../work/targets'
@@ -96,7 +96,12 @@ export interface ReportDefinition {
  * @throws RangeError when the period or a metric has no meaning
  */
 export async function composeReport(db: ClientDb, report: ReportDefinition): Promise<ReportContent> {
-  const scope = await resolveScope(db, { who: [], sets: [], period: report.period, against: report.against })
+  const asked = { who: [], sets: [], period: report.period }
+  const scope = await resolveScope(db, { ...asked, against: report.against }).catch((error: unknown) => {
+    // fixed days that the period has come to by the calendar: there is nothing to compare, and the report can still be opened
+    if (error instanceof SelfComparison) return resolveScope(db, { ...asked, against: 'none' })
+    throw error
+  })
   const agency = await db.one<ReportContent['agency']>(sql`
     SELECT a.name, a.address, a.contact, a.colour, a.logo_svg AS logo
     FROM   client c

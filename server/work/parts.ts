@@ -192,7 +192,7 @@ async function pairedParts(db: ClientDb, period: Period, comparison: Comparison,
     WITH days AS (
       SELECT DISTINCT c.profile_id, c.day, ${day} AS earlier_day
       FROM   profile_day_part c
-      JOIN   profile_day_part e ON e.client_id = c.client_id AND e.profile_id = c.profile_id AND e.split = c.split AND e.day = ${day}
+      JOIN   profile_day_part e ON e.client_id = c.client_id AND e.profile_id = c.profile_id AND e.split = c.split AND e.day = ${day} AND e.day BETWEEN ${comparison.period.from} AND ${comparison.period.to}
       WHERE  c.client_id = ${db.client}
       AND    c.profile_id IN (${ids})
       AND    c.split = ${split}

@@ -65,6 +65,14 @@ export function readPeriod(words: string, lastComplete: Day): { period: Period; 
   return { period, running: running ?? (rolling ? undefined : runningUnit(period, lastComplete)) }
 }
 
+/** A period that would be compared with itself: with words that move, that can come about by itself. */
+export class SelfComparison extends RangeError {
+  override name = 'SelfComparison'
+  constructor() {
+    super('A period cannot be compared with itself. Choose other days to compare with.')
+  }
+}
+
 /**
  * What a period is compared with: one of the named comparisons, or a period of one's own.
  *
@@ -73,7 +81,7 @@ export function readPeriod(words: string, lastComplete: Day): { period: Period; 
 export function readAgainst(against: string, { period, running, lastComplete }: Pick<ResolvedScope, 'period' | 'running' | 'lastComplete'>): Comparison | undefined {
   if (isNamedAgainst(against)) return comparison(period, against, running)
   const other = parsePeriod(against, lastComplete).period
-  if (other.from === period.from && other.to === period.to) throw new RangeError('A period cannot be compared with itself. Choose other days to compare with.')
+  if (other.from === period.from && other.to === period.to) throw new SelfComparison()
   return comparisonWith(period, other)
 }
 

@@ -91,7 +91,7 @@ describe('unusual days', () => {
     for (let world = 0; world < 60; world++) {
       const day = addDays('2026-09-05', world % 45)
       const values = new Map(steady(`spread ${world}`))
-      values.set(day, values.get(day)! * 6)
+      values.set(day, values.get(day)! * 8)
       const others = [1, 2, 3].map((profile) => [profile, judgedDays(steady(`other ${world} ${profile}`), asked)] as const)
       const [cause] = causesOf(new Map([[0, judgedDays(values, asked)], ...others]))
       if (cause?.direction === 'up' && cause.from <= day && cause.to >= day && cause.members[0]!.profile === 0) found++

@@ -134,7 +134,8 @@ describe('what is taken away', () => {
     const bytes = Buffer.from(await csv.arrayBuffer())
     expect([...bytes.subarray(0, 3)]).toEqual([0xef, 0xbb, 0xbf])
     const text = bytes.subarray(3).toString()
-    expect(text.split('\r\n')[0]).toBe('"Name","Network","Followers","Followers, difference","Reach","Reach, at least","Reach, at most","Reach, difference"')
+    expect(text.split('\r\n')[0]).toContain('"Name","Network","Id","Followers","Followers, at least","Followers, at most","Followers, known","Followers, profile-days with data"')
+    expect(text.split('\r\n')[0]).toContain('"Reach, compared now","Reach, compared then","Reach, difference","Reach, change","Reach, profile-days used now"')
     // a name that a spreadsheet would take for a formula
     expect(text).toContain('"\'@mossgate","Tintype"')
     const [sheet] = await sheets(await ask('GET', `${base}/downloads/profiles?format=xlsx`, 'viewer'))
@@ -232,9 +233,11 @@ describe('who sees what', () => {
   })
 
   it('an answer that was not understood is a problem with a sentence', async () => {
-    const answer = await ask('GET', '/api/clients/mossgate-gardens/overview?against=yesterday', 'analyst')
+    const answer = await ask('GET', '/api/clients/mossgate-gardens/overview?against=whenever', 'analyst')
     expect(answer.status).toBe(400)
-    expect(await answer.json()).toMatchObject({ title: 'That cannot be read', detail: 'Compare with the days before, last year, or nothing.' })
+    expect(await answer.json()).toMatchObject({ title: 'That cannot be read', detail: expect.stringContaining('Write a period such as') as string })
+    expect((await ask('GET', '/api/clients/mossgate-gardens/overview?period=q3-2026&against=q3-2026', 'analyst')).status).toBe(400)
+    expect((await ask('GET', '/api/clients/mossgate-gardens/overview?period=q3-2026&against=q3-2025', 'analyst')).status).toBe(200)
     expect((await ask('GET', '/api/clients/mossgate-gardens/overview?metric=magic', 'analyst')).status).toBe(400)
     expect((await ask('GET', '/api/clients/mossgate-gardens/overview?who=5', 'analyst')).status).toBe(400)
     expect((await ask('GET', '/api/nothing')).status).toBe(404)

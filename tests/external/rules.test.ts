@@ -1,0 +1,89 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { usualOf } from '../../core/change/usual'
+import { addDays } from '../../core/days/day'
+import { formatChange, knownText } from '../../core/format/formatChange'
+import { FACT_COLUMNS } from '../../core/metrics/metric'
+import { comparison, type Against } from '../../core/periods/comparison'
+import { describeAgainst } from '../../core/periods/describePeriod'
+import { parsePeriod } from '../../core/periods/parsePeriod'
+import { daysEnding, eachDay, type Period } from '../../core/periods/period'
+import { aggregateTable } from '../../core/rollup/aggregateTable'
+import { compareFigures } from '../../core/rollup/compareFigures'
+import { factTable, type ProfileDay } from '../../core/rollup/factTable'
+import { forecastLevel } from '../../core/targets/forecastLevel'
+import { causesOf } from '../../core/unusual/causes'
+import { mixAndRate, type PartOfRate } from '../../core/why/mixAndRate'
+
+interface Example {
+  networks?: Record<string, string>
+  universe?: number
+  rows?: (Record<string, number> & Period)[]
+  ask: Partial<{
+    figure: string
+    change: string
+    period: string
+    against: Against
+    today: string
+    usual: [number, number][]
+    mixAndRate: PartOfRate[]
+    causes: Record<string, number[]>
+    first: string
+    level: { slope: number; last: number; days: number }
+  }>
+  expect: Record<string, unknown>
+}
+
+const text = readFileSync(new URL('../../docs/metrics.md', import.meta.url), 'utf8')
+const examples = [...text.matchAll(/```json example\n([\s\S]*?)\n```/g)].map((match) => ({ line: text.slice(0, match.index).split('\n').length, ...(JSON.parse(match[1]!) as Example) }))
+
+const rounded = (value: unknown) => (typeof value === 'number' ? Number(value.toPrecision(4)) : value)
+const plain = (words: string) => words.replaceAll('\u202F', ' ')
+
+function compared({ networks = {}, rows = [], universe, ask }: Example) {
+  const [from, to] = ask.period!.split('..') as [string, string]
+  const facts = rows.flatMap(({ from: first, to: last, profile, ...figures }) => eachDay({ from: first, to: last }).map((day) => ({ profile: profile!, day, ...figures }) as ProfileDay))
+  const over = (period: Period) => aggregateTable(factTable(facts), period, new Map(Object.entries(networks).map(([id, network]) => [Number(id), network])), FACT_COLUMNS)
+  const period = { from, to }
+  const against = ask.against && comparison(period, ask.against)
+  return compareFigures((ask.figure ?? ask.change)!, { current: over(period), ...(against && { earlier: { comparison: against, aggregates: over(against.period) } }) }, { period, ...(universe !== undefined && { universe }) })
+}
+
+/** What the application makes of an example, with everything that it may say it expects. */
+function outcome(example: Example): unknown {
+  const { ask } = example
+  if (ask.figure) {
+    const { figure } = compared(example)
+    return { ...figure, known: knownText(figure, 'en-GB') }
+  }
+  if (ask.change) {
+    const { figure, change } = compared(example)
+    return { value: figure.value, ...change, words: plain(formatChange(ask.change, change!, 'en-GB').text) }
+  }
+  if (ask.against) {
+    const { period, running } = parsePeriod(ask.period!, addDays(ask.today!, -1))
+    const against = comparison(period, ask.against, running)!
+    return { days: `${against.period.from}..${against.period.to}`, words: describeAgainst(ask.against, against, period, running) }
+  }
+  if (ask.usual) return usualOf(ask.usual.map(([from, to]) => ({ from, to })), 'relative')
+  if (ask.mixAndRate) return mixAndRate(ask.mixAndRate)
+  if (ask.level) {
+    const { slope, last, days } = ask.level
+    return forecastLevel(eachDay(daysEnding('2026-10-28', 84)).map((day, index) => ({ day, value: last - slope * (83 - index) })), '2026-10-29', days)
+  }
+  const judged = new Map(Object.entries(ask.causes!).map(([profile, scores]) => [Number(profile), scores.map((score, index) => ({ day: addDays(ask.first!, index), value: 100, usual: 100, isSmall: false, score }))]))
+  return causesOf(judged).map(({ from, to, direction, members }) => ({ from, to, direction, profiles: members.length }))
+}
+
+describe('the rules, by their examples', () => {
+  it('has an example for each of them', () => {
+    expect(examples.length).toBeGreaterThanOrEqual(15)
+    for (const heading of ['Roll-up', 'Reach', 'Comparison', 'better or worse', 'Why it changed', 'Unusual days', 'heading']) expect(text).toContain(heading)
+  })
+
+  it.each(examples)('docs/metrics.md, line $line', (example) => {
+    const found = outcome(example)
+    if (Array.isArray(example.expect)) expect(found).toEqual(example.expect)
+    else for (const [key, value] of Object.entries(example.expect)) expect([key, rounded((found as Record<string, unknown>)[key] ?? 0)]).toEqual([key, rounded(value)])
+  })
+})
