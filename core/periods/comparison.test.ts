@@ -135,7 +135,7 @@ describe('periods', () => {
     const month = { from: '2026-11-01', to: '2026-11-25' }
     expect(describeAgainst('before', comparison(month, 'before', 'month'), month, 'month')).toBe('the same days of the month before, 1 to 25 October 2026')
     const whole = { from: '2026-10-01', to: '2026-10-31' }
-    expect(describeAgainst('before', comparison(whole, 'before'), whole)).toBe('the month before, 1 to 30 September 2026 (30 days against 31)')
+    expect(describeAgainst('before', comparison(whole, 'before'), whole)).toBe('the month before, September 2026 (30 days against 31)')
     expect(describeAgainst('days-before', comparison(whole, 'days-before'), whole)).toBe('the 31 days before')
     expect(describeAgainst('same-dates-last-year', comparison(whole, 'same-dates-last-year'), whole)).toBe('the same month last year')
     expect(describeAgainst('2025-q3', comparisonWith(whole, { from: '2025-07-01', to: '2025-09-30' }), whole)).toBe('1 July to 30 September 2025 (92 days against 31)')

@@ -42,6 +42,13 @@ function monthsName(period: Period): string {
   return unit ? unit[1] : `${months} months`
 }
 
+/** Whole months as people write them: September 2026, Q3 2026, H1 2026, 2026; others by their days. */
+function nameOfMonths(period: Period): string {
+  const [year, month] = [yearOf(period.from), Number(period.from.slice(5, 7))]
+  const names: Record<string, string> = { month: `${monthName(period.from)} ${year}`, quarter: `Q${(month + 2) / 3} ${year}`, half: `H${month === 1 ? 1 : 2} ${year}`, year: String(year) }
+  return names[monthsName(period)] ?? describePeriod(period)
+}
+
 /**
  * The comparison in words, as it stands in the scope sentence. Where the two are not equally long, both lengths are said.
  *
@@ -57,7 +64,7 @@ export function describeAgainst(against: string, comparison: Comparison | undefi
   if (against === 'same-weekdays-last-year') return 'the same weekdays last year'
   const kind = periodKind(period, running)
   if (against === 'same-dates-last-year') return `${kind.kind === 'months' && monthsName(period) !== 'year' ? `the same ${monthsName(period)} last year` : 'the same dates last year'}${lengths}`
-  if (against === 'before' && kind.kind === 'months') return `the ${monthsName(period)} before, ${describePeriod(other)}${lengths}`
+  if (against === 'before' && kind.kind === 'months') return `the ${monthsName(period)} before, ${nameOfMonths(other)}${lengths}`
   if (against === 'before' && kind.kind === 'so far') return `the same days of the ${kind.unit} before, ${describePeriod(other)}${lengths}`
   if (against === 'before' || against === 'days-before') return days === 1 ? 'the day before' : `the ${days} days before`
   return `${describePeriod(other)}${lengths}`

@@ -1,8 +1,8 @@
-import { describePeriodShort } from '../periods/describePeriod'
 import { dayFromNumber } from '../days/day'
 import type { Calculator, Working } from '../figures/working'
 import type { UniqueMetric } from '../metrics/metric'
 import { metricById } from '../metrics/catalogue'
+import { describeDay, describePeriodShort } from '../periods/describePeriod'
 import type { DenseDays } from '../rollup/denseDays'
 
 /** How many different people a network counted in windows of 1, 7 and 28 days that end on a day, by the day's number; NaN where it did not. */
@@ -122,13 +122,13 @@ export function tilesAdded(calc: Calculator, label: string, tiles: readonly Tile
   for (let index = 0; index < sorted.length; index++) {
     const { length, end } = sorted[index]!
     if (length > 1) {
-      operands.push(calc.given(`${length}-day ${word} up to ${dayFromNumber(end)}`, sorted[index]!.people))
+      operands.push(calc.given(`${length}-day ${word} up to ${describeDay(dayFromNumber(end))}`, sorted[index]!.people))
       continue
     }
     let people = sorted[index]!.people
     while (sorted[index + 1]?.length === 1 && sorted[index + 1]!.end === sorted[index]!.end + 1) people += sorted[++index]!.people
     const last = sorted[index]!.end
-    operands.push(calc.given(last === end ? `Daily ${word}, ${dayFromNumber(end)}` : `Daily ${word}, ${describePeriodShort({ from: dayFromNumber(end), to: dayFromNumber(last) })}, added`, people))
+    operands.push(calc.given(last === end ? `Daily ${word}, ${describeDay(dayFromNumber(end))}` : `Daily ${word}, ${describePeriodShort({ from: dayFromNumber(end), to: dayFromNumber(last) })}, added`, people))
   }
-  return operands.length === 1 ? { ...operands[0]!, label: `${label}: ${operands[0]!.label}` } : calc.step(label, 'sum', operands)
+  return calc.step(label, 'sum', operands)
 }

@@ -1,5 +1,6 @@
 import { dayFromNumber, dayNumber } from '../days/day'
 import type { Calculator, Working } from '../figures/working'
+import { describeDay } from '../periods/describePeriod'
 import { lengthOf, type Period } from '../periods/period'
 import { WINDOW_REACH_DAYS } from '../rollup/aggregate'
 import type { DayMask } from '../rollup/daysWith'
@@ -110,8 +111,8 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
 
 function candidateWorking(calc: Calculator, windows: PeopleWindows, { size, end, people, outside }: Candidate): Working {
   const word = windows.names.people.toLowerCase()
-  const window = calc.given(size === 1 ? `Largest daily ${word}, ${dayFromNumber(end)}` : `${outside.length === 0 ? 'Largest ' : ''}${size}-day ${word} up to ${dayFromNumber(end)}`, people)
-  return outside.length === 0 ? window : calc.step('A window that reaches over the days, less what the days outside can have brought', 'difference', [window, tilesAdded(calc, 'Days outside, at most', outside, windows)])
+  const window = calc.given(size === 1 ? `Largest daily ${word}, ${describeDay(dayFromNumber(end))}` : `${outside.length === 0 ? 'Largest ' : ''}${size}-day ${word} up to ${describeDay(dayFromNumber(end))}`, people)
+  return outside.length === 0 ? window : calc.step('A longer window, less what its other days can have brought', 'difference', [window, tilesAdded(calc, 'Days outside, at most', outside, windows)])
 }
 
 interface Hole {

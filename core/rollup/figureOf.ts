@@ -2,9 +2,10 @@ import type { Coverage, Figure } from '../figures/figure'
 import { calculator, type Calculator, type Working } from '../figures/working'
 import { metricById } from '../metrics/catalogue'
 import { reportsMetric } from '../metrics/reportsMetric'
-import { type FlowMetric, type Metric, type RatioMetric, type StockMetric, type UniqueMetric } from '../metrics/metric'
+import type { FlowMetric, Metric, RatioMetric, StockMetric, UniqueMetric } from '../metrics/metric'
 import { networkById } from '../networks/networks'
 import { dayNumber } from '../days/day'
+import { describeDay } from '../periods/describePeriod'
 import { lengthOf, type Period } from '../periods/period'
 import { peopleWindows } from '../reach/cover'
 import { reachBounds, type ReachBounds } from '../reach/reachBounds'
@@ -134,7 +135,7 @@ function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[
   const coverage = coverageOf(members, unreported, 1, (member) => (member.stocks[metric.column] ? 1 : 0))
   const operands = members.flatMap((member) => {
     const level = member.stocks[metric.column]
-    return level ? [calc.given(`${nameOf(context, member.profile)}, ${level.day}`, level.value)] : []
+    return level ? [calc.given(`${nameOf(context, member.profile)}, ${describeDay(level.day)}`, level.value)] : []
   })
   if (operands.length === 0) {
     return { ...without(metric, coverage, members.length), ...(members.length > 0 && { reason: 'There is no count in the seven days up to the end of the period.' }) }

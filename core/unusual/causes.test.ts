@@ -11,7 +11,12 @@ describe('one cause', () => {
   it('is one finding for a run of days: those beside an unusual day that lean the same way', () => {
     expect(spans({ 1: days(0, -2.5, -4, -3, -1, 0) })).toEqual([['02', '04', 'down', [1]]])
     expect(spans({ 1: days(0, -4, -1, -2.2, 0, 4) })).toEqual([['02', '04', 'down', [1]], ['06', '06', 'up', [1]]])
-    expect(spans({ 1: days(-2, -3.4, -3.4) })).toEqual([])
+    expect(spans({ 1: days(0, -3.4, -1, 3, 0) })).toEqual([])
+  })
+
+  it('is unusual together where no day is so alone: two days at 3.1 and 2.6 are 4.0', () => {
+    expect(spans({ 1: days(0, 3.1, 2.6, 0) })).toEqual([['02', '03', 'up', [1]]])
+    expect(spans({ 1: days(0, 2.2, 2.2, 0) })).toEqual([])
   })
 
   it('is one finding over several profiles, whether or not each is unusual by itself', () => {

@@ -18,12 +18,16 @@ export interface Cause {
 /** Days next to an unusual one belong to it when they lean the same way by this much; one day between may lean less. */
 const LEANS = 2
 
+/** Above this strength days that lean the same way are unusual together, though none of them is alone. */
+const TOGETHER_ABOVE = 4
+
 /** How much another profile's days have to lean the same way on average to belong to the same cause: less, the longer it lasts. */
 const leansTogether = (days: number): number => Math.max(1.2, 2.5 / Math.sqrt(days))
 
 /**
- * The causes behind unusual days, the strongest first. A day is unusual when the modified z-score is above 3.5 in size; days beside it that lean the same
- * way are the same cause, and so are the other profiles that lean the same way on those days.
+ * The causes behind unusual days, the strongest first. A day is unusual when the modified z-score is above 3.5 in size, or days that follow each other are
+ * so together (their scores added, over the root of their number, are above 4); days beside it that lean the same way are the same cause, and so are the other
+ * profiles that lean the same way on those days.
  *
  * @param judged  the judged days of each profile
  * @example       causesOf(new Map([[1, judgedDays(values, period)]]))[0]?.from
@@ -64,26 +68,24 @@ function sharedDays(members: readonly { days: readonly JudgedDay[] }[]): { from:
 /** Several days that say the same are stronger than one: the sum of their scores, each with the variance of one. */
 const strength = (days: readonly JudgedDay[]): number => Math.abs(days.reduce((sum, { score }) => sum + score, 0)) / Math.sqrt(days.length)
 
-/** The runs of one profile: an unusual day with the days around it that lean the same way. */
+/** The runs of one profile: days that lean the same way, with one day between at the most, of which one is unusual or that are so together. */
 function runsOf(days: readonly JudgedDay[]): JudgedDay[][] {
   const runs: JudgedDay[][] = []
-  let last = -1
-  days.forEach((seed, index) => {
-    if (Math.abs(seed.score) <= UNUSUAL_ABOVE || index <= last) return
-    const leans = (place: number) => Math.sign(days[place]?.score ?? 0) === Math.sign(seed.score) && Math.abs(days[place]!.score) >= LEANS
-    const isNext = (a: number, b: number) => days[a] !== undefined && days[b] !== undefined && Math.abs(dayNumber(days[a]!.day) - dayNumber(days[b]!.day)) === Math.abs(a - b)
-    const reach = (step: 1 | -1): number => {
-      let place = index
-      for (;;) {
-        if (isNext(place, place + step) && leans(place + step)) place += step
-        else if (isNext(place, place + 2 * step) && leans(place + 2 * step)) place += 2 * step
-        else return place
-      }
+  for (let from = 0; from < days.length; from++) {
+    const sign = Math.sign(days[from]!.score)
+    const leans = (place: number) => days[place] !== undefined && sign * days[place].score >= LEANS
+    if (!leans(from)) continue
+    const isNext = (place: number, by: number) => leans(place + by) && dayNumber(days[place + by]!.day) - dayNumber(days[place]!.day) === by
+    let to = from
+    for (;;) {
+      if (isNext(to, 1)) to++
+      else if (isNext(to, 2)) to += 2
+      else break
     }
-    const from = Math.max(reach(-1), last + 1)
-    last = reach(1)
-    runs.push(days.slice(from, last + 1))
-  })
+    const run = days.slice(from, to + 1)
+    if (run.some(({ score }) => Math.abs(score) > UNUSUAL_ABOVE) || strength(run) > TOGETHER_ABOVE) runs.push(run)
+    from = to
+  }
   return runs
 }
 

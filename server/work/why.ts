@@ -1,5 +1,6 @@
 import { metricById } from '../../core/metrics/catalogue'
 import type { Metric, RatioMetric, Unit } from '../../core/metrics/metric'
+import type { Change } from '../../core/change/change'
 import { dayNumber } from '../../core/days/day'
 import { comparableMembers, type ComparableMembers } from '../../core/rollup/comparableMembers'
 import { compareFigures, type ComparedAggregates } from '../../core/rollup/compareFigures'
@@ -32,6 +33,8 @@ export interface Why {
   explanations: Explanation[]
   /** What the change rests on where it is not everything. */
   basis?: string
+  /** Whether the change itself may be nothing, or is as usual: its parts may be so too. */
+  doubt?: string
   /** Ways to explain it that are not there, and why. */
   without?: string[]
   /** Why there is none. */
@@ -48,13 +51,18 @@ export async function why(db: ClientDb, scope: ResolvedScope, metricId: string):
   const inexact = metric.kind === 'ratio' && [metric.numerator, metric.denominator].some((id) => metricById(id).kind === 'unique')
   if (inexact) return { metric: metricId, explanations: [], reason: 'Reach cannot be added over profiles, so a rate by reach cannot be split exactly. Engagement by impressions can.' }
   const needed = metricId === 'interactions' ? [metricId, 'posts', 'impressions'] : [metricId]
-  const rolled = await rollUp(db, scope, needed, { withPast: false })
+  const rolled = await rollUp(db, scope, needed)
   const { change } = compareFigures(metricId, rolled, contextOf(db, scope))
   const pairs = comparableMembers(metric, rolled.current, rolled.earlier!, scope.period)
   if (change?.from === undefined || change.to === undefined || pairs.now.length === 0) return { metric: metricId, explanations: [], reason: change?.reason ?? 'There is no profile with data in both periods.' }
   const asked: Asked = { scope, rolled, pairs, names: contextOf(db, scope).names!, from: change.from, to: change.to }
   const { found, without } = metric.kind === 'ratio' ? await ofRate(db, metric, asked) : { found: ofTotal(metric, asked), without: [] }
-  return { metric: metricId, explanations: found, ...(change.basis && { basis: change.basis }), ...(without.length > 0 && { without }) }
+  return { metric: metricId, explanations: found, ...(change.basis && { basis: change.basis }), ...doubtOf(change), ...(without.length > 0 && { without }) }
+}
+
+function doubtOf({ isUnclear, usual }: Change): Pick<Why, 'doubt'> {
+  if (isUnclear) return { doubt: 'The change itself is not clear: it may be nothing, and so may its parts.' }
+  return usual?.isWithin ? { doubt: 'The change itself is as usual: such changes come about without a cause of their own.' } : {}
 }
 
 interface Asked {

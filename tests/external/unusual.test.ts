@@ -61,7 +61,8 @@ describe('unusual days', () => {
     let [flagged, judged] = [0, 0]
     for (let world = 0; world < 60; world++) {
       const days = judgedDays(steady(`steady ${world}`, 0.15 + 0.01 * world), asked)
-      flagged += days.filter(isUnusual).length
+      // every day of a cause counts, also those that are only taken in because they lean the same way
+      flagged += causesOf(new Map([[1, days]])).flatMap(({ members }) => members.flatMap((member) => member.days)).filter((day) => Math.abs(day.score) >= 2).length
       judged += days.length
     }
     console.info(`unusual days in steady lognormal worlds: ${flagged} of ${judged} (${((100 * flagged) / judged).toFixed(2)} %)`)

@@ -164,6 +164,17 @@ describe('beside the subject', () => {
     expect(found.field).toMatchObject({ own: 2, rivals: 1, competitors: ['Thornapple Park'], change: { from: 315, to: 385 } })
   })
 
+  it('are compared on the very days on which one’s own profiles are', async () => {
+    // the page lacks one day then; on that day its network was a hundred times as loud
+    await pool().query("UPDATE profile_day SET reactions = NULL WHERE profile_id = ? AND day = '2026-10-17'", [page])
+    await volume('commons', '2026-10-17', 10_000)
+    const found = await subject(db, await scope(), 'interactions')
+    expect(found.own).toMatchObject({ direction: 'same', days: { now: 13, then: 13 } })
+    expect(found.networks!.parts.find(({ name }) => name === 'Commons')!.relative).toBeCloseTo(-0.1, 12)
+    await pool().query("UPDATE profile_day SET reactions = ? WHERE profile_id = ? AND day = '2026-10-17'", [LEVELS[weekday('2026-10-17') - 1], page])
+    await volume('commons', '2026-10-17', 100)
+  })
+
   it('say nothing of a network whose volume has a day missing', async () => {
     await pool().query("DELETE FROM network_day WHERE network = 'tintype' AND day = '2026-10-20'")
     expect((await subject(db, await scope(), 'interactions')).networks).toMatchObject({ untold: ['Tintype'], parts: [{ name: 'Commons', share: 1 }] })

@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { FACT_COLUMNS } from '../../core/metrics/metric'
@@ -5,7 +6,8 @@ import { NETWORKS } from '../../core/networks/networks'
 import { lengthOf } from '../../core/periods/period'
 import { world } from '../../demo/world'
 import { PROFILES } from '../../demo/cast'
-import type { ClientDb } from '../../server/db/clientDb'
+import { clientDbForJob, type ClientDb } from '../../server/db/clientDb'
+import { repairPostDays } from '../../server/db/repairPostDays'
 import { restatementsOf, switchProfile } from '../../server/db/questions/profiles'
 import { enqueue, newestJob } from '../../server/jobs/queue'
 import { runNextJob } from '../../server/jobs/run'
@@ -56,6 +58,21 @@ describe('the first fetch', () => {
     expect(posts.length).toBeGreaterThan(60)
     await syncNow()
     expect(await tableOf(`post WHERE client_id = ${db.clientId}`, 'remote_id, day, impressions')).toEqual(posts)
+  })
+
+  it('give a post the day that it was at the client, whatever its network says, also to posts from before', async () => {
+    await pool().query("UPDATE client SET time_zone = 'Pacific/Auckland' WHERE client_id = ?", [db.clientId])
+    db = await clientDbForJob(db.clientId)
+    await syncNow()
+    const posts = (await tableOf(`post WHERE client_id = ${db.clientId}`, 'remote_id, day, published_at')) as { remote_id: string; day: string; published_at: Date }[]
+    // luxon as a second opinion on the zone
+    const there = (at: Date) => DateTime.fromJSDate(at, { zone: 'Pacific/Auckland' }).toISODate()
+    expect(posts.map(({ day }) => day)).toEqual(posts.map(({ published_at: at }) => there(at)))
+    expect(posts.filter(({ day, published_at: at }) => day !== at.toISOString().slice(0, 10)).length).toBeGreaterThan(10)
+    await pool().query('UPDATE post SET day = DATE(published_at) WHERE client_id = ?', [db.clientId])
+    expect(await repairPostDays(pool())).toBeGreaterThan(10)
+    expect(await tableOf(`post WHERE client_id = ${db.clientId}`, 'remote_id, day, published_at')).toEqual(posts)
+    expect(await repairPostDays(pool())).toBe(0)
   })
 })
 

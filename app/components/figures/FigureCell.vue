@@ -12,7 +12,7 @@ const missing = computed(() => (figure.value.reason ? '' : figure.value.coverage
 /** How it has changed, with both numbers that the change rests on. */
 const changed = computed(() => {
   const { change } = props.compared
-  if (!change || figure.value.reason) return ''
+  if (!change || change.reason || figure.value.reason) return ''
   const { mark, text: words } = formatChange(figure.value.metric, change, locale, figure.value.value)
   return `${mark === '▲' ? 'up ' : mark === '▼' ? 'down ' : ''}${words}${change.basis ? `, ${change.basis}` : ''}`
 })

@@ -22,7 +22,7 @@ const partUnit = computed<Unit>(() => (props.working.operation === 'quotient' ? 
       </details>
       <div v-else class="line"><span>{{ operand.label }}</span><span>{{ say(operand.value, partUnit) }}</span></div>
     </template>
-    <p v-if="WORDS[working.operation]" class="how">{{ WORDS[working.operation] }}</p>
+    <p v-if="WORDS[working.operation] && (working.operands?.length ?? 0) > 1" class="how">{{ WORDS[working.operation] }}</p>
     <div v-if="total" class="line total"><span>{{ total }}</span><span>{{ say(working.value, unit) }}</span></div>
   </div>
 </template>

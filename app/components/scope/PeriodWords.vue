@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { AmbiguousPeriod, parsePeriod, type Reading } from '~~/core/periods/parsePeriod'
 import { describePeriod } from '~~/core/periods/describePeriod'
+import type { Period } from '~~/core/periods/period'
 import { periodAddress } from '~~/core/periods/periodKind'
 
 /** A period in a person's own words. What it is taken for is shown before it is taken; what can be two things is asked about. */
-const props = defineProps<{ id: string; label: string; button: string; lastComplete: string; placeholder: string; hint: string }>()
+const props = defineProps<{ id: string; label: string; button: string; lastComplete: string; placeholder: string; hint: string; /** Why a period cannot be taken here, in a sentence. */ refuse?: (period: Period) => string | undefined }>()
 const emit = defineEmits<{ choose: [address: string] }>()
 const words = ref('')
 const problem = ref('')
@@ -22,7 +23,8 @@ const meaning = computed(() => {
 function choose(text: string) {
   try {
     const { period, rolling, running } = parsePeriod(text, props.lastComplete)
-    emit('choose', rolling ? text.trim().toLowerCase().replace(/\s+/g, '-') : periodAddress(period, running))
+    problem.value = props.refuse?.(period) ?? ''
+    if (!problem.value) emit('choose', rolling ? text.trim().toLowerCase().replace(/\s+/g, '-') : periodAddress(period, running))
   } catch (error) {
     problem.value = (error as Error).message
     readings.value = error instanceof AmbiguousPeriod ? error.readings : []

@@ -31,7 +31,7 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
     </div>
     <OpeningPopover ref="who" label="Choose profiles"><LazyWhoChooser v-if="known" :profiles="known.profiles" :sets="known.sets" :chosen="scope" @choose="(chosen) => { who?.hide(); change(chosen) }" /></OpeningPopover>
     <OpeningPopover ref="period" label="Choose a period"><LazyPeriodChooser v-if="known" :last-complete="known.lastComplete" :period="known.period" @choose="(words) => { period?.hide(); change({ period: words }) }" /></OpeningPopover>
-    <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser  v-if="known" :chosen="scope.against" :last-complete="known.lastComplete" @choose="(choice) => { against?.hide(); change({ against: choice }) }" /></OpeningPopover>
+    <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser  v-if="known" :chosen="scope.against" :last-complete="known.lastComplete" :period="known.period" @choose="(choice) => { against?.hide(); change({ against: choice }) }" /></OpeningPopover>
     <OpeningPopover ref="keeper" label="Kept scopes"><LazyScopeKeeper v-if="known" :saved="known.saved" :words="known.words" @done="keeper?.hide()" /></OpeningPopover>
   </header>
   <SinceText v-if="known?.since.length" :since="known.since" />

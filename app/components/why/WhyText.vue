@@ -30,7 +30,7 @@ const isLead = (part: { profile?: number; format?: string }) => !props.isPlain &
 <template>
   <div>
     <p v-if="why.reason" class="quiet">{{ why.reason }}</p>
-    <p v-if="why.basis" class="quiet">The change is told {{ why.basis }}.</p>
+    <p v-if="why.basis || why.doubt" class="quiet"><template v-if="why.basis">The change is told {{ why.basis }}. </template>{{ why.doubt }}</p>
     <div v-for="explanation in why.explanations" :key="explanation.title" class="explanation">
       <h3>{{ explanation.title }}</h3>
       <p>{{ sentence(explanation) }}</p>
@@ -47,7 +47,7 @@ const isLead = (part: { profile?: number; format?: string }) => !props.isPlain &
       </table>
       <p v-if="explanation.note" class="quiet">{{ explanation.note }}</p>
     </div>
-    <p v-for="sentence in why.without ?? []" :key="sentence" class="quiet">{{ sentence }}</p>
+    <p v-for="one in why.without ?? []" :key="one" class="quiet">{{ one }}</p>
   </div>
 </template>
 

@@ -114,7 +114,7 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
         <div class="field grow"><label for="report-title">Title</label><InputText id="report-title" :model-value="draft.title" @change="change((d) => (d.title = text($event)))" /></div>
         <div class="field"><label for="report-period">Period</label><InputText id="report-period" :model-value="periodWords" aria-describedby="report-scope" @change="change((d) => (d.period = text($event)))" /></div>
         <div class="field"><span class="field-label">Against</span><Button :label="againstName" outlined :aria-label="`Against: ${againstName}`" aria-haspopup="dialog" @click="against?.toggle($event)" /></div>
-        <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser v-if="description.data.value" :chosen="draft.against" :last-complete="description.data.value.lastComplete" @choose="(value) => { against?.hide(); change((d) => (d.against = value)) }" /></OpeningPopover>
+        <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser v-if="description.data.value" :chosen="draft.against" :last-complete="description.data.value.lastComplete" :period="content.period" @choose="(value) => { against?.hide(); change((d) => (d.against = value)) }" /></OpeningPopover>
       </div>
       <p id="report-scope" class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Live: the figures move until an edition is issued. <a :href="`${base}/reports/${String(route.params.report)}/tables?format=xlsx`" download class="no-print workbook">Workbook</a></p>
       <SinceText v-if="content.since?.length" :since="content.since" />
