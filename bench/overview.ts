@@ -44,8 +44,8 @@ export async function benchOverview(pool: Pool): Promise<void> {
 
   const month = { who: [], sets: [], period: 'last-28-days', against: 'before' as const }
   const ask = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, month), { metric: 'impressions' }))
-  const short = await largeClient(pool, 'short', 40, 120, END)
-  const long = await largeClient(pool, 'long', 40, 1200, END)
+  const short = await largeClient(pool, 'short', 40, 520, END)
+  const long = await largeClient(pool, 'long', 40, 5200, END)
   const [little, much] = [await median(15, () => ask(short)), await median(15, () => ask(long))]
-  report('The same question with ten times the past (40 profiles, 28 days)', { '120 days kept': ms(little), '1,200 days kept': ms(much), ratio: times(much / little) }, { text: 'at most 1.3×', met: much <= 1.3 * little })
+  report('The same question with ten times the past (40 profiles, 28 days; what is usual takes the year before)', { '520 days kept': ms(little), '5,200 days kept': ms(much), ratio: times(much / little) }, { text: 'at most 1.3×', met: much <= 1.3 * little })
 }

@@ -241,7 +241,7 @@ export const EVENTS: readonly DemoEvent[] = [
   { client: 'mossgate-gardens', handle: '@mossgate', from: 6, to: 6, factor: 2.6 },
   { client: 'kittiwake-line', from: 24, to: 19, factor: 0.45, silent: true, note: { title: 'Storm week, no ferries.', body: 'All sailings cancelled.' } },
   { client: 'kittiwake-line', handle: 'kittiwakeline', from: 22, to: 20, factor: 0.45, missing: true },
-  { client: 'orrery-press', handle: '@orrerypress', from: 12, to: 11, factor: 6, mustPost: true },
+  { client: 'orrery-press', handle: '@orrerypress', from: 12, to: 11, factor: 14, mustPost: true },
 ]
 
 export const POST_TEXTS: Record<string, readonly string[]> = {

@@ -110,7 +110,7 @@ function unit(words: string, complete: Day): Named {
   if (isDay(words)) return { from: words, to: words }
   const year = /^(\d{4})$/.exec(words)
   if (year) return wholeYear(Number(year[1]))
-  const part = /^(q|h|quarter |half |week |w)(\d{1,2})(?: (?:of )?(\d{4}))?$/.exec(words.replace(/^(\d{4})[- ]?(q|h|w)(\d{1,2})$/, '$2$3 $1'))
+  const part = /^(q|h|quarter |half |week |w)(\d{1,2})(?:[ -](?:of )?(\d{4}))?$/.exec(words.replace(/^(\d{4})[- ]?(q|h|w)(\d{1,2})$/, '$2$3 $1'))
   if (part) return partOfYear(part[1]!.trim()[0]!, Number(part[2]), part[3] ? checkedYear(Number(part[3])) : undefined, complete)
   const month = /^([a-z]+)(?: (\d{4}))?$/.exec(words)
   if (month && monthNumber(month[1]!)) {

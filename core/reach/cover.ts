@@ -5,23 +5,25 @@ import { metricById } from '../metrics/catalogue'
 import { describeDay, describePeriodShort } from '../periods/describePeriod'
 import type { DenseDays } from '../rollup/denseDays'
 
-/** How many different people a network counted in windows of 1, 7 and 28 days that end on a day, by the day's number; NaN where it did not. */
+/** How many different people a network counted in windows of 1, 7 and 28 days that end on a day; entry 0 of every column is the day with number `first`. */
 export interface PeopleWindows {
-  one: (day: number) => number
-  seven: (day: number) => number
-  twentyEight: (day: number) => number
+  first: number
+  one: Float64Array
+  seven: Float64Array
+  twentyEight: Float64Array
   /** What no day's number of people can exceed: its impressions or visits. */
-  ceiling: (day: number) => number
+  ceiling: Float64Array
   /** What people and ceiling are called in workings. */
   names: { people: string; ceiling: string }
 }
 
+const NOTHING = new Float64Array(0)
+
 /** The windows of one metric of people at a profile. */
-export function peopleWindows(metric: UniqueMetric, days: DenseDays): PeopleWindows {
-  const reader = (values: Float64Array | undefined) => (day: number) => values?.[day - days.first] ?? Number.NaN
+export function peopleWindows(metric: UniqueMetric, { first, columns }: DenseDays): PeopleWindows {
   const { 1: one, 7: seven, 28: twentyEight } = metric.windows
   return {
-    one: reader(days.columns[one]), seven: reader(days.columns[seven]), twentyEight: reader(days.columns[twentyEight]), ceiling: reader(days.columns[metric.ceiling]),
+    first, one: columns[one] ?? NOTHING, seven: columns[seven] ?? NOTHING, twentyEight: columns[twentyEight] ?? NOTHING, ceiling: columns[metric.ceiling] ?? NOTHING,
     names: { people: metric.name, ceiling: metricById(metric.ceiling).name },
   }
 }
@@ -34,10 +36,44 @@ export interface Tile {
 }
 
 /** How many people there were on one day at the most: as the network says, and no more than what was shown. */
-export function dayCost({ one, ceiling }: PeopleWindows, day: number): number {
-  const [people, shown] = [one(day), ceiling(day)]
+export function dayCost({ first, one, ceiling }: PeopleWindows, day: number): number {
+  const [people = Number.NaN, shown = Number.NaN] = [one[day - first], ceiling[day - first]]
   if (people !== people) return shown === shown ? shown : Infinity
   return shown < people ? shown : people
+}
+
+/** The cheapest way to have covered some days: what it costs, and the window that was taken last by its length and where it ends in the columns. Infinity where a day is in no window. */
+interface Covered {
+  cost: Float64Array
+  size: Uint8Array
+  end: Int32Array
+}
+
+const noneCovered = (length: number): Covered => ({ cost: new Float64Array(length + 1), size: new Uint8Array(length + 1), end: new Int32Array(length + 1) })
+
+/**
+ * Offers every window of a length that covers a day as the last one taken.
+ *
+ * @param place   the number of days that are covered with it
+ * @param index   where the day stands in the column
+ * @param step    1 or −1, and `offset`: a window that ends at an index leaves offset + step × index days for the others, none where that is below zero
+ */
+function offer({ cost, size, end }: Covered, place: number, values: Float64Array, index: number, length: 7 | 28, step: 1 | -1, offset: number): void {
+  const last = Math.min(index + length - 1, values.length - 1)
+  let best = cost[place]!
+  let taken = -1
+  for (let at = index < 0 ? 0 : index; at <= last; at++) {
+    const left = offset + step * at
+    const total = values[at]! + cost[left > 0 ? left : 0]!
+    if (total < best) {
+      best = total
+      taken = at
+    }
+  }
+  if (taken < 0) return
+  cost[place] = best
+  size[place] = length
+  end[place] = taken
 }
 
 /**
@@ -50,72 +86,78 @@ export function dayCost({ one, ceiling }: PeopleWindows, day: number): number {
  * @param needs  whether the day at a place has to be covered; every day where it is left out
  */
 export function cheapestCover(windows: PeopleWindows, from: number, length: number, needs?: Uint8Array): Tile[] | undefined {
-  // cost[k]: the fewest people added that cover the first k days
-  const cost = new Float64Array(length + 1)
-  const taken: (Tile | undefined)[] = []
-  for (let covered = 1; covered <= length; covered++) {
-    if (needs && !needs[covered - 1]) {
-      cost[covered] = cost[covered - 1]!
+  const { first, seven, twentyEight } = windows
+  const covered = noneCovered(length)
+  const { cost, size, end } = covered
+  const [offset7, offset28] = [first - 6 - from, first - 27 - from]
+  for (let place = 1; place <= length; place++) {
+    if (needs && !needs[place - 1]) {
+      cost[place] = cost[place - 1]!
       continue
     }
-    const day = from + covered - 1
-    let tile: Tile = { length: 1, end: day, people: dayCost(windows, day) }
-    let best = tile.people + cost[covered - 1]!
-    const look = (size: 7 | 28, peopleAt: (day: number) => number) => {
-      for (let end = day; end < day + size; end++) {
-        const people = peopleAt(end)
-        const total = people + cost[Math.max(0, end - size + 1 - from)]!
-        if (total < best) {
-          best = total
-          tile = { length: size, end, people }
-        }
-      }
-    }
-    look(7, windows.seven)
-    look(28, windows.twentyEight)
-    cost[covered] = best
-    taken[covered] = tile
+    const day = from + place - 1
+    cost[place] = dayCost(windows, day) + cost[place - 1]!
+    size[place] = 1
+    end[place] = day - first
+    offer(covered, place, seven, day - first, 7, 1, offset7)
+    offer(covered, place, twentyEight, day - first, 28, 1, offset28)
   }
   if (cost[length] === Infinity) return undefined
   const tiles: Tile[] = []
-  for (let covered = length; covered > 0;) {
-    const tile = needs && !needs[covered - 1] ? undefined : taken[covered]!
-    if (tile) tiles.push(tile)
-    covered = tile ? Math.max(0, tile.end - tile.length + 1 - from) : covered - 1
+  for (let place = length; place > 0;) {
+    if (size[place] === 0) {
+      place--
+      continue
+    }
+    const last = end[place]! + first
+    const before = Math.max(0, last - size[place]! + 1 - from)
+    tiles.push({ length: size[place] as Tile['length'], end: last, people: cost[place]! - cost[before]! })
+    place = before
   }
   return tiles.reverse()
 }
 
+/** The cheapest covers of the days next to an edge. */
+export interface CoversBeside {
+  /** The fewest people that cover so many days next to the edge. */
+  people: Float64Array
+  /** The windows that do. */
+  tiles: (days: number) => Tile[]
+}
+
 /**
- * For each number of days next to an edge, the tiles that cover them with the fewest people: entry k covers the k days that lie outside the edge.
+ * For each number of days next to an edge, the windows that cover them with the fewest people.
  *
  * @param edge      the number of the last day that is not to be covered
  * @param direction 1 for the days after it, −1 for the days before it
  * @param most      for how many days at the most
  */
-export function coversBeside(windows: PeopleWindows, edge: number, direction: 1 | -1, most: number): { people: number; tiles: Tile[] }[] {
-  const covers: { people: number; tiles: Tile[] }[] = [{ people: 0, tiles: [] }]
+export function coversBeside(windows: PeopleWindows, edge: number, direction: 1 | -1, most: number): CoversBeside {
+  const { first, seven, twentyEight } = windows
+  const covered = noneCovered(most)
+  const { cost, size, end } = covered
+  // the days between the edge and the near end of a window are left for the others
+  const offsetOf = (length: number) => (direction > 0 ? first - length - edge : edge - 1 - first)
+  const [offset7, offset28] = [offsetOf(7), offsetOf(28)]
   for (let away = 1; away <= most; away++) {
     const day = edge + direction * away
-    let tile: Tile = { length: 1, end: day, people: dayCost(windows, day) }
-    let rest = covers[away - 1]!
-    const look = (size: 7 | 28, peopleAt: (day: number) => number) => {
-      for (let end = day; end < day + size; end++) {
-        const people = peopleAt(end)
-        const near = direction > 0 ? end - size + 1 : end
-        const other = covers[Math.max(0, (near - edge) * direction - 1)]!
-        if (people + other.people < tile.people + rest.people) [tile, rest] = [{ length: size, end, people }, other]
-      }
-    }
-    look(7, windows.seven)
-    look(28, windows.twentyEight)
-    covers.push({ people: tile.people + rest.people, tiles: [...rest.tiles, tile] })
+    cost[away] = dayCost(windows, day) + cost[away - 1]!
+    size[away] = 1
+    end[away] = day - first
+    offer(covered, away, seven, day - first, 7, direction, offset7)
+    offer(covered, away, twentyEight, day - first, 28, direction, offset28)
   }
-  return covers
+  const tiles = (days: number): Tile[] => {
+    if (days === 0) return []
+    const before = size[days] === 1 ? days - 1 : Math.max(0, offsetOf(size[days]!) + direction * end[days]!)
+    return [...tiles(before), { length: size[days] as Tile['length'], end: end[days]! + first, people: cost[days]! - cost[before]! }]
+  }
+  return { people: cost, tiles }
 }
 
 /** The sum of some tiles; single days that follow each other are said in one. */
 export function tilesAdded(calc: Calculator, label: string, tiles: readonly Tile[], { names }: PeopleWindows): Working {
+  if (!calc.explains) return calc.given(label, tiles.reduce((sum, { people }) => sum + people, 0))
   const operands: Working[] = []
   const word = names.people.toLowerCase()
   const sorted = [...tiles].sort((a, b) => a.end - b.end)

@@ -60,16 +60,18 @@ const holes = (mask: DayMask | undefined): Uint8Array | undefined => (mask?.incl
 
 const counts = ({ first, needs }: Days, day: number): boolean => !needs || needs[day - first] === 1
 
-function hasWindow({ one, seven, twentyEight }: PeopleWindows, days: Days): boolean {
+function hasWindow({ first, one, seven, twentyEight }: PeopleWindows, days: Days): boolean {
   for (let day = days.first; day <= days.last; day++) {
-    if (counts(days, day) && (one(day) >= 0 || seven(day) >= 0 || twentyEight(day) >= 0)) return true
+    const index = day - first
+    if (counts(days, day) && (one[index]! >= 0 || seven[index]! >= 0 || twentyEight[index]! >= 0)) return true
   }
   return false
 }
 
 function exactWindow(calc: Calculator, windows: PeopleWindows, { first, last }: Days): Working | undefined {
   const length = last - first + 1
-  const people = length === 1 ? windows.one(last) : length === 7 ? windows.seven(last) : length === 28 ? windows.twentyEight(last) : Number.NaN
+  const values = length === 1 ? windows.one : length === 7 ? windows.seven : length === 28 ? windows.twentyEight : undefined
+  const people = values?.[last - windows.first] ?? Number.NaN
   const word = windows.names.people.toLowerCase()
   return people >= 0 ? calc.given(length === 1 ? `Daily ${word}` : `${length}-day ${word}`, people) : undefined
 }
@@ -79,7 +81,8 @@ interface Candidate {
   size: 1 | 7 | 28
   end: number
   people: number
-  outside: Tile[]
+  outside: () => Tile[]
+  isInside: boolean
   least: number
 }
 
@@ -87,32 +90,38 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
   const before = coversBeside(windows, days.first, -1, WINDOW_REACH_DAYS)
   const after = coversBeside(windows, days.last, 1, WINDOW_REACH_DAYS)
   const between = coveredHoles(windows, days)
-  const inside = new Map<number, Candidate>()
+  const inside: Candidate[] = []
   let over: Candidate | undefined
-  const judge = (size: 1 | 7 | 28, end: number, people: number) => {
-    const from = end - size + 1
-    const [left, right] = [before[Math.max(0, days.first - from)]!, after[Math.max(0, end - days.last)]!]
-    const holed = between.filter((hole) => hole.first <= end && hole.last >= from)
-    const least = people - left.people - right.people - holed.reduce((sum, hole) => sum + hole.people, 0)
-    if (!(least > 0)) return
-    const outside = [...left.tiles, ...holed.flatMap(({ tiles }) => tiles), ...right.tiles]
-    const best = outside.length === 0 ? inside.get(size) : over
-    if (best && best.least >= least) return
-    const candidate: Candidate = { size, end, people, outside, least }
-    if (outside.length === 0) inside.set(size, candidate)
-    else over = candidate
+  const look = (size: 1 | 7 | 28, values: Float64Array) => {
+    let best: Candidate | undefined
+    const last = Math.min(days.last + size - 1 - windows.first, values.length - 1)
+    for (let index = Math.max(0, days.first - windows.first); index <= last; index++) {
+      const people = values[index]!
+      const end = index + windows.first
+      if (!(people > (best?.least ?? 0) || people > (over?.least ?? 0)) || (size === 1 && !counts(days, end))) continue
+      const from = end - size + 1
+      const [left, right] = [Math.max(0, days.first - from), Math.max(0, end - days.last)]
+      const holed = between.filter((hole) => hole.first <= end && hole.last >= from)
+      const least = people - before.people[left]! - after.people[right]! - holed.reduce((sum, hole) => sum + hole.people, 0)
+      const isInside = left === 0 && right === 0 && holed.length === 0
+      if (!(least > ((isInside ? best : over)?.least ?? 0))) continue
+      const candidate: Candidate = { size, end, people, least, isInside, outside: () => [...before.tiles(left), ...holed.flatMap(({ tiles }) => tiles), ...after.tiles(right)] }
+      if (isInside) best = candidate
+      else over = candidate
+    }
+    if (best) inside.push(best)
   }
-  for (let end = days.first; end <= days.last; end++) if (counts(days, end)) judge(1, end, windows.one(end))
-  for (let end = days.first; end <= days.last + 6; end++) judge(7, end, windows.seven(end))
-  for (let end = days.first; end <= days.last + WINDOW_REACH_DAYS; end++) judge(28, end, windows.twentyEight(end))
-  const found = [...inside.values(), ...(over ? [over] : [])]
+  look(1, windows.one)
+  look(7, windows.seven)
+  look(28, windows.twentyEight)
+  const found = [...inside, ...(over ? [over] : [])]
   return found.length === 0 ? calc.given('Nothing bounds it from below', 0) : calc.step('At least', 'largest', found.map((candidate) => candidateWorking(calc, windows, candidate)))
 }
 
-function candidateWorking(calc: Calculator, windows: PeopleWindows, { size, end, people, outside }: Candidate): Working {
+function candidateWorking(calc: Calculator, windows: PeopleWindows, { size, end, people, outside, isInside }: Candidate): Working {
   const word = windows.names.people.toLowerCase()
-  const window = calc.given(size === 1 ? `Largest daily ${word}, ${describeDay(dayFromNumber(end))}` : `${outside.length === 0 ? 'Largest ' : ''}${size}-day ${word} up to ${describeDay(dayFromNumber(end))}`, people)
-  return outside.length === 0 ? window : calc.step('A longer window, less what its other days can have brought', 'difference', [window, tilesAdded(calc, 'Days outside, at most', outside, windows)])
+  const window = calc.given(size === 1 ? `Largest daily ${word}, ${describeDay(dayFromNumber(end))}` : `${isInside ? 'Largest ' : ''}${size}-day ${word} up to ${describeDay(dayFromNumber(end))}`, people)
+  return isInside ? window : calc.step('A longer window, less what its other days can have brought', 'difference', [window, tilesAdded(calc, 'Days outside, at most', outside(), windows)])
 }
 
 interface Hole {

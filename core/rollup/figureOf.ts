@@ -13,7 +13,7 @@ import { together } from '../reach/together'
 import { countInterval } from '../statistics/countInterval'
 import { wilson } from '../statistics/wilson'
 import type { ProfileAggregate } from './aggregate'
-import { daysWith, daysWithBoth, flowSum, gives, partsAt, presenceOf, type DayChoice, type FlowSum, type Presence } from './daysWith'
+import { daysWith, daysWithBoth, flowSum, gives, partsAt, presenceOf, type DayChoice, type DayMask, type FlowSum, type Presence } from './daysWith'
 
 /** What a figure needs beside its aggregates. */
 export interface FigureContext {
@@ -63,7 +63,18 @@ const nameOf = (context: FigureContext, profile: number): string => context.name
 function countingDays(metric: Metric, member: ProfileAggregate, period: Period, choice: DayChoice | undefined): Presence {
   const present = daysWith(metric, member, period)
   const chosen = choice?.get(member.profile)
-  return chosen ? daysWithBoth(present, presenceOf(chosen)) : present
+  return chosen ? amongChosen(present, chosen) : present
+}
+
+/** Days that were found to be both there and chosen, so that what rests on the very same days is worked out once. */
+const chosenDays = new WeakMap<DayMask, WeakMap<Presence, Presence>>()
+
+function amongChosen(present: Presence, chosen: DayMask): Presence {
+  const known = chosenDays.get(chosen) ?? new WeakMap<Presence, Presence>()
+  chosenDays.set(chosen, known)
+  const both = known.get(present) ?? daysWithBoth(present, presenceOf(chosen))
+  known.set(present, both)
+  return both
 }
 
 /** Splits profiles into those that have or could have a metric, and those whose network does not report it and that have no imported figure of it either. */
@@ -181,17 +192,17 @@ function daysCounted(metric: UniqueMetric, { days }: ProfileAggregate, period: P
   return count
 }
 
-/** Bounds that were worked out before: a profile's reach stands in the whole, in its row and in its rates. */
-const known = new WeakMap<ProfileAggregate, Map<string, ReachBounds | undefined>>()
+/** Bounds that were worked out before, of all days of a profile or of some: a profile's reach stands in the whole, in its row and in its rates. */
+const known = new WeakMap<ProfileAggregate | DayMask, Map<string, ReachBounds | undefined>>()
 
 function boundsOf(metric: UniqueMetric, member: ProfileAggregate, period: Period, calc: Calculator, presence: Presence | undefined): ReachBounds | undefined {
   if (!member.days || presence?.count === 0) return undefined
-  const own = known.get(member) ?? new Map<string, ReachBounds | undefined>()
-  known.set(member, own)
-  const isWhole = !presence?.mask && !calc.explains
-  if (isWhole && own.has(metric.id)) return own.get(metric.id)
+  const days = presence?.mask ?? member
+  const own = known.get(days) ?? new Map<string, ReachBounds | undefined>()
+  known.set(days, own)
+  if (!calc.explains && own.has(metric.id)) return own.get(metric.id)
   const bounds = reachBounds(calc, peopleWindows(metric, member.days), period, presence?.mask)
-  if (isWhole) own.set(metric.id, bounds)
+  if (!calc.explains) own.set(metric.id, bounds)
   return bounds
 }
 

@@ -21,6 +21,20 @@ export interface PairedDays {
 export function pairedDays(
   metric: Metric, { member, period }: { member: ProfileAggregate; period: Period }, { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison },
 ): PairedDays | undefined {
+  const ofMember = known.get(member) ?? new WeakMap<ProfileAggregate, Map<string, PairedDays | undefined>>()
+  known.set(member, ofMember)
+  const ofPair = ofMember.get(earlier) ?? new Map<string, PairedDays | undefined>()
+  ofMember.set(earlier, ofPair)
+  const { pairing } = comparison
+  const key = `${metric.id} ${pairing.kind} ${pairing.kind === 'days' ? pairing.days : pairing.years}`
+  if (!ofPair.has(key)) ofPair.set(key, pair(metric, { member, period }, { member: earlier, comparison }))
+  return ofPair.get(key)
+}
+
+/** Pairs that were found before: they stand in the whole, in a row, and in what explains it. */
+const known = new WeakMap<ProfileAggregate, WeakMap<ProfileAggregate, Map<string, PairedDays | undefined>>>()
+
+function pair(metric: Metric, { member, period }: { member: ProfileAggregate; period: Period }, { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison }): PairedDays | undefined {
   const [now, then] = [daysWith(metric, member, period), daysWith(metric, earlier, comparison.period)]
   if (now.count === 0 || then.count === 0) return undefined
   if (!now.mask && !then.mask) return { now, then }

@@ -58,15 +58,23 @@ export async function fromDays(source: FactSource, members: readonly Member[], c
   return members.map((member) => aggregateDays(member, days.get(member.profile) ?? NO_DAYS, period, columns))
 }
 
+/** Periods and comparisons are read together where they lie close, so that days that both need are read once; years between them are not read. */
+function nearSpans(periods: Period, comparisons: Period): Period[] {
+  const both = spanOf([periods, comparisons])
+  return lengthOf(both) <= lengthOf(periods) + lengthOf(comparisons) ? [both] : [periods, comparisons]
+}
+
 /** The year's days are read once, and every comparison is made from them. */
 async function inOnePass(
   source: FactSource, members: readonly Member[], columns: readonly FactColumn[], asked: { period: Period; comparison: Comparison }, past: readonly { period: Period; comparison: Comparison }[],
 ): Promise<ComparedAggregates> {
   const all = [asked, ...past]
-  const days = await source.days(idsOf(members), neededDays(spanOf(all.flatMap(({ period, comparison }) => [period, comparison.period])), columns), columns)
+  const spans = nearSpans(spanOf(all.map(({ period }) => period)), spanOf(all.map(({ comparison }) => comparison.period)))
+  const read = await Promise.all(spans.map(async (span) => ({ span, days: await source.days(idsOf(members), neededDays(span, columns), columns) })))
   const made = new Map<string, ProfileAggregate[]>()
   const over = (period: Period): ProfileAggregate[] => {
     const key = `${period.from} ${period.to}`
+    const { days } = read.find(({ span }) => span.from <= period.from && span.to >= period.to)!
     const known = made.get(key) ?? members.map((member) => aggregateDays(member, days.get(member.profile) ?? NO_DAYS, period, columns))
     made.set(key, known)
     return known

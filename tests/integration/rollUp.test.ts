@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../../core/metrics/catalogue'
 import { FACT_COLUMNS } from '../../core/metrics/metric'
-import { AGAINST, comparison, earlierComparisons } from '../../core/periods/comparison'
+import { AGAINST, comparison, comparisonWith, earlierComparisons } from '../../core/periods/comparison'
 import { CALENDAR_UNITS } from '../../core/periods/periodKind'
 import { daysEnding, eachDay } from '../../core/periods/period'
 import { aggregateTable } from '../../core/rollup/aggregateTable'
@@ -26,7 +26,7 @@ describe('the executor in SQL and the one in memory', () => {
   const row = fc.record({ profile: fc.integer({ min: 0, max: 2 }), at: fc.oneof(fc.integer({ min: 340, max: 419 }), fc.integer({ min: 0, max: 419 })), values: fc.array(cell, { minLength: FACT_COLUMNS.length, maxLength: FACT_COLUMNS.length }) })
   const scene = fc.record({
     rows: fc.uniqueArray(row, { minLength: 3, maxLength: 150, selector: ({ profile, at }) => profile * 1000 + at }),
-    days: fc.oneof(fc.constantFrom(1, 7, 14, 28), fc.integer({ min: 1, max: 120 })), against: fc.constantFrom(...AGAINST), running: fc.constantFrom(undefined, ...CALENDAR_UNITS),
+    days: fc.oneof(fc.constantFrom(1, 7, 14, 28), fc.integer({ min: 1, max: 120 })), against: fc.constantFrom(...AGAINST, 'own' as const), running: fc.constantFrom(undefined, ...CALENDAR_UNITS),
   })
 
   it('make the same figures of the same rows, for every metric and comparison', async () => {
@@ -41,7 +41,7 @@ describe('the executor in SQL and the one in memory', () => {
       const present = profiles.filter(({ profile_id: profile }) => given.some((fact) => fact.profile === profile))
       const table = factTable(given)
       const period = daysEnding(END, days)
-      const compared = comparison(period, against, running)
+      const compared = against === 'own' ? comparisonWith(period, daysEnding('2025-09-30', 20)) : comparison(period, against, running)
       const scope = { period, comparison: compared, connected: present } as ResolvedScope
       const context = { period, universe: db.universe, explain: true }
       const over = (asked: typeof period) => aggregateTable(table, asked, networks, FACT_COLUMNS)
