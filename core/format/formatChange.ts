@@ -59,22 +59,30 @@ function openChange(metric: string, { low, high, differenceLow, differenceHigh, 
 }
 
 /**
- * Everything that a careful reader asks of a change, in sentences: what it rests on, how much of it may be chance, and what is usual.
+ * What a change rests on, in sentences: both numbers with their days and, where the periods are not equally long, both by the day.
  *
- * @example explainChange('impressions', change, 'en-GB')[0] // 'It rests on 10,378 now and 11,606 then, over the 26 of 28 days with data in both periods.'
+ * @example restsOn('impressions', change, 'en-GB')[0] // 'It rests on 10,378 now and 11,606 then, over the 26 of 28 days with data in both periods.'
  */
-export function explainChange(metric: string, change: Change, locale: string): string[] {
+export function restsOn(metric: string, { from, to, basis, perDay, reason }: Change, locale: string): string[] {
   const { unit } = metricById(metric)
-  if (change.reason) return [change.reason]
+  if (reason) return [reason]
   const write = (value: number) => formatValue(value, unit, locale)
-  const { from, to, perDay, usual } = change
   const day = (value: number) => (unit === 'seconds' ? write(value) : oneDecimal(value, locale))
   return [
-    ...(from !== undefined && to !== undefined ? [`It rests on ${write(to)} now and ${write(from)} then${change.basis ? `, ${change.basis}` : ''}.`] : change.basis ? [`It is told ${change.basis}.`] : []),
+    ...(from !== undefined && to !== undefined ? [`It rests on ${write(to)} now and ${write(from)} then${basis ? `, ${basis}` : ''}.`] : basis ? [`It is told ${basis}.`] : []),
     ...(perDay ? [`The periods are not equally long: by the day ${day(perDay.to)} now and ${day(perDay.from)} then${perDay.relative === undefined ? '' : `, ${signed(perDay.relative, locale)}`}. Better or worse is said only where the whole and the day agree.`] : []),
+  ]
+}
+
+/** Everything that a careful reader asks of a change, in sentences: what it rests on, how much of it may be chance, and what is usual. */
+export function explainChange(metric: string, change: Change, locale: string): string[] {
+  const { unit, kind } = metricById(metric)
+  const { from, usual } = change
+  return [
+    ...restsOn(metric, change, locale),
     ...(change.isUnclear ? ['No clear change: what is not known, or what chance alone does to such a number (95 %), overlaps by three quarters of the narrower range or more.'] : []),
     ...(usual ? [`Four of five such changes over the past year lay between ${usualEnd(usual.low, usual.scale, unit, from, locale)} and ${usualEnd(usual.high, usual.scale, unit, from, locale)} (${usual.count} comparisons). ${usual.isWithin ? 'This one is among them: as usual, so neither better nor worse.' : 'This one is not.'}`] : []),
-    ...(change.small ? [`A small base: fewer than 30 ${metricById(metric).kind === 'ratio' ? 'in the denominator ' : ''}in one of the periods.`] : []),
+    ...(change.small && !change.reason ? [`A small base: fewer than 30 ${kind === 'ratio' ? 'in the denominator ' : ''}in one of the periods.`] : []),
   ]
 }
 

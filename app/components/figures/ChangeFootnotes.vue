@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { explainChange } from '~~/core/format/formatChange'
+import { restsOn } from '~~/core/format/formatChange'
 import { metricById } from '~~/core/metrics/catalogue'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
 
@@ -7,7 +7,7 @@ import type { ComparedFigure } from '~~/core/rollup/compareFigures'
 const props = defineProps<{ figures: readonly { of?: string; compared: ComparedFigure }[] }>()
 const locale = useLocale()
 const notes = computed(() => props.figures.flatMap(({ of, compared: { figure, change } }) =>
-  (change && !change.reason && (change.basis !== undefined || change.perDay !== undefined) ? [`${metricById(figure.metric).name}${of ? ` of ${of}` : ''}: ${explainChange(figure.metric, change, locale).slice(0, 2).join(' ')}`] : [])))
+  (change && !change.reason && (change.basis !== undefined || change.perDay !== undefined) ? [`${metricById(figure.metric).name}${of ? ` of ${of}` : ''}: ${restsOn(figure.metric, change, locale).join(' ')}`] : [])))
 </script>
 
 <template>

@@ -29,6 +29,7 @@ const hasGaps = computed(() => content.value.blocks.some((block) => block.kind =
     </section>
     <footer>
       <p v-if="hasGaps">* some days have no data, or the change rests on fewer than all; what it rests on stands below its block.</p>
+      <p>No clear change: what is not known, or chance alone, may be all of it. As usual: four of five such changes of the past year were as large. Neither is called better or worse.</p>
       <p>≈ is an estimate, with its range beside it; people who were seen on two profiles or days are one person, so reach is never added.</p>
       <p>{{ content.agency.name }}, {{ content.agency.address }}, {{ content.agency.contact }}</p>
       <p>SHA-256 of the frozen content: <code>{{ edition.sha256 }}</code><template v-if="edition.isIntact">, checked: unchanged since it was issued.</template><strong v-else class="worse">, does not fit: the content was changed after it was issued.</strong></p>
