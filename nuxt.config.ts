@@ -46,7 +46,8 @@ export default defineNuxtConfig({
       referrerPolicy: 'no-referrer',
     },
   },
-  nitro: { preset: 'node-server', compressPublicAssets: true },
+  // what is shared by a link is for those who hold it, and for no search engine
+  nitro: { preset: 'node-server', compressPublicAssets: true, routeRules: { '/**': { headers: { 'X-Robots-Tag': 'noindex, nofollow' } } } },
   experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   hooks: {
     // what is not needed yet is fetched when it is: on a slow machine it would keep the figures waiting

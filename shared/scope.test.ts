@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { dayField } from './day'
 import { AGAINST } from '../core/periods/comparison'
 import { mappingSchema } from './imports'
 import { blockSchema, noteSchema, parseScope, reportSchema, scopeAddress, shareSchema, signInSchema } from './scope'
@@ -64,4 +65,11 @@ describe('what people write', () => {
     expect(problems(mappingSchema, { targets: ['day', 'impressions'], decimal: 'point' })).toEqual(['Say in which order the dates give day and month.'])
     expect(problems(mappingSchema, { targets: ['day', 'magic'], decimal: 'point', dateOrder: 'year-month-day' })).not.toEqual([])
   })
+})
+
+describe('a day that somebody chooses', () => {
+  it.each([['2026-10-28', true], ['2028-02-29', true], ['2026-02-29', false], ['2026-00-10', false], ['9999-12-31', false], ['1969-12-31', false], ['28/10/2026', false], ['', false]])('%s: %s', (given, isOne) => {
+    expect(dayField().isValidSync(given)).toBe(isOne)
+  })
+  it('is refused with a sentence', () => expect(() => dayField().validateSync('2026-00-10')).toThrow('There is no day 2026-00-10. Choose another.'))
 })

@@ -1,6 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { NETWORKS } from '../core/networks/networks'
 import { isHandle, readProfileAddress } from '../core/networks/profileAddress'
+import { dayField } from './day'
 import { text } from './text'
 
 /** The period with which every page begins: four whole weeks, so that weekdays weigh the same. */
@@ -26,7 +27,7 @@ const against = () => string().max(60, 'Compare with the days before, last year,
 
 /** Checks what the address says of the scope. */
 export const scopeSchema = object({
-  who: string().matches(WHO_PATTERN, WHO).default('all'),
+  who: string().matches(WHO_PATTERN, WHO).max(4000, 'Too many profiles for an address. Make a set of them.').default('all'),
   period: string().max(60).default(DEFAULT_PERIOD),
   against: against().default('before'),
 })
@@ -60,12 +61,10 @@ export function scopeAddress(scope: ScopeQuery): Record<string, string> {
   }
 }
 
-const day = () => string().required('Choose a day.').matches(/^\d{4}-\d{2}-\d{2}$/, 'Choose a day.')
-
 /** A note as a person writes it. */
 export const noteSchema = object({
-  from: day(),
-  to: day(),
+  from: dayField(),
+  to: dayField(),
   title: text().required('Say in a few words what happened.').max(120, 'Keep the first line under 120 characters.'),
   body: text().max(2000, 'A note can be 2,000 characters long.').default(''),
 })
@@ -104,17 +103,17 @@ export const searchSchema = object({
 /** A target as a person sets it. */
 export const targetSchema = object({
   metric: string().required('Choose a metric.').max(40),
-  who: string().matches(WHO_PATTERN, WHO).default('all'),
+  who: string().matches(WHO_PATTERN, WHO).max(400, 'Too many profiles for one target. Make a set of them.').default('all'),
   wanted: number().typeError('Write the wanted value as a number.').required('Write the wanted value.').min(0, 'A target is zero at least.').max(1e12, 'That is too large.'),
-  from: string().required('Choose a day.').matches(/^\d{4}-\d{2}-\d{2}$/, 'Choose a day.'),
-  by: string().required('Choose a day.').matches(/^\d{4}-\d{2}-\d{2}$/, 'Choose a day.'),
+  from: dayField(),
+  by: dayField(),
 })
 export type TargetInput = InferType<typeof targetSchema>
 
 /** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
 export const savedScopeSchema = object({
   name: text().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
-  parts: object({ who: string().matches(WHO_PATTERN, WHO), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40) }).required(),
+  parts: object({ who: string().matches(WHO_PATTERN, WHO).max(2000, 'Too many profiles. Make a set of them.'), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40) }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 

@@ -23,10 +23,11 @@ export function useReport(id: Ref<string>) {
   const { undo, redo, canUndo, canRedo, commit, clear } = useManualRefHistory(draft, { clone: (value) => (value ? JSON.parse(JSON.stringify(value)) as Draft : value), capacity: 100 })
 
   async function open() {
-    const opened = await api<{ report: Report; content: ReportContent }>(address.value)
+    const opened = await api<{ report: Report; content: ReportContent | null; problem?: string }>(address.value)
     const { title, period, against, blocks } = opened.report
     draft.value = { title, period, against, blocks }
-    content.value = opened.content
+    content.value = opened.content ?? undefined
+    problem.value = opened.problem ?? ''
     version.value = opened.report.version
     editions.value = opened.report.editions
     commit()
@@ -42,7 +43,7 @@ export function useReport(id: Ref<string>) {
     try {
       const saved = await api<{ version: number }>(address.value, { method: 'PUT', body: { ...draft.value, version: version.value } })
       version.value = saved.version
-      content.value = (await api<{ content: ReportContent }>(address.value)).content
+      content.value = (await api<{ content: ReportContent | null }>(address.value)).content ?? undefined
       problem.value = ''
       state.value = again ? 'changed' : 'saved'
       await cache.invalidateQueries({ key: ['reports'] })

@@ -1,4 +1,5 @@
 import { periodAddress, runningUnit, stepPeriod } from '~~/core/periods/periodKind'
+import { readPeriod } from '~~/core/periods/readPeriod'
 import { STAGE_KEYS, STAGES } from '../stages'
 
 /** Every shortcut with what it does, for the list that `?` shows. */
@@ -21,8 +22,10 @@ export function useShortcuts(): void {
   async function step(direction: 1 | -1): Promise<void> {
     const known = description.data.value
     if (!known) return
-    const moved = stepPeriod(known.period, direction, known.lastComplete, known.running ?? undefined)
-    await change({ period: periodAddress(moved, known.running === undefined ? runningUnit(moved, known.lastComplete) : undefined) })
+    // from where the address is, not from what the page has got so far: keys can be faster than answers
+    const { period, running } = readPeriod(scope.value.period, known.lastComplete)
+    const moved = stepPeriod(period, direction, known.lastComplete, running)
+    await change({ period: periodAddress(moved, runningUnit(moved, known.lastComplete)) })
   }
 
   const actions: Record<string, () => unknown> = {

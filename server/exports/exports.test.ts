@@ -13,7 +13,7 @@ const table: Table = {
 }
 
 describe('a table that is taken away', () => {
-  it.each([['=1+1', "'=1+1"], ['+44', "'+44"], ['-x', "'-x"], ['@name', "'@name"], ['\tx', "'\tx"], ['plain', 'plain'], ['', '']])('neutralises %j', (text, safe) => expect(neutral(text)).toBe(safe))
+  it.each([['=1+1', "'=1+1"], ['+44', "'+44"], ['-x', "'-x"], ['@name', "'@name"], ['\tx', "'\tx"], ['\n=1+1', "'\n=1+1"], ['\r\n@x', "'\r\n@x"], [' =1+1', "' =1+1"], ['a=1', 'a=1'], ['plain', 'plain'], ['', '']])('neutralises %j', (text, safe) => expect(neutral(text)).toBe(safe))
 
   it('is CSV that reads back as it was, with negative numbers as numbers', () => {
     const text = toCsv(table)

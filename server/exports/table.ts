@@ -32,8 +32,9 @@ export const KIND_OF_UNIT: Record<Unit, CellKind> = { count: 'count', people: 'c
 export const valueOf = (cell: Cell): string | number | null => (cell !== null && typeof cell === 'object' ? cell.value ?? null : cell ?? null)
 
 /**
- * A text as it may stand in a file without types: what a spreadsheet would take for a formula begins with an apostrophe, so that nothing is run.
+ * A text as it may stand in a file without types: what a spreadsheet would take for a formula, blanks and line ends before it included, begins with an
+ * apostrophe, so that nothing is run.
  *
  * @example neutral('=HYPERLINK("x")') // '\'=HYPERLINK("x")'
  */
-export const neutral = (text: string): string => (/^[=+\-@\t\r＝＋－＠]/u.test(text) ? `'${text}` : text)
+export const neutral = (text: string): string => (/^(?:[\t\r\n]|\s*[=+\-@＝＋－＠])/u.test(text) ? `'${text}` : text)

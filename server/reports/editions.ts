@@ -133,3 +133,11 @@ export async function openShare(token: string): Promise<{ db: ClientDb; edition:
   const db = await clientDbForJob(link.client_id)
   return { db, edition: await editionById(db, link.edition_id) }
 }
+
+/** An edition as somebody outside sees it. */
+export type SharedEdition = Pick<Edition, 'number' | 'title' | 'issuedAt' | 'sha256' | 'isIntact' | 'hasPdf' | 'content'>
+
+/** What an outsider gets of an edition: what it prints, without the names of those who worked on it and without our own numbers for it. */
+export function forOutsiders({ number, title, issuedAt, sha256: hash, isIntact, hasPdf, content }: Edition): SharedEdition {
+  return { number, title, issuedAt, sha256: hash, isIntact, hasPdf, content: { ...content, notes: (content.notes ?? []).map((note, index) => ({ ...note, id: index + 1, writtenBy: null })) } }
+}

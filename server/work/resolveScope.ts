@@ -4,7 +4,8 @@ import { comparison, comparisonWith, isNamedAgainst, type Comparison } from '../
 import { describeAgainst, describePeriod } from '../../core/periods/describePeriod'
 import { parsePeriod } from '../../core/periods/parsePeriod'
 import type { Period } from '../../core/periods/period'
-import { runningUnit, type CalendarUnit } from '../../core/periods/periodKind'
+import type { CalendarUnit } from '../../core/periods/periodKind'
+import { readPeriod } from '../../core/periods/readPeriod'
 import type { ScopeQuery } from '../../shared/scope'
 import { now } from '../clock'
 import type { ClientDb } from '../db/clientDb'
@@ -57,12 +58,6 @@ export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<Res
       against: describeAgainst(query.against, against, period, running),
     },
   }
-}
-
-/** A period as the address has it, and whether it is a part of the calendar that is not over; days of one's own can be one too. */
-export function readPeriod(words: string, lastComplete: Day): { period: Period; running: CalendarUnit | undefined } {
-  const { period, running, rolling } = parsePeriod(words, lastComplete)
-  return { period, running: running ?? (rolling ? undefined : runningUnit(period, lastComplete)) }
 }
 
 /** A period that would be compared with itself: with words that move, that can come about by itself. */

@@ -1,11 +1,11 @@
-import { addDays, type Day } from '../../core/days/day'
+import { addDays, daysBetween, type Day } from '../../core/days/day'
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import type { Figure } from '../../core/figures/figure'
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
 import { FLOW_COLUMNS, type Metric, type RatioMetric } from '../../core/metrics/metric'
 import { reportsMetric } from '../../core/metrics/reportsMetric'
 import { networkById } from '../../core/networks/networks'
-import type { Period } from '../../core/periods/period'
+import { LONGEST_PERIOD_DAYS, type Period } from '../../core/periods/period'
 import { figureOf } from '../../core/rollup/figureOf'
 import { dailyPoints, type DayPoint } from '../../core/series/dailyPoints'
 import { checkedForecast, MOST_ORIGINS, type CheckedForecast, type HoldOut } from '../../core/targets/checkedForecast'
@@ -191,6 +191,7 @@ async function rateAhead(db: ClientDb, scope: ResolvedScope, metric: RatioMetric
 export async function checkTarget(db: ClientDb, target: TargetInput): Promise<void> {
   metricById(target.metric)
   if (target.by < target.from) throw badRequest('The target ends before it begins. Choose a later day.', { fields: { by: 'Choose a day after the first one.' } })
+  if (daysBetween(target.from, target.by) >= LONGEST_PERIOD_DAYS) throw badRequest('A target can be ten years long at the most. Choose an earlier end.', { fields: { by: 'Choose an earlier day.' } })
   await resolveScope(db, { ...parseWho(target.who), period: DEFAULT_PERIOD, against: 'none' })
 }
 

@@ -53,10 +53,22 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
 
 /** A report is due when its period is over and no edition of it reaches into that period. */
 function reportDue(report: Report, editions: readonly EditionHead[], last: Day): Due | undefined {
-  const { period, running } = parsePeriod(report.period, last)
+  const known = readable(report.period, last)
+  if (!known) return undefined
+  const { period, running } = known
   const newest = editions.filter(({ reportId }) => reportId === report.id).map(({ periodTo }) => periodTo).sort().at(-1)
   if (running || period.to > last || (newest !== undefined && newest >= period.from)) return undefined
   return { kind: 'report', id: report.id, sentence: newest === undefined ? `“${report.title}” has no edition yet.` : `“${report.title}” has no edition for its newest period.` }
+}
+
+/** What the words of a report mean today; on the first of a month “this month” has no day yet, and nothing is due. */
+function readable(words: string, last: Day): ReturnType<typeof parsePeriod> | undefined {
+  try {
+    return parsePeriod(words, last)
+  } catch (error) {
+    if (error instanceof RangeError) return undefined
+    throw error
+  }
 }
 
 function targetDue({ id, metric, whoWords, progress: { daysLeft, standing } }: TargetView): Due | undefined {

@@ -24,7 +24,7 @@ test('periods are compared with their own kind, by words, by keys and by days of
   })
   await test.step('days of one’s own are typed, kept in the address and said', async () => {
     await page.getByRole('button', { name: /^the same days of the month before/ }).click()
-    await page.getByLabel('Days of your own').fill('3 to 30 September')
+    await page.getByLabel('Days of your own').fill('against 3 to 30 September')
     await page.getByRole('button', { name: 'Compare', exact: true }).click()
     await expect(page.getByRole('button', { name: '3 to 30 September 2026' })).toBeVisible()
     await page.reload()

@@ -5,7 +5,7 @@ import { recompute } from '../../core/figures/working'
 import type { ClientDb } from '../../server/db/clientDb'
 import { enqueue, jobById } from '../../server/jobs/queue'
 import { composeReport } from '../../server/reports/content'
-import { editionById, editionsOf, openShare, revokeShare, shareEdition, sharesOf } from '../../server/reports/editions'
+import { editionById, editionsOf, forOutsiders, openShare, revokeShare, shareEdition, sharesOf } from '../../server/reports/editions'
 import { addReport, removeReport, reportById, reportsOf, saveReport } from '../../server/reports/reports'
 import { runNextJob } from '../../server/jobs/run'
 import type { Block } from '../../shared/scope'
@@ -106,6 +106,17 @@ describe('a shared link', () => {
     const share = (await sharesOf(db, edition.id)).find(({ isRevoked, endsAt }) => !isRevoked && endsAt > new Date())!
     await revokeShare(db, edition.id, share.id)
     await expect(openShare(token)).rejects.toThrow('does not work any more')
+  })
+})
+
+describe('an edition for outsiders', () => {
+  it('is what it prints, without the names of those who worked on it', async () => {
+    const edition = await editionOf(await issue())
+    const content = { ...edition.content, notes: [{ id: 41, from: '2026-10-01', to: '2026-10-01', title: 'Calm.', body: '', writtenBy: 'Jory Tamblyn' }] }
+    const shown = forOutsiders({ ...edition, issuedBy: 'Ada Pellow', content })
+    expect(JSON.stringify(shown)).not.toMatch(/Ada Pellow|Jory Tamblyn/)
+    expect(shown.content.notes).toEqual([{ id: 1, from: '2026-10-01', to: '2026-10-01', title: 'Calm.', body: '', writtenBy: null }])
+    expect(shown).not.toHaveProperty('id')
   })
 })
 

@@ -360,6 +360,19 @@ describe('all clients', () => {
   })
 })
 
+describe('the first of a month', () => {
+  it('leaves the first page standing, though a report of “this month” has no day yet', async () => {
+    const id = await addReport(db, 'Month so far', [])
+    await pool().query("UPDATE report SET period = 'this-month' WHERE report_id = ?", [id])
+    process.env.ZAFFER_NOW = '2026-11-01T06:00:00Z'
+    const owner = { id: 1, agencyId: 1, name: 'A', email: 'a@b.example', role: 'owner' as const }
+    const summary = (await allClients(owner)).find(({ slug }) => slug === 'measuring')!
+    process.env.ZAFFER_NOW = '2026-10-29T06:00:00Z'
+    await pool().query('DELETE FROM report WHERE report_id = ?', [id])
+    expect(summary.due.some(({ sentence }) => sentence.includes('Month so far'))).toBe(false)
+  })
+})
+
 describe('every kind of block', () => {
   it('is filled and has its table', async () => {
     const block = (kind: 'figures' | 'chart' | 'table' | 'parts' | 'why' | 'unusual' | 'subject' | 'targets' | 'posts' | 'open' | 'profiles' | 'found', metrics: string[] = [], option = '') => ({ id: kind, kind, title: '', metrics, option, who: 'all', text: '', comment: '' })

@@ -57,6 +57,20 @@ describe('why it changed', () => {
     expect(sumOf(factors)).toBeCloseTo(factors.to - factors.from, 9)
   })
 
+  it('counts only the posts of profiles that have impressions, and lets the others stand beside', async () => {
+    const quiet = await addProfile(db, 'murmur', '9')
+    await addDaysOf(db, eachDay(daysEnding(END, 14)).map((day) => ({ profile: quiet, day, reactions: day > addDays(END, -7) ? 9 : 4, comments: 0, shares: 0, posts: 50 })))
+    const { explanations } = await why(db, await scope(), 'interactions')
+    await pool().query('DELETE FROM profile WHERE profile_id = ?', [quiet])
+    const [byProfile, factors] = explanations
+    // 350 and 28 became 350 and 63; fifty posts a day of a profile without impressions move no factor
+    expect([byProfile!.from, byProfile!.to]).toEqual([378, 413])
+    expect([factors!.from, factors!.to]).toEqual([378, 413])
+    expect(factors!.parts.find(({ key }) => key === 'the profile without impressions on these days')!.change).toBe(35)
+    expect(factors!.parts.find(({ key }) => key === 'number of posts')!.change).toBeCloseTo(0, 9)
+    expect(sumOf(factors!)).toBeCloseTo(35, 9)
+  })
+
   it('splits a rate into mix and rate, by profile and by format', async () => {
     const { explanations } = await why(db, await scope(), 'engagement_by_impressions')
     const [byProfile, byFormat] = explanations

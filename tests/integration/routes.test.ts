@@ -218,9 +218,26 @@ describe('who sees what', () => {
     expect((await ask('GET', '/api/clients/orrery-press/overview', 'analyst')).status).toBe(404)
   })
 
+  it('a shared link is for no search engine, and tells nothing of who worked on it', async () => {
+    for (const path of [`/api/shared/${token}`, `/shared/${token}`, '/']) expect((await ask('GET', path)).headers.get('x-robots-tag'), path).toBe('noindex, nofollow')
+    expect(await (await ask('GET', '/robots.txt')).text()).toContain('Disallow: /')
+    const { edition } = (await (await ask('GET', `/api/shared/${token}`)).json()) as { edition: object }
+    expect(Object.keys(edition).sort()).toEqual(['content', 'hasPdf', 'isIntact', 'issuedAt', 'number', 'sha256', 'title'])
+  })
+
+  it.each([['from', '2026-00-10'], ['by', '9999-12-31'], ['from', '2026-02-30'], ['by', '0001-01-01'], ['by', '2099-01-01']])('a target with %s %s is refused with a sentence, and the first page stands', async (field, day) => {
+    const answer = await ask('POST', '/api/clients/mossgate-gardens/targets', 'analyst', { metric: 'posts', who: 'all', wanted: 10, from: '2026-10-01', by: '2026-11-01', [field]: day })
+    expect(answer.status).toBe(400)
+    expect(JSON.stringify(await answer.json())).toMatch(/There is no day|Choose a day from 1970 to 2100|ten years long/)
+    expect((await ask('GET', '/api/clients', 'analyst')).status).toBe(200)
+  })
+
   it('a shared link shows its edition to anybody, and opens nothing else', async () => {
     expect((await ask('GET', `/api/shared/${token}`)).status).toBe(200)
     expect((await ask('GET', `/api/shared/${token.slice(1)}x`)).status).toBe(404)
+    const head = await ask('HEAD', `/api/shared/${token}`)
+    expect([head.status, await head.text()]).toEqual([200, ''])
+    expect((await ask('HEAD', `/api/shared/${token.slice(1)}x`)).status).toBe(404)
     expect((await ask('GET', `/api/clients/mossgate-gardens/editions/1?token=${token}`)).status).toBe(401)
   })
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { describeDay, shortDay } from '~~/core/periods/describePeriod'
-import type { Edition } from '~~/server/reports/editions'
+import type { SharedEdition } from '~~/server/reports/editions'
 
-const props = defineProps<{ edition: Edition }>()
+const props = defineProps<{ edition: SharedEdition }>()
 const content = computed(() => props.edition.content)
 const ready = ref(0)
 const isReady = computed(() => ready.value >= content.value.blocks.length)

@@ -8,23 +8,26 @@ import { periodAddress } from '~~/core/periods/periodKind'
 const props = defineProps<{ id: string; label: string; button: string; lastComplete: string; placeholder: string; hint: string; /** Why a period cannot be taken here, in a sentence. */ refuse?: (period: Period) => string | undefined }>()
 const emit = defineEmits<{ choose: [address: string] }>()
 const words = ref('')
+/** "Against Q3 2025" is typed as it is spoken. */
+const bare = (text: string) => text.trim().replace(/^against\s+/i, '')
 const problem = ref('')
 const readings = ref<readonly Reading[]>([])
 const meaning = computed(() => {
   if (words.value.trim() === '') return ''
   try {
-    const { period, remark } = parsePeriod(words.value, props.lastComplete)
+    const { period, remark } = parsePeriod(bare(words.value), props.lastComplete)
     return `${describePeriod(period)}${remark ? `. ${remark}` : ''}`
   } catch {
     return ''
   }
 })
 
-function choose(text: string) {
+function choose(typed: string) {
+  const text = bare(typed)
   try {
     const { period, rolling, running } = parsePeriod(text, props.lastComplete)
     problem.value = props.refuse?.(period) ?? ''
-    if (!problem.value) emit('choose', rolling ? text.trim().toLowerCase().replace(/\s+/g, '-') : periodAddress(period, running))
+    if (!problem.value) emit('choose', rolling ? text.toLowerCase().replace(/\s+/g, '-') : periodAddress(period, running))
   } catch (error) {
     problem.value = (error as Error).message
     readings.value = error instanceof AmbiguousPeriod ? error.readings : []

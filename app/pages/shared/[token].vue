@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { Edition } from '~~/server/reports/editions'
+import type { SharedEdition } from '~~/server/reports/editions'
 
 definePageMeta({ shell: 'plain' })
 const route = useRoute()
 const address = `/api/shared/${String(route.params.token)}`
 const isPrint = computed(() => route.query.print === '1')
-const { data, error } = useQuery({ key: () => ['shared', String(route.params.token)], query: () => api<{ edition: Edition }>(address) })
+const { data, error } = useQuery({ key: () => ['shared', String(route.params.token)], query: () => api<{ edition: SharedEdition }>(address) })
 useHead({ title: () => data.value?.edition.title ?? 'Report' })
 </script>
 

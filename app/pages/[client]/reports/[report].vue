@@ -108,16 +108,16 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
       </template>
     </PageHead>
     <p v-if="trouble || problem" class="field-error" role="alert">{{ trouble || problem }} <Button v-if="problem" label="Try again" text @click="save" /></p>
-    <template v-if="draft && content">
+    <template v-if="draft">
       <h2 v-if="!session.mayWrite" class="title">{{ draft.title }}</h2>
       <div v-else class="row setup no-print">
         <div class="field grow"><label for="report-title">Title</label><InputText id="report-title" :model-value="draft.title" @change="change((d) => (d.title = text($event)))" /></div>
         <div class="field"><label for="report-period">Period</label><InputText id="report-period" :model-value="periodWords" aria-describedby="report-scope" @change="change((d) => (d.period = text($event)))" /></div>
         <div class="field"><span class="field-label">Against</span><Button :label="againstName" outlined :aria-label="`Against: ${againstName}`" aria-haspopup="dialog" @click="against?.toggle($event)" /></div>
-        <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser v-if="description.data.value" :chosen="draft.against" :last-complete="description.data.value.lastComplete" :period="content.period" @choose="(value) => { against?.hide(); change((d) => (d.against = value)) }" /></OpeningPopover>
+        <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser v-if="description.data.value && content" :chosen="draft.against" :last-complete="description.data.value.lastComplete" :period="content.period" @choose="(value) => { against?.hide(); change((d) => (d.against = value)) }" /></OpeningPopover>
       </div>
-      <p id="report-scope" class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Live: the figures move until an edition is issued. <a :href="`${base}/reports/${String(route.params.report)}/tables?format=xlsx`" download class="no-print workbook">Workbook</a></p>
-      <SinceText v-if="content.since?.length" :since="content.since" />
+      <p v-if="content" id="report-scope" class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Live: the figures move until an edition is issued. <a :href="`${base}/reports/${String(route.params.report)}/tables?format=xlsx`" download class="no-print workbook">Workbook</a></p>
+      <SinceText v-if="content?.since?.length" :since="content.since" />
       <p v-if="draft.blocks.length === 0" class="quiet">The report is empty. Add its first block below.</p>
       <div ref="list">
         <div v-for="(block, index) in draft.blocks" :key="block.id" class="editor" :data-block="block.id">
@@ -134,7 +134,7 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
             <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
           </div>
           <Textarea v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" rows="5" fluid :aria-label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @change="edit(index, { text: text($event) })" />
-          <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content.notes" :time-zone="content.timeZone" :hide-comment="session.mayWrite" @select="explain" />
+          <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content!.notes" :time-zone="content!.timeZone" :hide-comment="session.mayWrite" @select="explain" />
           <Textarea v-if="block.kind !== 'text' && session.mayWrite" :model-value="block.comment" rows="2" fluid :aria-label="`Comment on block ${index + 1}`" placeholder="A comment beside the figures" class="no-print" @change="edit(index, { comment: text($event) })" />
         </div>
       </div>
