@@ -85,6 +85,7 @@ describe('the comparisons of the past year', () => {
   it('move the comparison as well, and are none for a long period', () => {
     expect(spans(october, 'same-dates-last-year')[0]!.comparison.period).toEqual({ from: '2025-09-03', to: '2025-09-30' })
     expect(spans({ from: '2026-01-01', to: '2026-10-28' })).toEqual([])
+    expect(earlierComparisons(october, comparisonWith(october, { from: '2016-01-01', to: '2025-12-31' }))).toEqual([])
     const quarter = spans({ from: '2026-07-01', to: '2026-09-30' })
     expect(quarter.map((each) => each.period.from)).toEqual(['2026-04-01', '2026-03-01', '2026-02-01', '2026-01-01', '2025-12-01', '2025-11-01', '2025-10-01', '2025-09-01', '2025-08-01', '2025-07-01'])
   })

@@ -92,12 +92,12 @@ export const LONGEST_USUAL_DAYS = 92
  * The same comparison as it would have been made earlier in the past year: whole months move by a month, other days by their own number, a week at the
  * least and four at the most. The period that is judged is not among them.
  *
- * @returns the period and its comparison, the newest first; none for a period longer than 92 days
+ * @returns the period and its comparison, the newest first; none where the period or its comparison is longer than 92 days
  * @example earlierComparisons(october, comparison(october, 'before')!)[0].period // September
  */
 export function earlierComparisons(period: Period, compared: Comparison): { period: Period; comparison: Comparison }[] {
   const length = lengthOf(period)
-  if (length > LONGEST_USUAL_DAYS) return []
+  if (length > LONGEST_USUAL_DAYS || lengthOf(compared.period) > LONGEST_USUAL_DAYS) return []
   const first = addDays(period.from, -USUAL_DAYS)
   const months = wholeMonths(period)
   const otherMonths = wholeMonths(compared.period)

@@ -49,7 +49,7 @@ export function judgedDays(values: ReadonlyMap<Day, number>, period: Period, pos
     return value === undefined ? undefined : { value, scaled: scale.up(value), weekday: weekday(day), since: posts ? sinceThePost(posts, day) : 3 }
   })
   return Array.from({ length: last - first + 1 }, (_, index) => first + index).flatMap((number) => {
-    const found = judge(known.slice(0, number - from + 1), posts !== undefined)
+    const found = judge(known.slice(Math.max(0, number - from + 1 - SELDOM_LOOK_BACK_DAYS), number - from + 1), posts !== undefined)
     if (!found) return []
     const value = known[number - from]!.value
     const usual = scale.down(found.usual)

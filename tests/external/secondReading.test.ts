@@ -80,7 +80,7 @@ function monthsOf({ from, to }: Span): number {
 /** The same comparison earlier in the past year. */
 function pastOf(span: Span, versus: Versus, isDated: boolean): { span: Span; versus: Versus }[] {
   const days = span.to - span.from + 1
-  if (days > 92) return []
+  if (days > 92 || versus.span.to - versus.span.from + 1 > 92) return []
   const months = monthsOf(span)
   const byMonth = months > 0 && months === monthsOf(versus.span)
   const found: { span: Span; versus: Versus }[] = []
