@@ -57,14 +57,16 @@ describe('what a block shows', () => {
     const { rows } = tableOf({
       ...base, title: '', kind: 'why', why: { metric: 'click_rate', explanations: [{ kind: 'mix and rate', title: 'By profile', unit: 'share', from: 0.1, to: 0.2, mix: 0.03, rate: 0.07, parts: [{ key: 'A', change: 0.1, mix: 0.03, rate: 0.07 } as never] }] },
     }, 'UTC')!
-    expect(rows).toEqual([['By profile', 'A', 0.1, 0.03, 0.07]])
+    expect(rows.map((row) => row.map(valueOf))).toEqual([['By profile', 'A', 0.1, 0.03, 0.07]])
+    // the change of a rate is a share, whatever stands in the row above
+    expect(rows[0]![2]).toEqual({ value: 0.1, kind: 'share' })
   })
 
   it('of a split has shares with their base in the heading', () => {
     const view = { split: 'impressions_by_source', kind: 'parts' as const, times: [], present: 1, expected: 1, profiles: [], without: 0, rows: [{ part: 'paid', name: 'Paid', value: 25, share: 0.25, from: 10, to: 20 }] }
     const { columns, rows } = tableOf({ ...base, title: '', kind: 'parts', split: view }, 'UTC')!
     expect(columns[2]!.title).toBe('Share of all impressions')
-    expect(rows).toEqual([['Paid', 25, 0.25, 10, 20]])
+    expect(rows).toEqual([['Paid', 25, 0.25, 10, 20, 1, 1]])
   })
 
   const coverage = { expected: 28, present: 26, partial: [{ profile: 1, present: 26, expected: 28 }], unreported: [] }

@@ -2,6 +2,7 @@ import { DateTime } from 'luxon'
 import { knownText } from '../../core/format/formatChange'
 import { formatFigure } from '../../core/format/formatFigure'
 import { metricById } from '../../core/metrics/catalogue'
+import type { Unit } from '../../core/metrics/metric'
 import { lengthOf } from '../../core/periods/period'
 import type { ComparedFigure } from '../../core/rollup/compareFigures'
 import type { DayPoint } from '../../core/series/dailyPoints'
@@ -145,8 +146,10 @@ const rows = (list: readonly RowFigures[], metrics: readonly string[]): Table =>
   rows: list.map((row) => [row.name, row.networkName, row.id ?? '', ...metrics.flatMap((metric) => figureCells(row.figures[metric]!))]),
 })
 
-function parts({ split, kind, rows: list, times }: SplitView): Table {
+function parts({ split, kind, rows: list, times, present, expected }: SplitView): Table {
   const { name, base } = splitById(split)
+  const coverage = [count('Profile-days with data'), count('Profile-days expected')]
+  const known: Cell[] = [present, expected]
   if (kind === 'times') {
     return {
       name, columns: [text('Profile'), count('Days'), text('Seen'), count('People'), share(`Share ${base}`), number('Frequency')],
@@ -154,12 +157,14 @@ function parts({ split, kind, rows: list, times }: SplitView): Table {
     }
   }
   if (kind === 'hours') {
-    return { name, columns: [text('From'), number('People on a typical day'), share(`Share ${base}`), share('Of the fullest hour')], rows: list.map((row) => [row.name, row.value, row.share, row.ofFullest]) }
+    return { name, columns: [text('From'), number('People on a typical day'), share(`Share ${base}`), share('Of the fullest hour'), ...coverage], rows: list.map((row) => [row.name, row.value, row.share, row.ofFullest, ...known]) }
   }
   return kind === 'overlapping'
-    ? { name, columns: [text('Part'), count('At least'), count('At most')], rows: list.map((row) => [row.name, row.low, row.high]) }
-    : { name, columns: [text('Part'), count('Value'), share(`Share ${base}`), count('Was, on days with both'), count('Is, on days with both')], rows: list.map((row) => [row.name, row.value, row.share, row.from, row.to]) }
+    ? { name, columns: [text('Part'), count('At least'), count('At most'), text('Known'), ...coverage], rows: list.map((row) => [row.name, row.low, row.high, 'bounded', ...known]) }
+    : { name, columns: [text('Part'), count('Value'), share(`Share ${base}`), count('Was, on days with both'), count('Is, on days with both'), ...coverage], rows: list.map((row) => [row.name, row.value, row.share, row.from, row.to, ...known]) }
 }
+
+const inUnit = (value: number, { unit }: { unit: Unit }): Cell => ({ value, kind: KIND_OF_UNIT[unit] })
 
 function why({ metric, explanations, reason }: Why): Table {
   const name = `Why ${metricById(metric).name.toLowerCase()} changed`
@@ -167,8 +172,8 @@ function why({ metric, explanations, reason }: Why): Table {
   return {
     name, columns: [text('Explanation'), text('Part'), number('Change'), number('By mix'), number('By rate')],
     rows: explanations.flatMap((each) => (each.kind === 'parts'
-      ? each.parts.map((part) => [each.title, part.key, part.change, null, null])
-      : each.parts.map((part) => [each.title, part.key, part.mix + part.rate, part.mix, part.rate]))),
+      ? each.parts.map((part): Cell[] => [each.title, part.key, inUnit(part.change, each), null, null])
+      : each.parts.map((part): Cell[] => [each.title, part.key, inUnit(part.mix + part.rate, each), inUnit(part.mix, each), inUnit(part.rate, each)]))),
   }
 }
 
@@ -182,7 +187,7 @@ function subject({ metric, own, networks, field, reason }: Subject): Table {
   return {
     name: `${metricById(metric).name} and the subject`, columns: [text('What'), share('Change'), share('Part of one’s own'), text('Remark')],
     rows: [
-      ['One’s own', own?.relative, null, own?.reason ?? ''],
+      ['One’s own', own?.relative, null, own?.reason ?? own?.basis ?? ''],
       ...(networks ? [['As the networks moved', networks.relative, null, networks.untold.length > 0 ? `Not told by ${networks.untold.join(', ')}` : ''], ...networks.parts.map((part) => [part.name, part.relative, part.share, ''])] : []),
       ...(field ? [['The field', field.change.relative, null, `${field.own} own and ${field.rivals} rival profiles`]] : []),
       ...(reason ? [['', null, null, reason]] : []),
@@ -192,10 +197,14 @@ function subject({ metric, own, networks, field, reason }: Subject): Table {
 
 const targets = (list: readonly TargetView[]): Table => ({
   name: 'Targets',
-  columns: [text('Metric'), text('Of'), number('Wanted'), day('From'), day('By'), number('So far'), share('Way done'), share('Time over'), number('Pace a day'), number('Pace needed'), number('Heading for'), number('At least'), number('At most'), text('Standing')],
-  rows: list.map(({ metric, whoWords, wanted, from, by, figure, progress, heading }) => [
-    metricById(metric).name, whoWords, wanted, from, by, figure.value, progress.done, progress.elapsed, progress.pace, progress.paceNeeded, heading?.value, heading?.low, heading?.high, progress.standing,
-  ]),
+  columns: [text('Metric'), text('Of'), number('Wanted'), day('From'), day('By'), number('So far'), number('So far, at least'), number('So far, at most'), text('Known'), share('Way done'), share('Time over'), number('Pace a day'), number('Pace needed'), number('Heading for'), number('At least'), number('At most'), text('Standing')],
+  rows: list.map(({ metric, whoWords, wanted, from, by, figure, progress, heading }) => {
+    const own = (value: number | undefined): Cell => ({ value, kind: kindOf(metric) })
+    return [
+      metricById(metric).name, whoWords, own(wanted), from, by, own(figure.value), own(figure.low), own(figure.high), knownText(figure, LOCALE), progress.done, progress.elapsed, own(progress.pace), own(progress.paceNeeded),
+      own(heading?.value), own(heading?.low), own(heading?.high), progress.standing,
+    ]
+  }),
 })
 
 const open = ({ targets: inDanger, due, unusual: days, troubles }: WhatIsOpen): Table => ({

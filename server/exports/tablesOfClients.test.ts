@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ClientSummary } from '../work/allClients'
+import { valueOf } from './table'
 import { tablesOfClients } from './tablesOfClients'
 
 const coverage = { expected: 28, present: 28, partial: [], unreported: [] }
@@ -40,7 +41,7 @@ describe('the first page as tables', () => {
   })
 
   it('tells the targets in danger with where they are heading', () => {
-    expect(rowsOf('targets').rows).toEqual([['Mossgate', 'Followers', 'All 2 profiles', 500, '2026-10-01', '2026-11-30', 430, 0.3, 0.46, undefined, undefined, 470, 460, 480, 'in danger']])
+    expect(rowsOf('targets').rows.map((row) => row.map(valueOf))).toEqual([['Mossgate', 'Followers', 'All 2 profiles', 500, '2026-10-01', '2026-11-30', 430, null, null, 'exact', 0.3, 0.46, null, null, 470, 460, 480, 'in danger']])
   })
 
   it('tells what is due, what is unexplained and what is in trouble', () => {

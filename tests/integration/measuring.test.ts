@@ -66,7 +66,7 @@ describe('a figure by its parts', () => {
     ])
     // two profiles could give it on seven days
     expect(view).toMatchObject({ present: 2, expected: 14, profiles: ['Profile 1, Commons', 'Profile 2, Tintype'], without: 0 })
-    expect(exportOf(await fill(db, await scope(), { id: 'x', kind: 'parts', title: '', metrics: [], option: 'impressions_by_source', who: 'all', text: '', comment: '' }), 'Europe/London')!.rows[0]).toEqual(['Organic', 170, 0.85, 50, 70])
+    expect(exportOf(await fill(db, await scope(), { id: 'x', kind: 'parts', title: '', metrics: [], option: 'impressions_by_source', who: 'all', text: '', comment: '' }), 'Europe/London')!.rows[0]).toEqual(['Organic', 170, 0.85, 50, 70, 2, 14])
   })
 
   it('compared by date leaves 29 February alone', async () => {
@@ -133,7 +133,7 @@ describe('whom the followers are', () => {
       { part: '1', name: '01:00', value: 30, share: 0.1, ofFullest: 30 / 90 }, { part: '20', name: '20:00', value: 90, share: 0.3, ofFullest: 1 },
     ] })
     expect(view.withheld).toBe('Withheld or missing on 5 days: Tintype keeps it back below 100 people in a day; Tintype forgets it after 35 days. What is kept back is not zero.')
-    expect(exportOf({ kind: 'parts', id: '', title: '', comment: '', split: view }, 'Europe/London')!.rows).toEqual([['01:00', 30, 0.1, 30 / 90], ['20:00', 90, 0.3, 1]])
+    expect(exportOf({ kind: 'parts', id: '', title: '', comment: '', split: view }, 'Europe/London')!.rows).toEqual([['01:00', 30, 0.1, 30 / 90, 2, 7], ['20:00', 90, 0.3, 1, 2, 7]])
   })
 
   it('how far videos were watched is a part of all that began, not of all parts together', async () => {
