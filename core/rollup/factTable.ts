@@ -45,19 +45,3 @@ function columnOf(rows: readonly ProfileDay[], column: FactColumn): Float64Array
 }
 
 const before = (a: ProfileDay, b: ProfileDay): number => a.profile - b.profile || (a.day < b.day ? -1 : a.day > b.day ? 1 : 0)
-
-/** The rows of a profile whose days lie from one day number to another (both included), as a half-open range. */
-export function rowsBetween(table: FactTable, range: { start: number; end: number }, from: number, to: number): { start: number; end: number } {
-  return { start: firstAtLeast(table.days, range, from), end: firstAtLeast(table.days, range, to + 1) }
-}
-
-function firstAtLeast(days: Int32Array, { start, end }: { start: number; end: number }, day: number): number {
-  let low = start
-  let high = end
-  while (low < high) {
-    const middle = (low + high) >>> 1
-    if (days[middle]! < day) low = middle + 1
-    else high = middle
-  }
-  return low
-}
