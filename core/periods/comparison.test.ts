@@ -5,6 +5,7 @@ import { AGAINST, comparison, comparisonWith, counterpart, earlierComparisons } 
 import { describeAgainst, describePeriod, describePeriodShort } from './describePeriod'
 import { parsePeriod } from './parsePeriod'
 import { daysEnding, eachDay, includes, lengthOf, overlap, period } from './period'
+import { isoWeekOf } from './isoWeek'
 import { CALENDAR_UNITS, periodAddress, periodKind, runningUnit, stepPeriod } from './periodKind'
 
 const october = { from: '2026-10-01', to: '2026-10-28' }
@@ -101,6 +102,11 @@ describe('steps', () => {
     const moved = stepPeriod(given, direction, last, running)
     expect(periodAddress(moved, runningUnit(moved, last))).toBe(expected)
   })
+  it('keep a week so far a week: its address is read as the same days', () => {
+    const running = { from: '2026-11-23', to: last }
+    expect(periodAddress(running, runningUnit(running, last))).toBe('2026-w48')
+    for (const day of ['2024-12-30', '2026-01-01', '2026-12-31', '2027-01-03', '2027-01-04']) expect(includes(parsePeriod(isoWeekOf(day), '2028-01-01').period, day)).toBe(true)
+  })
   it('from a week so far lead to the whole week before', () => {
     expect(stepPeriod({ from: '2026-11-23', to: last }, -1, last, 'week')).toEqual({ from: '2026-11-16', to: '2026-11-22' })
   })
@@ -114,6 +120,8 @@ describe('kinds of period', () => {
     expect(runningUnit({ from: '2026-11-01', to: '2026-11-25' }, '2026-11-25')).toBe('month')
     expect(runningUnit({ from: '2026-11-23', to: '2026-11-29' }, '2026-11-29')).toBeUndefined()
     expect(runningUnit({ from: '2026-11-01', to: '2026-11-24' }, '2026-11-25')).toBeUndefined()
+    expect(runningUnit({ from: '2026-10-01', to: '2026-10-31' }, '2026-10-31')).toBeUndefined()
+    expect(periodAddress({ from: '2026-10-01', to: '2026-10-31' }, runningUnit({ from: '2026-10-01', to: '2026-10-31' }, '2026-10-31'))).toBe('2026-10')
   })
 })
 

@@ -1,4 +1,4 @@
-import { addDays, dayOf, weekday, yearOf } from '../days/day'
+import { addDays, dayNumber, dayOf, weekday, yearOf, type Day } from '../days/day'
 import type { Period } from './period'
 
 /**
@@ -20,3 +20,14 @@ export function isoWeek(year: number, week: number): Period {
  * @example hasWeek53(2026) // true
  */
 export const hasWeek53 = (year: number): boolean => isoWeek(year, 52).to < dayOf(year, 12, 28)
+
+/**
+ * The ISO 8601 week that a day lies in, as an address has it; its year is the one of its Thursday.
+ *
+ * @example isoWeekOf('2027-01-03') // '2026-w53'
+ */
+export function isoWeekOf(day: Day): string {
+  const thursday = addDays(day, 4 - weekday(day))
+  const year = yearOf(thursday)
+  return `${year}-w${1 + Math.floor((dayNumber(thursday) - dayNumber(dayOf(year, 1, 1))) / 7)}`
+}

@@ -1,4 +1,5 @@
 import { addDays, dayOf, lastDayOfMonth, monthOf, weekday, yearOf, type Day } from '../days/day'
+import { isoWeekOf } from './isoWeek'
 import { daysEnding, lengthOf, shift, type Period } from './period'
 
 /** A stretch of the calendar that people count in. */
@@ -45,17 +46,18 @@ export function startOf(unit: CalendarUnit, day: Day): Day {
 }
 
 /**
- * The unit that some days are so far, by the days alone: the shortest one that begins with them, where they end with the last complete day.
+ * The unit that some days are so far, by the days alone: the shortest one that begins with them, where they end with the last complete day. Whole months are
+ * what they are, also while their quarter goes on.
  *
  * @example runningUnit({ from: '2026-11-01', to: '2026-11-25' }, '2026-11-25') // 'month'
  */
 export function runningUnit({ from, to }: Period, last: Day): CalendarUnit | undefined {
-  if (to !== last) return undefined
+  if (to !== last || wholeMonths({ from, to }) > 0) return undefined
   return CALENDAR_UNITS.find((unit) => startOf(unit, to) === from && startOf(unit, addDays(to, 1)) === from)
 }
 
 /**
- * Whole weeks or months as they stand in an address, so that their kind is not lost; other days as their first and last.
+ * Whole months, and a week or month that is not over, as they stand in an address, so that their kind is not lost; other days as their first and last.
  *
  * @example periodAddress({ from: '2026-10-01', to: '2026-10-31' }) // '2026-10'
  */
@@ -67,7 +69,7 @@ export function periodAddress(period: Period, running?: CalendarUnit): string {
   if (months === 3 && startOf('quarter', from) === from) return `${year}-q${(monthOf(from) + 2) / 3}`
   if (months === 6 && startOf('half', from) === from) return `${year}-h${monthOf(from) === 1 ? 1 : 2}`
   if (months === 12 && startOf('year', from) === from) return String(year)
-  if (running === 'week') return 'this-week'
+  if (running === 'week') return isoWeekOf(from)
   return `${from}..${to}`
 }
 

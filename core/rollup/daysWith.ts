@@ -33,7 +33,7 @@ export function partsAt(metric: FlowMetric, member: ProfileAggregate, period: Pe
   return metric.parts.filter(({ column }, index) => isGiven[index] || (member.counts[column] ?? 0) >= enough)
 }
 
-const ALL = new WeakMap<ProfileAggregate, Map<string, Presence>>()
+const found = new WeakMap<ProfileAggregate, Map<string, Presence>>()
 
 /**
  * The days on which a profile has what a metric adds up day by day: of a count all of its parts; of a rate its numerator and, where that is counted
@@ -43,8 +43,8 @@ const ALL = new WeakMap<ProfileAggregate, Map<string, Presence>>()
  * @example daysWith(metricById('engagement_by_impressions'), member, period).count // 27
  */
 export function daysWith(metric: Metric, member: ProfileAggregate, period: Period): Presence {
-  const known = ALL.get(member) ?? new Map<string, Presence>()
-  ALL.set(member, known)
+  const known = found.get(member) ?? new Map<string, Presence>()
+  found.set(member, known)
   const before = known.get(metric.id)
   if (before) return before
   const presence = metric.kind === 'flow' ? flowDays(partsAt(metric, member, period).map(({ column }) => column), member, period)

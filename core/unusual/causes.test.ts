@@ -28,6 +28,11 @@ describe('one cause', () => {
     expect(spans({ 1: days(0, 9, 0), 2: days(0, 2, 0) })).toEqual([['02', '02', 'up', [1]]])
   })
 
+  it('lasts as long as the strongest where others take part, each on a day of its own', () => {
+    const own = (place: number) => days(...[0, 1, 2, 3].map((index) => (index === place ? -4 : 0)))
+    expect(spans({ 1: days(-6, -6, -6, -6), 2: own(0), 3: own(1), 4: own(2), 5: own(3) })).toEqual([['01', '04', 'down', [1, 2, 3, 4, 5]]])
+  })
+
   it('comes first when more days and profiles speak for it', () => {
     expect(spans({ 1: days(-4, -4, -4, 0, 8), 2: days(-4, -4, -4, 0, 0) })[0]).toEqual(['01', '03', 'down', [1, 2]])
   })

@@ -57,12 +57,13 @@ export function causesOf(judged: ReadonlyMap<number, readonly JudgedDay[]>): Cau
   return causes.sort((a, b) => b.score - a.score)
 }
 
-/** From the first to the last day on which half of the profiles lean: the run of one of them may be longer by chance. */
+/** From the first to the last day on which half of the profiles lean: the run of one of them may be longer by chance. Where they share no day, those of the strongest. */
 function sharedDays(members: readonly { days: readonly JudgedDay[] }[]): { from: Day; to: Day } {
   const counts = new Map<Day, number>()
   for (const { days } of members) for (const { day } of days) counts.set(day, (counts.get(day) ?? 0) + 1)
   const shared = [...counts].filter(([, count]) => count * 2 >= members.length).map(([day]) => day).sort()
-  return { from: shared[0]!, to: shared.at(-1)! }
+  const own = members[0]!.days
+  return { from: shared[0] ?? own[0]!.day, to: shared.at(-1) ?? own.at(-1)!.day }
 }
 
 /** Several days that say the same are stronger than one: the sum of their scores, each with the variance of one. */

@@ -189,6 +189,15 @@ describe('what a person may write', () => {
     expect((await ask('DELETE', `/api/clients/mossgate-gardens/reports/${id}`, 'analyst')).status).toBe(200)
   })
 
+  it('are opened while their period has no day yet, and say why they are empty', async () => {
+    const [before] = (await tableOf('report', 'report_id, client_id, period')) as { period: string }[]
+    await pool().query("UPDATE report SET period = '2031' WHERE report_id = 1")
+    const answer = await ask('GET', '/api/clients/mossgate-gardens/reports/1', 'analyst')
+    expect(answer.status).toBe(200)
+    expect(await answer.json()).toMatchObject({ report: { id: 1 }, content: null, problem: expect.stringContaining('no complete day yet') })
+    await pool().query('UPDATE report SET period = ? WHERE report_id = 1', [before!.period])
+  })
+
   it('are targets that make sense', async () => {
     const target = { metric: 'posts', who: '1', wanted: 10, from: '2026-10-01', by: '2026-11-01' }
     expect(await write('POST', 'targets', { ...target, wanted: -1 })).toMatchObject({ status: 400, detail: expect.stringContaining('zero at least') })
