@@ -80,8 +80,9 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
       for (const member of members) await insert('INSERT INTO profile_set_member VALUES (?, ?, ?)', [clients.get(client), set, idOf.get(member)])
     }
     for (const { client, metric, members, wanted, from, by } of TARGETS) {
-      const who = members.map((member) => idOf.get(member)).join(',') || 'all'
-      await insert('INSERT INTO target (client_id, metric, who, wanted, from_day, by_day, created_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [clients.get(client), metric, who, wanted, addDays(anchor, -from), addDays(anchor, by), author])
+      const who = members.length === 0 ? 'all' : 'some'
+      const target = await insert('INSERT INTO target (client_id, metric, who, wanted, from_day, by_day, created_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [clients.get(client), metric, who, wanted, addDays(anchor, -from), addDays(anchor, by), author])
+      for (const member of members) await insert('INSERT INTO target_member VALUES (?, ?, 0, ?)', [clients.get(client), target, idOf.get(member)])
     }
     for (const { client, from, to, note } of EVENTS) {
       if (note) await insert('INSERT INTO note (client_id, from_day, to_day, title, body, written_by) VALUES (?, ?, ?, ?, ?, ?)', [clients.get(client), addDays(anchor, -from), addDays(anchor, -to), note.title, note.body, author])

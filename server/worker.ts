@@ -1,5 +1,6 @@
 import { closeDatabase } from './db/pool'
 import { enqueueDue } from './jobs/enqueueDue'
+import { housekeeping } from './jobs/housekeeping'
 import { runNextJob } from './jobs/run'
 import { log } from './log'
 
@@ -7,6 +8,7 @@ import { log } from './log'
 const LANES = 2
 const IDLE_MS = 300
 const DUE_EVERY_MS = 60_000
+const TIDY_EVERY_MS = 3_600_000
 
 let isStopping = false
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
@@ -21,15 +23,16 @@ async function lane(): Promise<void> {
   }
 }
 
-async function watchDue(): Promise<void> {
+/** Does something now and then, as long as this process lives. */
+async function every(ms: number, work: () => Promise<unknown>, trouble: string): Promise<void> {
   while (!isStopping) {
-    await enqueueDue().catch((error: unknown) => log.error({ err: error }, 'due syncs cannot be found'))
-    for (let waited = 0; waited < DUE_EVERY_MS && !isStopping; waited += IDLE_MS) await pause(IDLE_MS)
+    await work().catch((error: unknown) => log.error({ err: error }, trouble))
+    for (let waited = 0; waited < ms && !isStopping; waited += IDLE_MS) await pause(IDLE_MS)
   }
 }
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => (isStopping = true))
-const lanes = [...Array.from({ length: LANES }, lane), watchDue()]
+const lanes = [...Array.from({ length: LANES }, lane), every(DUE_EVERY_MS, enqueueDue, 'due syncs cannot be found'), every(TIDY_EVERY_MS, housekeeping, 'what is old cannot be removed')]
 process.send?.('ready')
 await Promise.all(lanes)
 await closeDatabase()

@@ -22,12 +22,18 @@ const WHO = 'Choose profiles from the list.'
 /** Everybody, or profiles by their id and sets by theirs with an s before it. */
 const WHO_PATTERN = /^(all|s?\d{1,9}(,s?\d{1,9})*)$/
 
+/** How long a choice of profiles can be, in letters, wherever it stands: some five hundred of them. */
+const LONGEST_WHO = 4000
+
+/** Of whom: everybody, or profiles and sets. One rule for addresses, targets, blocks and kept scopes. */
+const whoField = () => string().matches(WHO_PATTERN, WHO).max(LONGEST_WHO, 'Too many profiles at once. Make a set of them.')
+
 /** What a period is compared with: its name, or a period of one's own; whether that is one is found out where today's date is known. */
 const against = () => string().max(60, 'Compare with the days before, last year, days of your own, or nothing.')
 
 /** Checks what the address says of the scope. */
 export const scopeSchema = object({
-  who: string().matches(WHO_PATTERN, WHO).max(4000, 'Too many profiles for an address. Make a set of them.').default('all'),
+  who: whoField().default('all'),
   period: string().max(60).default(DEFAULT_PERIOD),
   against: against().default('before'),
 })
@@ -70,10 +76,19 @@ export const noteSchema = object({
 })
 export type NoteInput = InferType<typeof noteSchema>
 
+/** A password as it is typed: nothing about it is changed. */
+const secret = () => string().typeError('Write a password.').max(200, 'A password has 200 letters at the most.')
+
 /** Somebody who signs in. */
 export const signInSchema = object({
   email: text().required('Write your address.').email('That is not a mail address.').max(190),
-  password: string().required('Write your password.').max(200),
+  password: secret().required('Write your password.'),
+})
+
+/** A new password, and the one of now. */
+export const passwordSchema = object({
+  current: secret().required('Write your password of now.'),
+  password: secret().required('Write a new password.').min(12, 'A password has 12 letters at the least.'),
 })
 
 /** What is asked to be added: a profile by handle or address, the client's own or a rival's. */
@@ -103,7 +118,7 @@ export const searchSchema = object({
 /** A target as a person sets it. */
 export const targetSchema = object({
   metric: string().required('Choose a metric.').max(40),
-  who: string().matches(WHO_PATTERN, WHO).max(400, 'Too many profiles for one target. Make a set of them.').default('all'),
+  who: whoField().default('all'),
   wanted: number().typeError('Write the wanted value as a number.').required('Write the wanted value.').min(0, 'A target is zero at least.').max(1e12, 'That is too large.'),
   from: dayField(),
   by: dayField(),
@@ -113,7 +128,7 @@ export type TargetInput = InferType<typeof targetSchema>
 /** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
 export const savedScopeSchema = object({
   name: text().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
-  parts: object({ who: string().matches(WHO_PATTERN, WHO).max(2000, 'Too many profiles. Make a set of them.'), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40) }).required(),
+  parts: object({ who: whoField(), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40) }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 
@@ -131,7 +146,7 @@ export const blockSchema = object({
   /** What a kind of block needs beside metrics: the rows of a table, the way a figure is split, the order of posts, an index for a chart. */
   option: string().max(40).default(''),
   /** Of whom: everybody, or the profiles and sets that were chosen for this block. */
-  who: string().matches(WHO_PATTERN, WHO).max(2000, 'Too many profiles for one block. Make a set of them.').default('all'),
+  who: whoField().default('all'),
   text: string().max(20_000, 'A text can be 20,000 characters long.').default(''),
   comment: string().max(4000, 'A comment can be 4,000 characters long.').default(''),
 })

@@ -1,6 +1,7 @@
 declare module '#auth-utils' {
-  interface User {
-    id: number
+  interface SecureSessionData {
+    /** The secret of the session; what it stands for is in the database, where it can be ended. */
+    token: string
   }
 }
 

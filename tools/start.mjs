@@ -15,8 +15,25 @@ const host = process.env.ZAFFER_HOST ?? '127.0.0.1'
 const isLoopback = ['127.0.0.1', '::1', 'localhost'].includes(host)
 
 let isStopping = false
+const WORKER = 'the worker'
+/** How long a worker has to live to count as well, and how long the pause before the next one can grow, in seconds. */
+const [WELL_AFTER, LONGEST_PAUSE] = [300, 60]
+let startWorker = () => {}
+let workerEnds = 0
+let workerBegan = 0
+
+/** What the worker does can wait: when it ends, everything else goes on, and it is started again after a pause that grows while it keeps ending. */
+async function restartWorker(code) {
+  if (Date.now() - workerBegan > WELL_AFTER * 1000) workerEnds = 0
+  const pause = Math.min(LONGEST_PAUSE, 2 ** workerEnds++)
+  say(`The worker ended (${code}); it is started again in ${pause} s. Its log is ${join(data, 'logs', 'worker.log')}`)
+  await wait(pause * 1000)
+  if (!isStopping) startWorker()
+}
+
 const processes = new Processes(join(data, 'processes.json'), (name, code) => {
   if (isStopping) return
+  if (name === WORKER) return void restartWorker(code)
   console.error(`\n${name[0].toUpperCase()}${name.slice(1)} ended (${code}). Its log is in ${join(data, 'logs')}.`)
   void stop(1)
 })
@@ -62,7 +79,7 @@ async function start() {
   const env = {
     ...process.env, NODE_ENV: 'production', ZAFFER_DATABASE_URL: databaseUrl, ZAFFER_SECRET: secrets.seal, ZAFFER_STANDINS_SECRET: secrets.standins, ZAFFER_STANDINS_PORT: String(standinsPort),
     ZAFFER_STANDINS_URL: `http://127.0.0.1:${standinsPort}`, ZAFFER_DEMO_PASSWORD: secrets.demo, ZAFFER_APP_URL: `http://127.0.0.1:${port}`, NITRO_HOST: host, NITRO_PORT: String(port),
-    NUXT_SESSION_PASSWORD: secrets.session, ZAFFER_HOST: host,
+    NUXT_SESSION_PASSWORD: secrets.session, ZAFFER_HOST: host, ...(ownDatabase && { ZAFFER_DATABASE_FOLDER: data }),
   }
   const tsx = ['--import', 'tsx']
   say('Bringing the database up to date')
@@ -77,7 +94,11 @@ async function start() {
   await waitFor(`http://127.0.0.1:${standinsPort}/health`, 'The stand-in networks', 'standins')
   node('the application', '.output/server/index.mjs', '.output/server/index.mjs', 'application')
   await waitFor(`http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/api/health`, 'The application', 'application')
-  node('the worker', 'server/worker.ts', 'server/worker.ts', 'worker', {}, ['--max-old-space-size=256'])
+  startWorker = () => {
+    workerBegan = Date.now()
+    node(WORKER, 'server/worker.ts', 'server/worker.ts', 'worker', {}, ['--max-old-space-size=256'])
+  }
+  startWorker()
   say('Ready')
   console.log(`\n  Zaffer   http://${isLoopback ? 'localhost' : host}:${port}\n`)
   if (isLoopback && people.length > 0) {
@@ -86,7 +107,7 @@ async function start() {
     console.log(`    password  ${secrets.demo}\n`)
   } else if (people.length > 0) {
     console.log('  This address is not loopback, so the demo people cannot sign in here.')
-    console.log('  Add a person of your own: npm run add-person -- you@company.example "Your Name" owner\n')
+    console.log('  Add a person of your own: npm run person -- add you@company.example "Your Name" owner\n')
   }
   console.log('  Ctrl+C stops everything.')
 }

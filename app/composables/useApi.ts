@@ -14,10 +14,26 @@ export class ApiProblem extends Error {
  */
 export async function api<T>(path: string, options: FetchOptions<'json'> = {}): Promise<T> {
   try {
+    if (options.method) forgetEarly()
     const early = options.method ? undefined : takeEarly(path, options.query)
-    return (early ? await early : await $fetch<T>(path, { retry: 0, ...options } as never)) as T
+    return (early ? await early : await ask<T>(path, options)) as T
   } catch (error) {
     throw toProblem(error)
+  }
+}
+
+/** How often a question is asked again by itself when the application is busy. */
+const MOST_WAITS = 4
+
+/** Asks, and when the application is busy asks again when it says so: only questions, since what is to be written could be written twice. */
+async function ask<T>(path: string, options: FetchOptions<'json'>, waits = 0): Promise<T> {
+  try {
+    return await $fetch<T>(path, { retry: 0, ...options } as never) as T
+  } catch (error) {
+    const response = error instanceof FetchError ? error.response : undefined
+    if (response?.status !== 503 || options.method || waits === MOST_WAITS) throw error
+    await new Promise((resolve) => setTimeout(resolve, 1000 * (Number(response.headers.get('retry-after')) || 1) * (0.5 + Math.random())))
+    return await ask<T>(path, options, waits + 1)
   }
 }
 

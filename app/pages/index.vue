@@ -17,7 +17,7 @@ const inDanger = computed(() => (data.value ?? []).flatMap((client) => client.ta
 const due = computed(() => (data.value ?? []).flatMap((client) => client.due.map((item) => ({ client, item }))))
 const place = (slug: string, { kind, id }: Due) => (kind === 'report' ? `/${slug}/reports/${id}` : { path: `/${slug}/overview`, hash: '#targets' })
 const troubled = computed(() => (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))))
-const first = computed(() => data.value?.[0])
+const first = computed(() => data.value?.find(({ problem }) => !problem) ?? data.value?.[0])
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 
@@ -36,6 +36,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
           <tbody>
             <tr v-for="client in data" :key="client.slug">
               <td><NuxtLink :to="`/${client.slug}/overview`"><b>{{ client.name }}</b></NuxtLink></td>
+              <td v-if="client.problem" :colspan="first?.figures.length" class="words" role="alert">{{ client.problem }}</td>
               <td v-for="compared in client.figures" :key="compared.figure.metric">
                 <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { metric: compared.figure.metric } }" class="number"><FigureValue :figure="compared.figure" /></NuxtLink><br>
                 <small v-if="compared.change"><ChangeText :metric="compared.figure.metric" :change="compared.change" :shown="compared.figure.value" /></small>

@@ -1,3 +1,5 @@
+import { Unreadable } from '../unreadable'
+
 /** A calendar day without a time or a zone, as ISO 8601 writes it: `2026-10-28`. */
 export type Day = string
 
@@ -17,7 +19,7 @@ const PATTERN = /^\d{4}-\d{2}-\d{2}$/
 /**
  * The number of a day, counted from 1 January 1970 (day 0), so that days can be subtracted and used as indices.
  *
- * @throws RangeError when the text is not a day that exists
+ * @throws Unreadable when the text is not a day that exists
  * @example dayNumber('1970-01-02') // 1
  */
 export function dayNumber(day: Day): number {
@@ -25,11 +27,11 @@ export function dayNumber(day: Day): number {
 }
 
 function readNumber(day: Day): number {
-  if (!PATTERN.test(day)) throw new RangeError(`"${day}" is not a day in the form 2026-10-28`)
+  if (!PATTERN.test(day)) throw new Unreadable(`"${day}" is not a day in the form 2026-10-28`)
   const year = Number(day.slice(0, 4))
   const month = Number(day.slice(5, 7))
   const dayOfMonth = Number(day.slice(8))
-  if (month < 1 || month > 12 || dayOfMonth < 1 || dayOfMonth > daysInMonth(year, month)) throw new RangeError(`there is no ${day}`)
+  if (month < 1 || month > 12 || dayOfMonth < 1 || dayOfMonth > daysInMonth(year, month)) throw new Unreadable(`there is no ${day}`)
   return Date.UTC(year, month - 1, dayOfMonth) / DAY_MS
 }
 

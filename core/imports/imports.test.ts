@@ -62,6 +62,8 @@ describe('layout', () => {
   it('finds the headings below a preamble', () => {
     expect(describeLayout(records, [1, 2, 4, 5, 6], 'utf-8', ';')).toMatchObject({ headerRecord: 2, headerLine: 4, headings: ['Date', 'Impressions', 'Page ID'], dateOrders: ['year-month-day', 'none', 'none'] })
     expect(() => describeLayout([['1', '2'], ['3', '4']], [], 'utf-8', ',')).toThrow('No row looks like headings')
+    expect(() => describeLayout([Array.from({ length: 10_000 }, (_, index) => `Column ${index}`)], [1], 'utf-8', ',')).toThrow('The file has 10,000 columns; 500 are the most.')
+    expect(() => describeLayout([['Date', 'x'.repeat(301)]], [1], 'utf-8', ',')).toThrow('The heading of column 2 has 301 letters')
   })
 
   it('takes the delimiter under which rows agree', () => {
@@ -99,9 +101,27 @@ describe('rows', () => {
     expect(bad(['10220431877650213', '20/10/2026', '5', 'more'])).toMatchObject({ reason: expect.stringContaining('4 cells') })
   })
 
-  it('leaves out a row of totals', () => {
-    expect(bad(['Total', '', '27,550'])).toEqual({ kind: 'totals' })
-    expect(bad(['Grand total', '', '27,550'])).toEqual({ kind: 'totals' })
+  it('leaves out a row of totals: one without a day, or with the sums of the rows above', () => {
+    expect(bad(['Total', '', '27,550'])).toEqual({ kind: 'totals', reason: 'Row 14 says "Total", but other rows follow it' })
+    expect(bad(['Grand total', '', '27,550'])).toMatchObject({ kind: 'totals' })
+    const byName: Partial<Mapping> = { targets: ['', 'day', 'impressions'], profile: 7 }
+    const read = reader(byName)
+    read(['a', '20/10/2026', '1,204'], 2)
+    read(['b', '21/10/2026', '6'], 3)
+    expect(read(['Total', '22/10/2026', '1,210'], 4)).toMatchObject({ kind: 'totals' })
+    expect(read(['Total', '22/10/2026', '1,211'], 5)).toMatchObject({ kind: 'good' })
+  })
+
+  it('does not take a row for totals because of a word in the middle of it, or of a profile’s name', () => {
+    expect(bad(['10220431877650213', 'total', '5'])).toMatchObject({ kind: 'bad', reason: 'Row 14, column "Date": "total" is not a date' })
+    const total = rowReader(headings, { ...mapping, targets: ['handle', 'day', 'impressions'] }, [{ profile: 8, remoteId: '1', handle: '@total', name: 'Total Gardens' }], '2026-10-28')
+    expect(total(['Total Gardens', '20/10/2026', '7'], 2)).toMatchObject({ kind: 'good', profile: 8 })
+  })
+
+  it('names a row in which the file breaks off, and a cell that is too long', () => {
+    expect(reader()(['10220431877650213', '20/10/2026'], 14, true)).toMatchObject({ reason: 'Row 14: the file breaks off in this row, after 2 of 3 cells' })
+    expect(reader()(['10220431877650213', '20/10/2026', '12'], 14, true)).toMatchObject({ kind: 'good' })
+    expect(bad(['10220431877650213', '20/10/2026', '1'.repeat(10_001)])).toMatchObject({ reason: 'Row 14, column "Impressions": the cell has 10,001 letters; 10,000 are the most' })
   })
 
   it('finds a day that comes twice', () => {

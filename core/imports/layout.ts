@@ -3,9 +3,16 @@ import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
 import type { Encoding } from './encoding'
 import { detectDateOrder, type DateOrder } from './readDate'
 import { detectDecimalSign, type DecimalSign } from './readCount'
+import { Unreadable } from '../unreadable'
 
 /** What a column of a file holds: the day, the profile's own id on its network, its handle, a figure, or nothing that is wanted. */
 export type Target = '' | 'day' | 'profile_id' | 'handle' | FactColumn
+
+/** How many columns a file may have, and how many letters a heading. */
+export const MOST_COLUMNS = 500
+export const LONGEST_HEADING = 300
+/** How many letters of a cell are shown of the first rows. */
+const SHOWN_LETTERS = 200
 
 export const DELIMITERS = [',', ';', '\t', '|'] as const
 export type Delimiter = (typeof DELIMITERS)[number]
@@ -65,13 +72,16 @@ const isTextual = (cell: string): boolean => /\p{L}/u.test(cell) && !/^\d/.test(
  *
  * @param records  the first records of the file under its delimiter
  * @param lines    the line on which each of them ends
- * @throws         RangeError when no record looks like headings
+ * @throws         Unreadable when no record looks like headings
  */
 export function describeLayout(records: readonly string[][], lines: readonly number[], encoding: Encoding, delimiter: Delimiter): Layout {
   const headerRecord = headerOf(records)
-  if (headerRecord < 0) throw new RangeError('No row looks like headings. The file needs a row that names its columns, for example "Date, Impressions, Reach".')
+  if (headerRecord < 0) throw new Unreadable('No row looks like headings. The file needs a row that names its columns, for example "Date, Impressions, Reach".')
   const headings = records[headerRecord]!.map((heading) => heading.trim())
-  const sample = records.slice(headerRecord + 1, headerRecord + 201)
+  if (headings.length > MOST_COLUMNS) throw new Unreadable(`The file has ${headings.length.toLocaleString('en')} columns; ${MOST_COLUMNS} are the most. Leave out those that hold no figure.`)
+  const long = headings.findIndex(({ length }) => length > LONGEST_HEADING)
+  if (long >= 0) throw new Unreadable(`The heading of column ${long + 1} has ${headings[long]!.length.toLocaleString('en')} letters; ${LONGEST_HEADING} are the most.`)
+  const sample = records.slice(headerRecord + 1, headerRecord + 201).map((cells) => cells.slice(0, MOST_COLUMNS).map((cell) => cell.slice(0, SHOWN_LETTERS)))
   const column = (index: number) => sample.map((cells) => cells[index] ?? '')
   const numbers = headings.flatMap((_, index) => (detectDateOrder(column(index)) === 'none' ? column(index) : []))
   return {

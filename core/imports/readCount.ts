@@ -1,3 +1,5 @@
+import { Unreadable } from '../unreadable'
+
 /** Which sign stands before the decimals; the other one may group thousands. */
 export type DecimalSign = 'point' | 'comma'
 
@@ -10,23 +12,23 @@ const ABSENT = /^(|-|–|—|n\/a|na|null|none)$/i
  * The count that a cell of a file means. Thousands may be grouped by the other sign, by spaces or by apostrophes.
  *
  * @returns the count, or undefined for a cell that says that there is none: absent, not zero
- * @throws  RangeError with a sentence that says what is wrong with the cell
+ * @throws  Unreadable with a sentence that says what is wrong with the cell
  * @example readCount('1.204', 'comma') // 1204
  */
 export function readCount(text: string, decimal: DecimalSign): number | undefined {
   const cell = text.replace(/[\s\u00A0\u202F'’]/g, '')
   if (ABSENT.test(cell)) return undefined
-  if (/^-?\d+([.,]\d+)?e[+-]?\d+$/i.test(cell)) throw new RangeError(`"${text.trim()}" is in scientific notation; its digits are lost`)
+  if (/^-?\d+([.,]\d+)?e[+-]?\d+$/i.test(cell)) throw new Unreadable(`"${text.trim()}" is in scientific notation; its digits are lost`)
   const point = decimal === 'point' ? '.' : ','
   const group = decimal === 'point' ? ',' : '.'
   const [whole = '', fraction, more] = cell.split(point)
   const grouped = whole.includes(group)
   const wellFormed = more === undefined && (grouped ? new RegExp(`^-?\\d{1,3}(\\${group}\\d{3})+$`).test(whole) : /^-?\d+$/.test(whole)) && (fraction === undefined || /^\d+$/.test(fraction))
-  if (!wellFormed) throw new RangeError(`"${text.trim()}" is not a number with a decimal ${decimal}`)
-  if (fraction !== undefined && Number(fraction) !== 0) throw new RangeError(`"${text.trim()}" is not a whole number`)
+  if (!wellFormed) throw new Unreadable(`"${text.trim()}" is not a number with a decimal ${decimal}`)
+  if (fraction !== undefined && Number(fraction) !== 0) throw new Unreadable(`"${text.trim()}" is not a whole number`)
   const value = Number(whole.replaceAll(group, ''))
-  if (value < 0) throw new RangeError(`"${text.trim()}" is below zero`)
-  if (value > LARGEST_COUNT) throw new RangeError(`"${text.trim()}" is too large to be a count`)
+  if (value < 0) throw new Unreadable(`"${text.trim()}" is below zero`)
+  if (value > LARGEST_COUNT) throw new Unreadable(`"${text.trim()}" is too large to be a count`)
   return value
 }
 

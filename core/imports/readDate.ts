@@ -1,4 +1,5 @@
 import { isDay, type Day } from '../days/day'
+import { Unreadable } from '../unreadable'
 
 /** In which order a numeric date gives its parts. */
 export type DateOrder = 'year-month-day' | 'day-month-year' | 'month-day-year'
@@ -11,7 +12,7 @@ const TIME = /[T ]\d{1,2}:\d{2}(:\d{2}(\.\d+)?)?( ?[AaPp][Mm])?(Z|[+-]\d{2}:?\d{
  * The day that a cell of a file means.
  *
  * @param order  how numeric dates are to be read
- * @throws       RangeError with a sentence that says what is wrong with the cell
+ * @throws       Unreadable with a sentence that says what is wrong with the cell
  * @example      readDate('28/10/2026', 'day-month-year') // '2026-10-28'
  */
 export function readDate(text: string, order: DateOrder): Day {
@@ -22,22 +23,22 @@ export function readDate(text: string, order: DateOrder): Day {
   if (compact) return dayOrThrow(text, Number(compact[1]), Number(compact[2]), Number(compact[3]))
   const named = /^(\d{1,2})(?:st|nd|rd|th)?[ .-]+([A-Za-z]{3,})\.?[ ,.-]+(\d{4})$/.exec(cell) ?? swap(/^([A-Za-z]{3,})\.?[ .-]+(\d{1,2})(?:st|nd|rd|th)?[ ,.-]+(\d{4})$/.exec(cell))
   if (named) return dayOrThrow(text, Number(named[3]), MONTHS.indexOf(named[2]!.slice(0, 3).toLowerCase()) + 1, Number(named[1]))
-  if (/^\d{5}$/.test(cell)) throw new RangeError(`"${cell}" looks like a spreadsheet's serial date; export the column as text`)
-  throw new RangeError(cell === '' ? 'the date is empty' : `"${cell}" is not a date`)
+  if (/^\d{5}$/.test(cell)) throw new Unreadable(`"${cell}" looks like a spreadsheet's serial date; export the column as text`)
+  throw new Unreadable(cell === '' ? 'the date is empty' : `"${cell}" is not a date`)
 }
 
 const swap = (match: RegExpExecArray | null): (string | undefined)[] | null => match && [match[0], match[2], match[1], match[3]]
 
 function numericDay(text: string, [a, b, c]: number[], lengths: number[], order: DateOrder): Day {
   if (lengths[0] === 4) return dayOrThrow(text, a!, b!, c!)
-  if (lengths[2] !== 4) throw new RangeError(`"${text.trim()}" needs a year of four digits`)
-  if (order === 'year-month-day') throw new RangeError(`"${text.trim()}" does not begin with the year`)
+  if (lengths[2] !== 4) throw new Unreadable(`"${text.trim()}" needs a year of four digits`)
+  if (order === 'year-month-day') throw new Unreadable(`"${text.trim()}" does not begin with the year`)
   return order === 'day-month-year' ? dayOrThrow(text, c!, b!, a!) : dayOrThrow(text, c!, a!, b!)
 }
 
 function dayOrThrow(text: string, year: number, month: number, day: number): Day {
   const result = `${String(year).padStart(4, '0')}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`
-  if (!isDay(result)) throw new RangeError(`"${text.trim()}" is no day that exists`)
+  if (!isDay(result)) throw new Unreadable(`"${text.trim()}" is no day that exists`)
   return result
 }
 

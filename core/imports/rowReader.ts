@@ -3,6 +3,7 @@ import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
 import type { Target } from './layout'
 import { readCount, type DecimalSign } from './readCount'
 import { readDate, type DateOrder } from './readDate'
+import { Unreadable } from '../unreadable'
 
 /** How the columns of a file are to be read. */
 export interface Mapping {
@@ -25,30 +26,35 @@ export interface KnownProfile {
 export type ReadRow =
   | { kind: 'good'; profile: number; day: Day; values: Partial<Record<FactColumn, number>> }
   | { kind: 'bad'; reason: string }
-  | { kind: 'totals' }
+  /** A row of totals, provided that only such rows follow it; else it is a bad row, for the reason given. */
+  | { kind: 'totals'; reason: string }
 
 const EARLIEST: Day = '2000-01-01'
 const TOTALS = /^(grand )?(total|totals|sum|summe|gesamt|all days)\b/i
+
+/** How many letters a cell may have: what is longer is no date, no name and no figure. */
+export const LONGEST_CELL = 10_000
 const SCIENTIFIC = /^\d+([.,]\d+)?e[+-]?\d+$/i
 
 /**
- * Makes the function that reads the rows of one file, in order: it remembers the days that it has seen, so that a day that comes twice is found.
+ * Makes the function that reads the rows of one file, in order: it remembers the days that it has seen, so that a day that comes twice is found, and the sums, by
+ * which it knows a row of totals. The function is told when the file ends within a row.
  *
  * @param headings  the names of the columns, for the reasons
  * @param latest    the last complete day; later days are refused
- * @throws          RangeError when the mapping names no day, no profile or no figure
+ * @throws          Unreadable when the mapping names no day, no profile or no figure
  */
-export function rowReader(headings: readonly string[], mapping: Mapping, profiles: readonly KnownProfile[], latest: Day): (cells: readonly string[], line: number) => ReadRow {
+export function rowReader(headings: readonly string[], mapping: Mapping, profiles: readonly KnownProfile[], latest: Day): (cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow {
   const columnOf = (target: Target) => mapping.targets.indexOf(target)
   const day = columnOf('day')
   const id = columnOf('profile_id')
   const handle = columnOf('handle')
   const figures = FACT_COLUMNS.flatMap((column) => (columnOf(column) < 0 ? [] : [{ column, index: columnOf(column) }]))
-  if (day < 0) throw new RangeError('Say which column holds the date.')
-  if (figures.length === 0) throw new RangeError('Say which columns hold figures.')
-  if (id < 0 && handle < 0 && mapping.profile === null) throw new RangeError('Say which profile the file belongs to, or which column names it.')
+  if (day < 0) throw new Unreadable('Say which column holds the date.')
+  if (figures.length === 0) throw new Unreadable('Say which columns hold figures.')
+  if (id < 0 && handle < 0 && mapping.profile === null) throw new Unreadable('Say which profile the file belongs to, or which column names it.')
   const repeated = mapping.targets.find((target, index) => target !== '' && mapping.targets.indexOf(target) !== index)
-  if (repeated) throw new RangeError(`Two columns are both matched to "${repeated}". Choose one.`)
+  if (repeated) throw new Unreadable(`Two columns are both matched to "${repeated}". Choose one.`)
   const byId = new Map(profiles.map((profile) => [profile.remoteId, profile.profile]))
   const byHandle = new Map(profiles.flatMap((profile) => [profile.handle, profile.name].map((name) => [plain(name), profile.profile] as const)))
   const seen = new Map<number, Uint32Array>()
@@ -59,54 +65,90 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
     try {
       return read()
     } catch (error) {
-      throw new RangeError(`${at(index, line)}: ${(error as Error).message}`, { cause: error })
+      throw new Unreadable(`${at(index, line)}: ${(error as Error).message}`, { cause: error })
     }
   }
 
   function profileOf(cells: readonly string[], line: number): number {
     if (id >= 0) {
       const text = (cells[id] ?? '').trim()
-      if (SCIENTIFIC.test(text)) throw new RangeError(`${at(id, line)}: "${text}" is in scientific notation, so the id has lost its digits; export the column as text`)
+      if (SCIENTIFIC.test(text)) throw new Unreadable(`${at(id, line)}: "${text}" is in scientific notation, so the id has lost its digits; export the column as text`)
       const profile = byId.get(text)
-      if (profile === undefined) throw new RangeError(`${at(id, line)}: no profile of this client has the id "${text}"`)
+      if (profile === undefined) throw new Unreadable(`${at(id, line)}: no profile of this client has the id "${text}"`)
       return profile
     }
     if (handle < 0) return mapping.profile!
     const text = (cells[handle] ?? '').trim()
     const profile = byHandle.get(plain(text))
-    if (profile === undefined) throw new RangeError(`${at(handle, line)}: no profile of this client is called "${text}"`)
+    if (profile === undefined) throw new Unreadable(`${at(handle, line)}: no profile of this client is called "${text}"`)
     return profile
   }
 
-  function read(cells: readonly string[], line: number): ReadRow {
+  const sums = new Map<FactColumn, number>()
+
+  /** Why a row that calls itself a total is one, or undefined when it is a row like any other: its figures are the sums of those above, or it has no day. */
+  function totalsReason(cells: readonly string[], line: number): string | undefined {
+    const first = cells.findIndex((cell) => cell.trim() !== '')
+    const label = (cells[first] ?? '').trim()
+    if (first < 0 || !TOTALS.test(label) || (first === handle && byHandle.has(plain(label)))) return undefined
+    const reason = `row ${line} says "${label.slice(0, 60)}", but other rows follow it`
+    if (!isDate(cells[day] ?? '')) return reason
+    const given = figures.flatMap(({ column, index }) => {
+      const value = countOf(cells[index] ?? '')
+      return value === undefined ? [] : [{ column, value }]
+    })
+    return given.length > 0 && given.every(({ column, value }) => value === (sums.get(column) ?? 0)) ? reason : undefined
+  }
+  const isDate = (text: string): boolean => {
+    try {
+      return readDate(text, mapping.dateOrder) !== ''
+    } catch {
+      return false
+    }
+  }
+  const countOf = (text: string): number | undefined => {
+    try {
+      return readCount(text, mapping.decimal)
+    } catch {
+      return Number.NaN
+    }
+  }
+
+  function read(cells: readonly string[], line: number, isCutOff: boolean): ReadRow {
+    const long = cells.findIndex((cell) => cell.length > LONGEST_CELL)
+    if (long >= 0) throw new Unreadable(`row ${line}, column "${headings[long] ?? long + 1}": the cell has ${cells[long]!.length.toLocaleString('en')} letters; ${LONGEST_CELL.toLocaleString('en')} are the most`)
+    if (isCutOff && cells.length < headings.length) throw new Unreadable(`row ${line}: the file breaks off in this row, after ${cells.length} of ${headings.length} cells`)
     if (cells.length !== headings.length && cells.slice(headings.length).some((cell) => cell.trim() !== '')) {
-      throw new RangeError(`row ${line} has ${cells.length} cells, but there are ${headings.length} headings`)
+      throw new Unreadable(`row ${line} has ${cells.length} cells, but there are ${headings.length} headings`)
     }
     const date = within(day, line, () => readDate(cells[day] ?? '', mapping.dateOrder))
-    if (date > latest) throw new RangeError(`${at(day, line)}: ${date} is not over yet; the last complete day is ${latest}`)
-    if (date < EARLIEST) throw new RangeError(`${at(day, line)}: ${date} lies before the year 2000`)
+    if (date > latest) throw new Unreadable(`${at(day, line)}: ${date} is not over yet; the last complete day is ${latest}`)
+    if (date < EARLIEST) throw new Unreadable(`${at(day, line)}: ${date} lies before the year 2000`)
     const profile = profileOf(cells, line)
     const values: Partial<Record<FactColumn, number>> = {}
     for (const { column, index } of figures) {
       const value = within(index, line, () => readCount(cells[index] ?? '', mapping.decimal))
       if (value !== undefined) values[column] = value
     }
-    if (Object.keys(values).length === 0) throw new RangeError(`row ${line} has a date but no figure`)
+    if (Object.keys(values).length === 0) throw new Unreadable(`row ${line} has a date but no figure`)
     const lines = seen.get(profile) ?? new Uint32Array(span)
     const earlier = lines[dayNumber(date) - earliest]!
-    if (earlier > 0) throw new RangeError(`${at(day, line)}: ${date} came already in row ${earlier}`)
+    if (earlier > 0) throw new Unreadable(`${at(day, line)}: ${date} came already in row ${earlier}`)
     lines[dayNumber(date) - earliest] = line
     seen.set(profile, lines)
+    for (const { column } of figures) if (values[column] !== undefined) sums.set(column, (sums.get(column) ?? 0) + values[column])
     return { kind: 'good', profile, day: date, values }
   }
 
-  return (cells, line) => {
+  const asSentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+  return (cells, line, isCutOff = false) => {
+    const totals = totalsReason(cells, line)
+    if (totals) return { kind: 'totals', reason: asSentence(totals) }
     try {
-      return read(cells, line)
+      return read(cells, line, isCutOff)
     } catch (error) {
-      if (!(error instanceof RangeError)) throw error
-      if (cells.some((cell) => TOTALS.test(cell.trim()))) return { kind: 'totals' }
-      return { kind: 'bad', reason: error.message.charAt(0).toUpperCase() + error.message.slice(1) }
+      if (!(error instanceof Unreadable)) throw error
+      return { kind: 'bad', reason: asSentence(error.message) }
     }
   }
 }

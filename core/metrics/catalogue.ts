@@ -1,4 +1,5 @@
 import { windowColumns, type FactColumn, type FlowColumn, type Metric } from './metric'
+import { Unreadable } from '../unreadable'
 
 const plain = (column: FlowColumn) => [{ column, sign: 1 as const }]
 
@@ -144,12 +145,12 @@ const byId = new Map(CATALOGUE.map((metric) => [metric.id, metric]))
 /**
  * A metric of the catalogue.
  *
- * @throws RangeError when the catalogue has no such metric
+ * @throws Unreadable when the catalogue has no such metric
  * @example metricById('reach').kind // 'unique'
  */
 export function metricById(id: string): Metric {
   const metric = byId.get(id)
-  if (!metric) throw new RangeError(`there is no metric "${id}"`)
+  if (!metric) throw new Unreadable(`there is no metric "${id}"`)
   return metric
 }
 

@@ -1,4 +1,5 @@
 import type { FactColumn } from '../metrics/metric'
+import { Unreadable } from '../unreadable'
 
 /** A network that profiles live on: what it tells, how far back, and what its posts are called. */
 export interface Network {
@@ -68,11 +69,11 @@ const byId = new Map(NETWORKS.map((network) => [network.id, network]))
 /**
  * A network by its id.
  *
- * @throws RangeError when there is no such network
+ * @throws Unreadable when there is no such network
  */
 export function networkById(id: string): Network {
   const network = byId.get(id)
-  if (!network) throw new RangeError(`there is no network "${id}"`)
+  if (!network) throw new Unreadable(`there is no network "${id}"`)
   return network
 }
 

@@ -1,16 +1,17 @@
 import { addDays, dayNumber, dayOf, weekday, yearOf, type Day } from '../days/day'
 import type { Period } from './period'
+import { Unreadable } from '../unreadable'
 
 /**
  * A week as ISO 8601 numbers them: Monday to Sunday, week 1 holds the year's first Thursday.
  *
- * @throws RangeError when the year does not have that week (a year has 52 or 53)
+ * @throws Unreadable when the year does not have that week (a year has 52 or 53)
  * @example isoWeek(2026, 53) // { from: '2026-12-28', to: '2027-01-03' }
  */
 export function isoWeek(year: number, week: number): Period {
   const fourth = dayOf(year, 1, 4)
   const from = addDays(fourth, 1 - weekday(fourth) + 7 * (week - 1))
-  if (week < 1 || yearOf(addDays(from, 3)) !== year) throw new RangeError(`${year} has no week ${week}.`)
+  if (week < 1 || yearOf(addDays(from, 3)) !== year) throw new Unreadable(`${year} has no week ${week}.`)
   return { from, to: addDays(from, 6) }
 }
 

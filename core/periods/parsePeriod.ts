@@ -3,6 +3,7 @@ import { describeDay } from './describePeriod'
 import { hasWeek53, isoWeek } from './isoWeek'
 import { daysEnding, period, type Period } from './period'
 import { moveMonths, startOf, type CalendarUnit } from './periodKind'
+import { Unreadable } from '../unreadable'
 
 /** What typed words mean: the period, and whether the same words will mean another period tomorrow. */
 export interface ParsedPeriod {
@@ -22,7 +23,7 @@ export interface Reading {
 }
 
 /** Words that can mean more than one period: it is asked about, not guessed. */
-export class AmbiguousPeriod extends RangeError {
+export class AmbiguousPeriod extends Unreadable {
   override name = 'AmbiguousPeriod'
   constructor(message: string, readonly readings: readonly Reading[]) {
     super(message)
@@ -44,13 +45,13 @@ const SHORT_FORMS: Record<string, string> = { 'mtd': 'this month', 'qtd': 'this 
  * @param text      for example `last month`, `last 90 days`, `MTD`, `2026`, `Q3 2026`, `14 Sep to 3 Oct`, `2026-10-01..2026-10-28`
  * @param complete  the last complete day in the client's zone; no period goes beyond it
  * @returns         the period in whole days
- * @throws          RangeError with a sentence for the person when the words have no meaning or lie in the future; an `AmbiguousPeriod` with both readings
+ * @throws          Unreadable with a sentence for the person when the words have no meaning or lie in the future; an `AmbiguousPeriod` with both readings
  *                  when they can mean two things
  * @example         parsePeriod('Q3 2026', '2026-10-28').period // { from: '2026-07-01', to: '2026-09-30' }
  */
 export function parsePeriod(text: string, complete: Day): ParsedPeriod {
   const words = text.trim().toLowerCase().replace(/[,.](?!\.|\d)/g, ' ').replace(/[–—]/g, ' to ').replace(/\s+/g, ' ')
-  if (words === '') throw new RangeError(UNKNOWN)
+  if (words === '') throw new Unreadable(UNKNOWN)
   const spoken = words.replaceAll('-', ' ')
   if (spoken === 'today') return { period: { from: complete, to: complete }, rolling: true, remark: 'Today is not over yet; this is the newest complete day.' }
   const rolling = rollingPeriod(SHORT_FORMS[spoken] ?? spoken, complete)
@@ -64,8 +65,8 @@ interface Named extends Period {
 }
 
 function trim({ from, to, unit }: Named, complete: Day): Pick<ParsedPeriod, 'period' | 'running'> {
-  if (yearOf(from) < FIRST_YEAR) throw new RangeError(`Write a year from ${FIRST_YEAR} on.`)
-  if (from > complete) throw new RangeError(`That period has no complete day yet; the newest complete day is ${describeDay(complete)}.`)
+  if (yearOf(from) < FIRST_YEAR) throw new Unreadable(`Write a year from ${FIRST_YEAR} on.`)
+  if (from > complete) throw new Unreadable(`That period has no complete day yet; the newest complete day is ${describeDay(complete)}.`)
   const isRunning = to > complete
   return { period: period(from, isRunning ? complete : to), ...(isRunning && unit && { running: unit }) }
 }
@@ -81,7 +82,7 @@ function rollingPeriod(words: string, complete: Day): Named | undefined {
 }
 
 function lastUnits(count: number, unit: string, complete: Day): Period {
-  if (count < 1) throw new RangeError('A period has at least one day.')
+  if (count < 1) throw new Unreadable('A period has at least one day.')
   if (unit === 'day' || unit === 'week') return daysEnding(complete, unit === 'week' ? count * 7 : count)
   const thisMonth = dayOf(yearOf(addDays(complete, 1)), monthOf(addDays(complete, 1)), 1)
   const months = unit === 'year' ? count * 12 : count
@@ -126,7 +127,7 @@ function unit(words: string, complete: Day): Named {
     const whole = toDay(day, day.year ?? recentYear(toDay(day, yearOf(complete)), complete))
     return { from: whole, to: whole }
   }
-  throw new RangeError(UNKNOWN)
+  throw new Unreadable(UNKNOWN)
 }
 
 /** A date in figures alone is not taken: which is the day depends on where somebody comes from. */
@@ -139,7 +140,7 @@ function askAboutSlashes(words: string): void {
     return isDay(text) ? [{ name: describeDay(text), words: text }] : []
   })
   const different = readings.filter(({ words: text }, index) => readings.findIndex((other) => other.words === text) === index)
-  if (different.length === 0) throw new RangeError(`${words} is no day. Write a day such as 14 Sep ${year}.`)
+  if (different.length === 0) throw new Unreadable(`${words} is no day. Write a day such as 14 Sep ${year}.`)
   throw new AmbiguousPeriod(different.length === 1 ? `A date in figures can be read with the day or the month first. Did you mean ${different[0]!.name}?` : `${words} can be ${different[0]!.name} or ${different[1]!.name}: some write the day first, some the month. Which is meant?`, different)
 }
 
@@ -161,9 +162,9 @@ function askAboutShortYear(words: string, complete: Day): void {
   throw new AmbiguousPeriod(`“${capital.slice(0, 3)} ${parts[2]}” can be the day or the month. Which is meant?`, [{ name: describeDay(day), words: day }, whole])
 }
 
-/** @throws RangeError for a year in which there was nothing to measure */
+/** @throws Unreadable for a year in which there was nothing to measure */
 function checkedYear(year: number): number {
-  if (year < FIRST_YEAR) throw new RangeError(`Write a year from ${FIRST_YEAR} on.`)
+  if (year < FIRST_YEAR) throw new Unreadable(`Write a year from ${FIRST_YEAR} on.`)
   return year
 }
 
@@ -173,7 +174,7 @@ const wholeYear = (year: number): Named => ({ from: dayOf(checkedYear(year), 1, 
 function partOfYear(kind: string, number: number, given: number | undefined, complete: Day): Named {
   if (kind === 'w') {
     if (given !== undefined) return { ...isoWeek(given, number), unit: 'week' }
-    if (number < 1 || number > 53) throw new RangeError('A year has weeks 1 to 52, some have 53.')
+    if (number < 1 || number > 53) throw new Unreadable('A year has weeks 1 to 52, some have 53.')
     for (let year = yearOf(complete) + 1; ; year--) {
       if (number === 53 && !hasWeek53(year)) continue
       const week = isoWeek(year, number)
@@ -181,7 +182,7 @@ function partOfYear(kind: string, number: number, given: number | undefined, com
     }
   }
   const parts = kind === 'q' ? 4 : 2
-  if (number < 1 || number > parts) throw new RangeError(kind === 'q' ? 'A year has quarters 1 to 4.' : 'A year has halves 1 and 2.')
+  if (number < 1 || number > parts) throw new Unreadable(kind === 'q' ? 'A year has quarters 1 to 4.' : 'A year has halves 1 and 2.')
   const months = 12 / parts
   const year = given ?? recentYear(dayOf(yearOf(complete), (number - 1) * months + 1, 1), complete)
   return { from: dayOf(year, (number - 1) * months + 1, 1), to: lastDayOfMonth(year, number * months), unit: kind === 'q' ? 'quarter' : 'half' }
@@ -198,7 +199,7 @@ function span(first: string, second: string, complete: Day): Period {
   const a = readDay(first)
   const b = readDay(second)
   if (!a || !b) return unitSpan(first, second, complete)
-  if (b.month === undefined) throw new RangeError(UNKNOWN)
+  if (b.month === undefined) throw new Unreadable(UNKNOWN)
   const month = a.month ?? b.month
   const endYear = b.year ?? (a.year !== undefined ? a.year + (b.month < month ? 1 : 0) : recentYear(toDay(b, yearOf(complete)), complete))
   const startYear = a.year ?? (month > b.month ? endYear - 1 : endYear)
@@ -215,7 +216,7 @@ function unitSpan(first: string, second: string, complete: Day): Period {
 }
 
 function ordered(from: Day, to: Day): Period {
-  if (from > to) throw new RangeError(`That period would end (${to}) before it begins (${from}).`)
+  if (from > to) throw new Unreadable(`That period would end (${to}) before it begins (${from}).`)
   return { from, to }
 }
 
@@ -240,8 +241,8 @@ function monthNumber(name: string): number | undefined {
 const recentYear = (inThisYear: Day, complete: Day): number => yearOf(complete) - (inThisYear > complete ? 1 : 0)
 
 function toDay({ day, month }: NamedDay, year: number): Day {
-  if (month === undefined) throw new RangeError(UNKNOWN)
+  if (month === undefined) throw new Unreadable(UNKNOWN)
   const text = `${year}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`
-  if (!isDay(text)) throw new RangeError(`There is no ${day} ${MONTHS[month - 1]![0]!.toUpperCase()}${MONTHS[month - 1]!.slice(1)} in ${year}.`)
+  if (!isDay(text)) throw new Unreadable(`There is no ${day} ${MONTHS[month - 1]![0]!.toUpperCase()}${MONTHS[month - 1]!.slice(1)} in ${year}.`)
   return text
 }

@@ -1,4 +1,5 @@
 import { addDays, dayFromNumber, dayNumber, daysBetween, type Day } from '../days/day'
+import { Unreadable } from '../unreadable'
 
 /** Whole days from the first to the last, both included. */
 export interface Period {
@@ -12,13 +13,13 @@ export const LONGEST_PERIOD_DAYS = 3660
 /**
  * A period, checked.
  *
- * @throws RangeError when a day does not exist, the end lies before the start, or the period is longer than ten years
+ * @throws Unreadable when a day does not exist, the end lies before the start, or the period is longer than ten years
  * @example period('2026-10-01', '2026-10-28')
  */
 export function period(from: Day, to: Day): Period {
   const days = daysBetween(from, to) + 1
-  if (days < 1) throw new RangeError(`the period ends (${to}) before it begins (${from})`)
-  if (days > LONGEST_PERIOD_DAYS) throw new RangeError('a period can be ten years long at the most')
+  if (days < 1) throw new Unreadable(`the period ends (${to}) before it begins (${from})`)
+  if (days > LONGEST_PERIOD_DAYS) throw new Unreadable('a period can be ten years long at the most')
   return { from, to }
 }
 

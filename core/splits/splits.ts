@@ -1,3 +1,5 @@
+import { Unreadable } from '../unreadable'
+
 /** The least number of people, within so many days, below which a network gives no split. */
 export interface Minimum {
   people: number
@@ -129,11 +131,11 @@ const byId = new Map(SPLITS.map((split) => [split.id, split]))
 /**
  * A split by its id.
  *
- * @throws RangeError when there is no such split
+ * @throws Unreadable when there is no such split
  */
 export function splitById(id: string): Split {
   const split = byId.get(id)
-  if (!split) throw new RangeError(`there is no split "${id}"`)
+  if (!split) throw new Unreadable(`there is no split "${id}"`)
   return split
 }
 

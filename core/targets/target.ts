@@ -1,5 +1,6 @@
 import { addDays, daysBetween, type Day } from '../days/day'
 import type { CheckedForecast } from './checkedForecast'
+import { Unreadable } from '../unreadable'
 
 /** How a target stands. */
 export type Standing = 'reached' | 'on course' | 'open' | 'in danger' | 'missed' | 'unknown'
@@ -47,13 +48,13 @@ export interface TargetProgress {
  * hold what it says in its own hold-out gives no verdict. What is only known between bounds is reached when the lower one is there, and missed when the
  * upper one is not.
  *
- * @throws RangeError when the target ends before it begins
+ * @throws Unreadable when the target ends before it begins
  * @example targetProgress({ kind: 'flow', wanted: 300, isCeiling: false, from: '2026-10-01', by: '2026-10-30', last: '2026-10-10', now: 80 }).paceNeeded // 11
  */
 export function targetProgress(target: TargetInput): TargetProgress {
   const { kind, wanted, from, by, last, now, start } = target
   const length = daysBetween(from, by) + 1
-  if (length < 1) throw new RangeError(`the target ends (${by}) before it begins (${from})`)
+  if (length < 1) throw new Unreadable(`the target ends (${by}) before it begins (${from})`)
   const over = Math.min(length, Math.max(0, daysBetween(from, last) + 1))
   const daysLeft = length - over
   const base = { standing: standingOf(target, daysLeft), elapsed: over / length, daysLeft }

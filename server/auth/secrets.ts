@@ -3,6 +3,9 @@ import { createCipheriv, createDecipheriv, createHash, randomBytes, scryptSync }
 /** A secret for a link: 32 random bytes, safe in an address. */
 export const newToken = (): string => randomBytes(32).toString('base64url')
 
+/** Whether a text can be the secret of a link at all: forty-three letters of those that stand for 32 bytes. */
+export const isToken = (text: string): boolean => /^[\w-]{43}$/.test(text)
+
 /** What is kept of a secret link: its SHA-256, from which the link cannot be made again. */
 export const tokenHash = (token: string): Buffer => createHash('sha256').update(token).digest()
 

@@ -93,3 +93,10 @@ export class ConsentWithdrawn extends Error {
 
 /** The network does not answer, or not as agreed; trying again later can help. */
 export class NetworkTrouble extends Error {}
+
+/** The network did not take the access token. Making it fresh can help. */
+export class TokenRefused extends NetworkTrouble {
+  constructor(network: string) {
+    super(`${network} did not let us in.`)
+  }
+}

@@ -1,6 +1,7 @@
+import { setTimeout as pause } from 'node:timers/promises'
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
 import { database } from './pool'
-import { raw, sql, ThisClient, type Query } from './sql'
+import { Query, raw, sql, ThisClient } from './sql'
 
 /** Runs queries that name their client. There is no other way to the data of a client. */
 export interface ClientDb {
@@ -33,14 +34,15 @@ export interface ClientRow {
 export function clientDb(row: ClientRow, runner: Pool | PoolConnection = database(), writes: Writes = { any: false }): ClientDb {
   const clientId = row.client_id
   const client = new ThisClient(clientId)
-  const check = ({ bound, values }: Query<true>) => {
-    if (!bound || !values.includes(clientId)) throw new Error('a query does not name its client')
+  const check = (query: Query<true>) => {
+    // the types say so already; whoever went round them is stopped here
+    if (!(query instanceof Query) || !query.bound || !query.values.includes(clientId)) throw new Error('a query does not name its client')
   }
   const db: ClientDb = {
     client, clientId, slug: row.slug, name: row.name, timeZone: row.time_zone, universe: row.universe ?? undefined,
     async rows<T>(query: Query<true>) {
       check(query)
-      const [rows] = await runner.query<RowDataPacket[]>(query.text, query.values)
+      const [rows] = await runner.query<RowDataPacket[]>(query.text, [...query.values])
       return rows as T[]
     },
     one: async <T>(query: Query<true>) => (await db.rows<T>(query))[0],
@@ -48,7 +50,7 @@ export function clientDb(row: ClientRow, runner: Pool | PoolConnection = databas
       check(query)
       if ('getConnection' in runner) return await db.transaction((inside) => inside.run(query))
       writes.any = true
-      return (await runner.query<ResultSetHeader>(query.text, query.values))[0]
+      return (await runner.query<ResultSetHeader>(query.text, [...query.values]))[0]
     },
     async insertRows(table, columns, rows, update = []) {
       if (rows.length === 0) return
@@ -80,8 +82,26 @@ function insertText(table: string, columns: readonly string[], update: readonly 
   return update.length === 0 ? text : `${text} ON DUPLICATE KEY UPDATE ${raw(update.map((column) => `${column} = VALUES(${column})`).join(', ')).text}`
 }
 
-/** Runs work on one connection in a transaction; an error takes everything back. A deadlock is tried again. */
-export async function inTransaction<T>(pool: Pool, work: (connection: PoolConnection) => Promise<T>, tries = 4): Promise<T> {
+/** What a database answers when two transactions stood in each other's way: a deadlock, or a cluster that could not bring them together (also at the commit). */
+const IN_THE_WAY = new Set([1213, 1180, 1205])
+const isInTheWay = (error: unknown): boolean => IN_THE_WAY.has((error as { errno?: number }).errno ?? 0)
+
+/** Runs work again that stood in another's way, after a moment. Whoever asks holds nothing meanwhile. */
+export async function again<T>(work: () => Promise<T>, tries = 5): Promise<T> {
+  for (let tried = 1; ; tried++) {
+    try {
+      return await work()
+    } catch (error) {
+      if (tried >= tries || !isInTheWay(error)) throw error
+      await pause(tried * tried * 5 * (1 + Math.random()))
+    }
+  }
+}
+
+/** Runs work on one connection in a transaction; an error takes everything back. What stood in another's way is tried again, on a new connection. */
+export const inTransaction = <T>(pool: Pool, work: (connection: PoolConnection) => Promise<T>): Promise<T> => again(() => once(pool, work))
+
+async function once<T>(pool: Pool, work: (connection: PoolConnection) => Promise<T>): Promise<T> {
   const connection = await pool.getConnection()
   try {
     await connection.beginTransaction()
@@ -90,9 +110,20 @@ export async function inTransaction<T>(pool: Pool, work: (connection: PoolConnec
     return result
   } catch (error) {
     await connection.rollback().catch(() => connection.destroy())
-    if (tries > 1 && (error as { errno?: number }).errno === 1213) return await inTransaction(pool, work, tries - 1)
     throw error
   } finally {
+    connection.release()
+  }
+}
+
+/** Reads everything as it was at one moment, without standing in anybody's way: what is written meanwhile is not seen. */
+export async function asOfNow<T>(db: ClientDb, work: (db: ClientDb) => Promise<T>): Promise<T> {
+  const connection = await database().getConnection()
+  try {
+    await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY')
+    return await work(clientDb({ client_id: db.clientId, slug: db.slug, name: db.name, time_zone: db.timeZone, universe: db.universe ?? null }, connection))
+  } finally {
+    await connection.query('COMMIT').catch(() => connection.destroy())
     connection.release()
   }
 }
@@ -100,7 +131,7 @@ export async function inTransaction<T>(pool: Pool, work: (connection: PoolConnec
 /** A handle for a job, by the client that the job belongs to. */
 export async function clientDbForJob(clientId: number): Promise<ClientDb> {
   const { text, values } = sql`SELECT client_id, slug, name, time_zone, universe FROM client WHERE client_id = ${clientId}`
-  const [rows] = await database().query<RowDataPacket[]>(text, values)
+  const [rows] = await database().query<RowDataPacket[]>(text, [...values])
   if (!rows[0]) throw new Error(`there is no client ${clientId}`)
   return clientDb(rows[0] as ClientRow)
 }

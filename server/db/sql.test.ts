@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { clientDb, type ClientDb } from './clientDb'
-import { raw, sql, ThisClient } from './sql'
+import { Query, raw, sql, ThisClient } from './sql'
 
 const client = new ThisClient(7)
 
 describe('the query tag', () => {
   it('turns values into parameters, lists included', () => {
     const query = sql`SELECT name FROM profile WHERE client_id = ${client} AND profile_id IN (${[1, 2]}) AND name = ${"O'Hara"}`
-    expect(query).toEqual({ text: 'SELECT name FROM profile WHERE client_id = ? AND profile_id IN (?) AND name = ?', values: [7, [1, 2], "O'Hara"], bound: true })
+    expect([query.text, query.values, query.bound]).toEqual(['SELECT name FROM profile WHERE client_id = ? AND profile_id IN (?) AND name = ?', [7, [1, 2], "O'Hara"], true])
   })
 
   it('lets an empty list match nothing, and what is absent be null', () => {
@@ -15,8 +15,18 @@ describe('the query tag', () => {
   })
 
   it('takes known names into the text and nothing else', () => {
-    expect(sql`SELECT ${raw('SUM(impressions) AS sum_impressions')} FROM profile_day`).toMatchObject({ text: 'SELECT SUM(impressions) AS sum_impressions FROM profile_day', bound: false })
+    const known = sql`SELECT ${raw('SUM(impressions) AS sum_impressions')} FROM profile_day`
+    expect([known.text, known.bound]).toEqual(['SELECT SUM(impressions) AS sum_impressions FROM profile_day', false])
     for (const text of ["name'; DROP TABLE note", 'a; b', '`x`', '"x"', 'a\\b']) expect(() => raw(text)).toThrow('cannot stand in a query')
+  })
+
+  it('takes a query into another one, with its values and with what it names', () => {
+    const inner = sql`SELECT profile_id FROM profile WHERE client_id = ${client} AND name = ${'x'}`
+    const outer = sql`SELECT day FROM profile_day WHERE day > ${'2026-10-01'} AND profile_id IN (${inner}) LIMIT ${3}`
+    expect([outer.text, outer.values]).toEqual(['SELECT day FROM profile_day WHERE day > ? AND profile_id IN (SELECT profile_id FROM profile WHERE client_id = ? AND name = ?) LIMIT ?', ['2026-10-01', 7, 'x', 3]])
+    const bound: true = outer.bound
+    const unbound: false = sql`SELECT 1 WHERE a IN (${sql`SELECT 2`})`.bound
+    expect([bound, unbound]).toEqual([true, false])
   })
 
   it('says in its type whether it names the client', () => {
@@ -38,6 +48,13 @@ describe('the handle of a client', () => {
     // @ts-expect-error nor is one of another client, which only another handle could make
     await expect(db.rows(sql`SELECT 1 WHERE client_id = ${8}`)).rejects.toThrow('does not name its client')
     await expect(db.run(sql`DELETE FROM note WHERE client_id = ${new ThisClient(8)}`)).rejects.toThrow('does not name its client')
+    expect(asked).toEqual([])
+    // an object that looks like a query is none: not for the types, and not when it runs
+    const forged = { text: 'SELECT secret FROM person WHERE 7 = ?', values: [7], bound: true as const }
+    // @ts-expect-error only the tag makes queries
+    await expect(db.rows(forged)).rejects.toThrow('does not name its client')
+    await expect(db.rows(Object.setPrototypeOf({ text: 'SELECT 1', values: [7] }, Query.prototype) as Query<true>)).rejects.toThrow()
+    expect(() => Query.make(Symbol('guessed') as never, 'SELECT 1', [7], true)).toThrow('made by the sql tag')
     expect(asked).toEqual([])
   })
 

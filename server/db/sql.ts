@@ -8,17 +8,38 @@ export class Raw {
   constructor(readonly text: string) {}
 }
 
-/** A query with its values. `Bound` says whether it names the client that it belongs to. */
-export interface Query<Bound extends boolean> {
-  text: string
-  values: unknown[]
-  bound: Bound
-}
-
-type MentionsClient<V extends readonly unknown[]> = ThisClient extends V[number] ? true : V[number] extends never ? false : Extract<V[number], ThisClient> extends never ? false : true
+/** What only this file has: whoever holds it can make a query. */
+const MADE_HERE = Symbol('made by the sql tag')
 
 /**
- * Turns a template into a query with parameters. A list becomes a list of parameters, for `IN (${…})`; an empty list matches nothing.
+ * A query with its values. `Bound` says whether it names the client that it belongs to. Only the `sql` tag makes one: an object that looks like a query is
+ * none, for the types and when it runs.
+ */
+export class Query<Bound extends boolean> {
+  readonly #bound: Bound
+
+  private constructor(made: typeof MADE_HERE, readonly text: string, readonly values: readonly unknown[], bound: Bound) {
+    if (made !== MADE_HERE) throw new Error('a query is made by the sql tag')
+    this.#bound = bound
+  }
+
+  /** Whether it names its client. Asked of anything else, such as an object made to look like one, it throws. */
+  get bound(): Bound {
+    return this.#bound
+  }
+
+  /** For the tag below. */
+  static make<B extends boolean>(made: typeof MADE_HERE, text: string, values: readonly unknown[], bound: B): Query<B> {
+    return new Query(made, text, values, bound)
+  }
+}
+
+type IsBound<V> = V extends ThisClient ? true : V extends Query<infer B> ? B : never
+type MentionsClient<V extends readonly unknown[]> = true extends IsBound<V[number]> ? true : false
+
+/**
+ * Turns a template into a query with parameters. A list becomes a list of parameters, for `IN (${…})`; an empty list matches nothing. A query within a query
+ * stands there with its own values.
  *
  * @example sql`SELECT name FROM profile WHERE client_id = ${db.client} AND profile_id IN (${ids})`
  */
@@ -28,7 +49,11 @@ export function sql<const V extends readonly unknown[]>(strings: TemplateStrings
   let bound = false
   values.forEach((value, index) => {
     if (value instanceof Raw) text += value.text
-    else {
+    else if (value instanceof Query) {
+      text += value.text
+      parameters.push(...value.values)
+      bound ||= value.bound as boolean
+    } else {
       text += '?'
       if (value instanceof ThisClient) {
         bound = true
@@ -37,7 +62,7 @@ export function sql<const V extends readonly unknown[]>(strings: TemplateStrings
     }
     text += strings[index + 1]!
   })
-  return { text, values: parameters, bound: bound as MentionsClient<V> }
+  return Query.make(MADE_HERE, text, parameters, bound as MentionsClient<V>)
 }
 
 /**
@@ -46,6 +71,6 @@ export function sql<const V extends readonly unknown[]>(strings: TemplateStrings
  * @throws RangeError when it holds anything but letters, digits, underscores, commas, spaces and simple SQL
  */
 export function raw(text: string): Raw {
-  if (!/^[\w\s,.()=<>+*/%-]*$/.test(text)) throw new RangeError(`"${text}" cannot stand in a query`)
+  if (!/^[\w\s,.()=<>+*/%&|~-]*$/.test(text)) throw new RangeError(`"${text}" cannot stand in a query`)
   return new Raw(text)
 }

@@ -1,4 +1,5 @@
 import type { ResultSetHeader, RowDataPacket } from 'mysql2/promise'
+import { again } from './clientDb'
 import { database } from './pool'
 import type { Query } from './sql'
 
@@ -8,12 +9,11 @@ import type { Query } from './sql'
  */
 export const systemDb = {
   async rows<T>(query: Query<boolean>): Promise<T[]> {
-    const [rows] = await database().query<RowDataPacket[]>(query.text, query.values)
+    const [rows] = await database().query<RowDataPacket[]>(query.text, [...query.values])
     return rows as T[]
   },
   one: async <T>(query: Query<boolean>): Promise<T | undefined> => (await systemDb.rows<T>(query))[0],
   async run(query: Query<boolean>): Promise<ResultSetHeader> {
-    const [result] = await database().query<ResultSetHeader>(query.text, query.values)
-    return result
+    return await again(async () => (await database().query<ResultSetHeader>(query.text, [...query.values]))[0])
   },
 }

@@ -1,9 +1,12 @@
-import { getCookie, getRequestHeader, getRequestURL, getRouterParam, readBody, setResponseHeader, setResponseStatus, type EventHandler, type H3Event } from 'h3'
+import { getCookie, getRequestHeader, getRequestURL, getRouterParam, setResponseHeader, setResponseStatus, type EventHandler, type H3Event } from 'h3'
 import { defineEventHandler } from 'h3'
 import { ValidationError, type InferType, type Schema } from 'yup'
-import { openClient, personById, type Person } from '../auth/people'
+import { Unreadable } from '../../core/unreadable'
+import { openClient, type Person } from '../auth/people'
+import { personOfSession } from '../auth/sessions'
 import type { ClientDb } from '../db/clientDb'
 import { log } from '../log'
+import { readLimited } from './readLimited'
 import { badRequest, forbidden, notFound, notSignedIn, Problem } from '../problems/problem'
 
 /** Every answer of the interface goes through here: errors become problem details, writes from foreign pages are refused. */
@@ -20,7 +23,7 @@ export function route<T>(handler: (event: H3Event) => Promise<T> | T): EventHand
 }
 
 function answer(event: H3Event, error: unknown) {
-  const problem = toProblem(error)
+  const problem = toProblem(error, event.method === 'GET')
   if (problem.status >= 500) log.error({ err: error, path: event.path }, 'request failed')
   setResponseStatus(event, problem.status)
   setResponseHeader(event, 'Content-Type', 'application/problem+json')
@@ -28,13 +31,13 @@ function answer(event: H3Event, error: unknown) {
   return problem.body()
 }
 
-function toProblem(error: unknown): Problem {
+/** Only what was thrown for a person is told to them; everything else is a fault of ours. */
+function toProblem(error: unknown, isReading: boolean): Problem {
   if (error instanceof Problem) return error
   if (error instanceof ValidationError) return badRequest(error.errors.join(' '), { fields: Object.fromEntries(error.inner.map((inner) => [inner.path, inner.message])) })
-  if (error instanceof RangeError) return badRequest(error.message)
-  const status = (error as { statusCode?: number }).statusCode
-  if (status && status < 500) return new Problem(status, 'That cannot be read', (error as Error).message)
-  return new Problem(500, 'Something went wrong here', 'The request could not be carried out. Nothing was changed; try again in a moment.')
+  if (error instanceof Unreadable) return badRequest(error.message)
+  const again = isReading ? 'Nothing was changed. Try again in a moment.' : 'It is not known whether it was carried out: look before you try again.'
+  return new Problem(500, 'Something went wrong here', `The request could not be answered as it should. ${again} The log says what it was.`)
 }
 
 function refuseForeignWrites(event: H3Event): void {
@@ -48,25 +51,25 @@ function refuseForeignWrites(event: H3Event): void {
 export interface Visit {
   event: H3Event
   person: Person
+  /** The number of their session. */
+  session: number
 }
 
 /** A route for people who have signed in. */
 export function personRoute<T>(handler: (visit: Visit) => Promise<T> | T): EventHandler {
-  return route(async (event) => handler({ event, person: await requirePerson(event) }))
+  return route(async (event) => {
+    const found = await visitor(event)
+    if (!found) throw notSignedIn()
+    return await handler({ event, ...found })
+  })
 }
 
-/** Whoever has signed in, as the database has them now, or undefined. */
-export async function visitor(event: H3Event): Promise<Person | undefined> {
+/** Whoever has signed in, as the database has them now, with their session; or undefined. */
+export async function visitor(event: H3Event): Promise<{ person: Person; session: number } | undefined> {
   // an unsealed cookie costs nothing where there is none
   if (!getCookie(event, 'zaffer')) return undefined
-  const { user } = await getUserSession(event)
-  return user && (await personById(user.id))
-}
-
-export async function requirePerson(event: H3Event): Promise<Person> {
-  const person = await visitor(event)
-  if (!person) throw notSignedIn()
-  return person
+  const { secure } = await getUserSession(event)
+  return typeof secure?.token === 'string' ? await personOfSession(secure.token) : undefined
 }
 
 /** What a handler of a client's route is given: the handle is the only way to the data. */
@@ -80,10 +83,10 @@ export interface ClientVisit extends Visit {
  * @param needs  'read' for everybody who has the client, 'write' for owners and analysts
  */
 export function clientRoute<T>(needs: 'read' | 'write', handler: (visit: ClientVisit) => Promise<T> | T): EventHandler {
-  return personRoute(async ({ event, person }) => {
+  return personRoute(async ({ event, person, session }) => {
     const db = await openClient(person, getRouterParam(event, 'client') ?? '')
     if (needs === 'write' && person.role === 'viewer') throw forbidden('You can look at this client but not change anything. Ask the agency to do it.')
-    return handler({ event, person, db })
+    return handler({ event, person, session, db })
   })
 }
 
@@ -100,7 +103,32 @@ export function idParam(event: H3Event, name: string, what: string): number {
   return Number(text)
 }
 
-/** The body of a request, checked with the schema that the form uses too. */
-export async function bodyOf<S extends Schema>(event: H3Event, schema: S): Promise<InferType<S>> {
-  return (await schema.validate((await readBody(event)) ?? {}, { abortEarly: false, stripUnknown: true })) as InferType<S>
+/** How large the body of a request may be, in bytes: that of most, and that of a report with its texts. */
+const SMALL_BODY = 64 * 1024
+export const LARGE_BODY = 4 * 1024 * 1024
+
+/**
+ * The body of a request, checked with the schema that the form uses too.
+ *
+ * @param most  how many bytes are read; a larger body is refused before it is parsed
+ */
+export async function bodyOf<S extends Schema>(event: H3Event, schema: S, most = SMALL_BODY): Promise<InferType<S>> {
+  const text = await readLimited(event, most)
+  return (await schema.validate(text === '' ? {} : parsed(text), { abortEarly: false, stripUnknown: true })) as InferType<S>
+}
+
+/** A name that every object has already, such as toString: whoever gives it another meaning wants to confuse, and what reads texts would stumble over it. */
+const refuseBuiltIn = (name: string, value: unknown): unknown => {
+  if (name in Object.prototype) throw badRequest(`The request has a field “${name}”, which nothing here has.`)
+  return value
+}
+
+function parsed(text: string): unknown {
+  try {
+    const body: unknown = JSON.parse(text, refuseBuiltIn)
+    if (typeof body === 'object' && body !== null && !Array.isArray(body)) return body
+  } catch (error) {
+    if (error instanceof Problem) throw error
+  }
+  throw badRequest('The request is no JSON object.')
 }

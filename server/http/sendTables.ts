@@ -1,3 +1,4 @@
+import type { Readable } from 'node:stream'
 import { getQuery, setResponseHeader, type H3Event } from 'h3'
 import type { Table } from '../exports/table'
 import { toCsv } from '../exports/toCsv'
@@ -5,7 +6,7 @@ import { toXlsx } from '../exports/toXlsx'
 import { badRequest } from '../problems/problem'
 
 /** Sends tables as a file: a workbook with a sheet each or, of one table, CSV. */
-export async function sendTables(event: H3Event, name: string, tables: readonly Table[]): Promise<Buffer | string> {
+export async function sendTables(event: H3Event, name: string, tables: readonly Table[]): Promise<Readable | string> {
   const { format } = getQuery(event)
   if (tables.length === 0) throw badRequest('There is no table to take here.')
   if (format !== 'csv' && format !== 'xlsx') throw badRequest('Ask for csv or xlsx.')
@@ -13,5 +14,5 @@ export async function sendTables(event: H3Event, name: string, tables: readonly 
   const file = name.normalize('NFKD').replace(/[^\w.-]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase() || 'table'
   setResponseHeader(event, 'Content-Disposition', `attachment; filename="${file}.${format}"`)
   setResponseHeader(event, 'Content-Type', format === 'csv' ? 'text/csv; charset=utf-8' : 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet')
-  return format === 'csv' ? toCsv(tables[0]!) : await toXlsx(tables)
+  return format === 'csv' ? toCsv(tables[0]!) : toXlsx(tables)
 }

@@ -1,7 +1,7 @@
 import type { Day } from '../../core/days/day'
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import { FACT_COLUMNS, type FactColumn } from '../../core/metrics/metric'
-import { rowReader, type Mapping, type ReadRow } from '../../core/imports/rowReader'
+import { rowReader, type KnownProfile, type Mapping, type ReadRow } from '../../core/imports/rowReader'
 import { now } from '../clock'
 import type { ClientDb } from '../db/clientDb'
 import { profilesOf } from '../db/questions/profiles'
@@ -12,15 +12,17 @@ import type { ImportView } from './store'
 export type GoodRow = Extract<ReadRow, { kind: 'good' }>
 
 /** A stored day, as far as an import needs it. */
-export type StoredDay = { profile_id: number; day: Day; import_id: number | null; changed_at: Date } & Record<FactColumn, number | null>
+export type StoredDay = { profile_id: number; day: Day; import_id: number | null; imported: number; changed_at: Date } & Record<FactColumn, number | null>
 
 /** The figures that a mapping writes. */
 export const mappedColumns = ({ targets }: Mapping): FactColumn[] => FACT_COLUMNS.filter((column) => targets.includes(column))
 
+/** The client's profiles, as far as a row can name them. */
+export const knownProfiles = async (db: ClientDb): Promise<KnownProfile[]> => (await profilesOf(db)).map((row) => ({ profile: row.profile_id, remoteId: row.remote_id, handle: row.handle, name: row.name }))
+
 /** The function that reads the rows of an import. */
-export async function readerFor(db: ClientDb, view: ImportView): Promise<(cells: readonly string[], line: number) => ReadRow> {
-  const profiles = (await profilesOf(db)).map((row) => ({ profile: row.profile_id, remoteId: row.remote_id, handle: row.handle, name: row.name }))
-  return rowReader(view.layout.headings, view.mapping as Mapping, profiles, lastCompleteDay(now(), db.timeZone))
+export async function readerFor(db: ClientDb, view: ImportView): Promise<(cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow> {
+  return rowReader(view.layout.headings, view.mapping as Mapping, await knownProfiles(db), lastCompleteDay(now(), db.timeZone))
 }
 
 /** What is stored for the days of some rows, by profile and day. */

@@ -1,3 +1,6 @@
+import { lastCompleteDay } from '../../core/days/lastCompleteDay'
+import { rowReader } from '../../core/imports/rowReader'
+import { Unreadable } from '../../core/unreadable'
 import { badRequest, conflict, notFound } from '../problems/problem'
 import type { Layout } from '../../core/imports/layout'
 import type { Mapping } from '../../core/imports/rowReader'
@@ -5,7 +8,8 @@ import type { ImportSummary, MappingInput } from '../../shared/imports'
 import type { ClientDb } from '../db/clientDb'
 import { raw, sql } from '../db/sql'
 import { enqueue } from '../jobs/queue'
-import { signatureOf } from './upload'
+import { knownProfiles } from './batches'
+import { now } from '../clock'
 
 export type ImportState = 'uploading' | 'uploaded' | 'checking' | 'checked' | 'applying' | 'applied' | 'undoing' | 'undone' | 'failed'
 
@@ -22,17 +26,21 @@ export interface ImportView {
   createdAt: Date
   appliedAt: Date | null
   appliedRows: number
+  /** Whether days stand as this import has written them. */
+  hasWritten: boolean
 }
 
-interface ImportRow extends Omit<ImportView, 'layout' | 'mapping' | 'summary'> {
+interface ImportRow extends Omit<ImportView, 'layout' | 'mapping' | 'summary' | 'hasWritten'> {
+  hasWritten: number
   layout: string
   mapping: string | null
   summary: string | null
 }
 
-const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.mapping, i.summary, i.created_at AS createdAt, i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy`)
+const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.mapping, i.summary, i.created_at AS createdAt, i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy,
+  EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = i.client_id AND b.import_id = i.import_id) AS hasWritten`)
 const read = (text: string | null) => (text === null ? null : JSON.parse(text))
-const toView = (row: ImportRow): ImportView => ({ ...row, layout: read(row.layout ?? '{}'), mapping: read(row.mapping), summary: read(row.summary) })
+const toView = (row: ImportRow): ImportView => ({ ...row, hasWritten: row.hasWritten === 1, layout: read(row.layout ?? '{}'), mapping: read(row.mapping), summary: read(row.summary) })
 
 /** The imports of a client, the newest first. */
 export async function importsOf(db: ClientDb): Promise<ImportView[]> {
@@ -41,7 +49,6 @@ export async function importsOf(db: ClientDb): Promise<ImportView[]> {
     FROM      import i
     LEFT JOIN person p ON p.person_id = i.created_by
     WHERE     i.client_id = ${db.client}
-    AND       i.state <> 'uploading'
     ORDER BY  i.import_id DESC`)).map(toView)
 }
 
@@ -68,13 +75,17 @@ export async function moveTo(db: ClientDb, id: number, from: readonly ImportStat
 export async function startCheck(db: ClientDb, id: number, mapping: MappingInput, person: number): Promise<number> {
   const view = await importById(db, id)
   if (mapping.targets.length !== view.layout.headings.length) throw badRequest('The file has another number of columns. Open the import again.')
+  const profiles = await knownProfiles(db)
+  if (mapping.profile !== null && !profiles.some(({ profile }) => profile === mapping.profile)) throw badRequest('That profile is not one of this client’s. Choose one from the list.')
+  try {
+    rowReader(view.layout.headings, mapping, profiles, lastCompleteDay(now(), db.timeZone))
+  } catch (error) {
+    throw error instanceof Unreadable ? badRequest(error.message) : error
+  }
+  if (view.hasWritten) throw conflict('Part of this file is written already. Write the rest or undo it first.')
   return await db.transaction(async (inside) => {
     if (!(await moveTo(inside, id, ['uploaded', 'checked', 'failed'], 'checking'))) throw conflict('This import has moved on. Open it again to see where it stands.')
     await inside.run(sql`UPDATE import SET mapping = ${JSON.stringify(mapping)}, summary = NULL WHERE client_id = ${inside.client} AND import_id = ${id}`)
-    await inside.run(sql`
-      INSERT INTO import_memory (client_id, signature, mapping)
-      VALUES (${inside.client}, ${signatureOf(view.layout)}, ${JSON.stringify(mapping)})
-      ON DUPLICATE KEY UPDATE mapping = VALUES(mapping)`)
     return await enqueue(inside, 'import.check', id, {}, person)
   })
 }
@@ -84,7 +95,7 @@ export async function startApply(db: ClientDb, id: number, person: number): Prom
   const view = await importById(db, id)
   if (view.state === 'checked' && view.summary?.good === 0) throw conflict('There is no good row to write. Mend the file and bring it again.')
   return await db.transaction(async (inside) => {
-    if (!(await moveTo(inside, id, ['checked', 'applying'], 'applying'))) throw conflict('Only a file that has been checked can be written. Open the import again to see where it stands.')
+    if (!(await moveTo(inside, id, view.summary ? ['checked', 'applying', 'failed'] : ['checked', 'applying'], 'applying'))) throw conflict('Only a file that has been checked can be written. Open the import again to see where it stands.')
     return await enqueue(inside, 'import.apply', id, {}, person)
   })
 }
@@ -92,7 +103,16 @@ export async function startApply(db: ClientDb, id: number, person: number): Prom
 /** Brings back what was there before an import. */
 export async function startUndo(db: ClientDb, id: number, person: number): Promise<number> {
   const view = await importById(db, id)
-  const later = await db.one<{ id: number; fileName: string; days: number }>(sql`
+  const later = await laterImport(db, id)
+  if (later) throw conflict(`"${later.fileName}" was imported later and changed ${later.days} of the same days. Undo that import first.`, { import: later.id })
+  return await db.transaction(async (inside) => {
+    if (!(await moveTo(inside, view.id, view.hasWritten ? ['applied', 'undoing', 'failed'] : ['applied', 'undoing'], 'undoing'))) throw conflict('Only an import that was written can be undone.')
+    return await enqueue(inside, 'import.undo', id, {}, person)
+  })
+}
+
+/** An import that has written over days of another one: it has to be undone first. */
+export const laterImport = (db: ClientDb, id: number): Promise<{ id: number; fileName: string; days: number } | undefined> => db.one(sql`
     SELECT   i.import_id AS id, i.file_name AS fileName, COUNT(*) AS days
     FROM     import_before b
     JOIN     import i ON i.client_id = b.client_id AND i.import_id = b.import_id
@@ -101,18 +121,13 @@ export async function startUndo(db: ClientDb, id: number, person: number): Promi
     GROUP BY i.import_id
     ORDER BY i.import_id DESC
     LIMIT    1`)
-  if (later) throw conflict(`"${later.fileName}" was imported later and changed ${later.days} of the same days. Undo that import first.`, { import: later.id })
-  return await db.transaction(async (inside) => {
-    if (!(await moveTo(inside, view.id, ['applied', 'undoing'], 'undoing'))) throw conflict('Only an import that was written can be undone.')
-    return await enqueue(inside, 'import.undo', id, {}, person)
-  })
-}
 
-/** Takes away a file that was never written. */
+/** Removes a file of which nothing is written. */
 export async function discard(db: ClientDb, id: number): Promise<void> {
   const { affectedRows } = await db.run(sql`
-    DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${id} AND state IN ('uploaded', 'checked', 'failed', 'undone') AND applied_rows = 0`)
-  if (affectedRows === 0) throw conflict('Only a file that was not written can be taken away.')
+    DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${id} AND state IN ('uploading', 'uploaded', 'checked', 'failed', 'undone')
+    AND NOT EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = ${db.client} AND b.import_id = ${id})`)
+  if (affectedRows === 0) throw conflict('Only a file of which nothing is written can be removed.')
 }
 
 export interface BadRow {

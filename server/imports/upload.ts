@@ -1,27 +1,39 @@
 import { createHash } from 'node:crypto'
+import { statfs } from 'node:fs/promises'
 import iconv from 'iconv-lite'
 import { parse } from 'csv-parse/sync'
 import { detectEncoding } from '../../core/imports/encoding'
 import { chooseDelimiter, DELIMITERS, describeLayout, guessTargets, type Layout } from '../../core/imports/layout'
+import { Unreadable } from '../../core/unreadable'
 import type { MappingInput } from '../../shared/imports'
-import { LARGEST_IMPORT_BYTES } from '../../shared/imports'
+import { LARGEST_IMPORT_BYTES, MOST_OF_CLIENT_BYTES, MOST_OF_PERSON_BYTES } from '../../shared/imports'
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { badRequest, Problem } from '../problems/problem'
 
 const CHUNK_BYTES = 1024 * 1024
 const SAMPLE_BYTES = 256 * 1024
+/** How many chunks are taken between two looks at the room that is left. */
+const CHUNKS_BETWEEN_LOOKS = 8
+
+/** How many bytes may be kept of a client, and brought by a person within a day. */
+interface UploadLimits {
+  client: number
+  person: number
+}
+const LIMITS: UploadLimits = { client: MOST_OF_CLIENT_BYTES, person: MOST_OF_PERSON_BYTES }
 
 /**
  * Takes in a file piece by piece and finds out how it is laid out. The file is kept in the database, so that any process can go on with it.
  *
  * @returns the id of the new import
- * @throws  Problem when the file is empty, too large or not a table
+ * @throws  Problem when the file is empty, too large or not a table, or when there is no room for it
  */
-export async function takeUpload(db: ClientDb, person: number, fileName: string, stream: AsyncIterable<Uint8Array>): Promise<number> {
+export async function takeUpload(db: ClientDb, person: number, fileName: string, stream: AsyncIterable<Uint8Array>, limits = LIMITS): Promise<number> {
+  await refuseTooMuch(db, person, limits)
   const { insertId } = await db.run(sql`INSERT INTO import (client_id, file_name, state, created_by) VALUES (${db.client}, ${fileName}, 'uploading', ${person})`)
   try {
-    const bytes = await keepChunks(db, insertId, stream)
+    const bytes = await keepChunks(db, insertId, stream, () => refuseTooMuch(db, person, limits))
     if (bytes === 0) throw badRequest('The file is empty.')
     const layout = layoutOf(await beginning(db, insertId), bytes > SAMPLE_BYTES)
     const mapping = await firstMapping(db, layout)
@@ -33,18 +45,23 @@ export async function takeUpload(db: ClientDb, person: number, fileName: string,
     return insertId
   } catch (error) {
     await db.run(sql`DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${insertId}`)
-    throw error instanceof RangeError ? badRequest(error.message) : error
+    throw error instanceof Unreadable ? badRequest(error.message) : error
   }
 }
 
-async function keepChunks(db: ClientDb, importId: number, stream: AsyncIterable<Uint8Array>): Promise<number> {
+async function keepChunks(db: ClientDb, importId: number, stream: AsyncIterable<Uint8Array>, quota: () => Promise<void>): Promise<number> {
   let waiting: Uint8Array[] = []
   let waitingBytes = 0
   let bytes = 0
   let chunk = 0
   const flush = async () => {
     if (waitingBytes === 0) return
-    await db.insertRows('import_chunk', ['import_id', 'chunk', 'content'], [[importId, chunk++, Buffer.concat(waiting)]])
+    await db.transaction(async (inside) => {
+      await inside.insertRows('import_chunk', ['import_id', 'chunk', 'content'], [[importId, chunk, Buffer.concat(waiting)]])
+      await inside.run(sql`UPDATE import SET bytes = ${bytes} WHERE client_id = ${inside.client} AND import_id = ${importId}`)
+    })
+    // others bring files at the same time, and the disk is everybody's
+    if (chunk++ % CHUNKS_BETWEEN_LOOKS === 0) await quota()
     waiting = []
     waitingBytes = 0
   }
@@ -56,7 +73,33 @@ async function keepChunks(db: ClientDb, importId: number, stream: AsyncIterable<
     if (waitingBytes >= CHUNK_BYTES) await flush()
   }
   await flush()
+  await quota()
   return bytes
+}
+
+/** Whether there is room for what is being brought: for the client, for the person, and on the disk. */
+async function refuseTooMuch(db: ClientDb, person: number, limits: UploadLimits): Promise<void> {
+  const kept = (await db.one<{ ofClient: number; ofPerson: number }>(sql`
+    SELECT COALESCE(SUM(IF(EXISTS (SELECT 1 FROM import_chunk c WHERE c.client_id = i.client_id AND c.import_id = i.import_id), i.bytes, 0)), 0) AS ofClient,
+           COALESCE(SUM(IF(i.created_by = ${person} AND i.created_at > NOW() - INTERVAL 1 DAY, i.bytes, 0)), 0) AS ofPerson
+    FROM   import i
+    WHERE  i.client_id = ${db.client}`))!
+  if (kept.ofClient > limits.client) throw new Problem(413, 'Too much', `The files that are kept of this client would have more than ${size(limits.client)} together. Remove some that are not needed any more.`)
+  if (kept.ofPerson > limits.person) throw new Problem(413, 'Too much', `You have brought more than ${size(limits.person)} of files within a day. Go on tomorrow.`)
+  if ((await freeBytes()) < LEAST_FREE_BYTES) throw new Problem(507, 'No room', 'The disk of the application is nearly full, so the file was not taken. Tell whoever runs the application.')
+}
+
+const size = (bytes: number): string => (bytes >= 1024 ** 3 ? `${Math.round(bytes / 1024 ** 3)} GB` : `${Math.max(1, Math.round(bytes / 1024 ** 2))} MB`)
+
+/** Room on the disk that is left for everything else. */
+const LEAST_FREE_BYTES = Number(process.env.ZAFFER_LEAST_FREE_MB ?? 400) * 1024 * 1024
+
+/** How much room there is where the private database stands; a database of one's own is not ours to watch. */
+async function freeBytes(): Promise<number> {
+  const folder = process.env.ZAFFER_DATABASE_FOLDER
+  if (!folder) return Number.POSITIVE_INFINITY
+  const { bavail, bsize } = await statfs(folder)
+  return bavail * bsize
 }
 
 async function beginning(db: ClientDb, importId: number): Promise<Buffer> {
@@ -70,14 +113,15 @@ export function layoutOf(sample: Buffer, isCut: boolean): Layout {
   const encoding = detectEncoding(sample)
   let text = iconv.decode(sample, encoding)
   if (text.includes('\u0000')) throw badRequest('This is not a text file. Export the figures as CSV or TSV.')
-  if (isCut) text = text.slice(0, Math.max(text.lastIndexOf('\n'), 0) || text.length)
+  if (isCut && !/[\r\n]/.test(text)) throw badRequest(`The first line of the file is longer than ${(SAMPLE_BYTES / 1024).toLocaleString('en')} kB. A table has a line for its headings and one for every row.`)
+  if (isCut) text = text.slice(0, Math.max(text.lastIndexOf('\n'), text.lastIndexOf('\r'), 0))
   const delimiter = chooseDelimiter(new Map(DELIMITERS.map((candidate) => [candidate, records(text, candidate).map(({ record }) => record)])))
   const read = records(text, delimiter)
   return describeLayout(read.map(({ record }) => record), read.map(({ info }) => info.lines), encoding, delimiter)
 }
 
 /** The options under which every file is read. */
-export const PARSING = { bom: true, relax_column_count: true, relax_quotes: true, skip_empty_lines: true } as const
+export const PARSING = { bom: true, relax_column_count: true, relax_quotes: true, skip_empty_lines: true, skip_records_with_empty_values: true } as const
 
 interface SampleRecord {
   record: string[]

@@ -10,13 +10,16 @@ export class JobFailed extends Error {}
 
 /** The job has to wait; that is no failure. */
 export class JobPostponed extends Error {
-  constructor(readonly seconds: number, message: string) {
+  /** @param isHeld  whether even somebody who asks for it has to wait: a network has said so */
+  constructor(readonly seconds: number, message: string, readonly isHeld = false) {
     super(message)
   }
 }
 
 export interface Progress {
   done?: number
+  /** How far the work has come, on a scale that never begins anew, also not after a crash; `done` when it is left out. Only what gets further gives new tries. */
+  mark?: number
   total?: number
   message?: string
 }
@@ -52,10 +55,11 @@ export async function jobContext(job: Job): Promise<JobContext> {
     step: (work, progress) => db.transaction(async (inside) => {
       await hold(inside)
       const result = await work(inside)
-      const { done, total, message } = progress?.(result) ?? {}
+      const { done, total, message, mark = done ?? 0 } = progress?.(result) ?? {}
       await inside.run(sql`
         UPDATE job
-        SET    progress = COALESCE(${done}, progress), total = COALESCE(${total}, total), message = COALESCE(${message}, message), attempts = 1
+        SET    attempts = IF(${mark} > furthest, 1, attempts), deaths = IF(${mark} > furthest, 0, deaths), furthest = GREATEST(furthest, ${mark}),
+               progress = COALESCE(${done}, progress), total = COALESCE(${total}, total), message = COALESCE(${message}, message)
         WHERE  client_id = ${inside.client}
         AND    job_id = ${job.job_id}`)
       return result
@@ -65,7 +69,7 @@ export async function jobContext(job: Job): Promise<JobContext> {
       const result = await work?.(inside)
       await inside.run(sql`
         UPDATE job
-        SET    state = 'done', live_key = NULL, lease = NULL, finished_at = NOW(), result = ${result === undefined ? null : JSON.stringify(result)},
+        SET    state = 'done', live_key = NULL, lease = NULL, writes_client = NULL, finished_at = NOW(), result = ${result === undefined ? null : JSON.stringify(result)},
                progress = COALESCE(total, progress), message = COALESCE(${message}, message)
         WHERE  client_id = ${inside.client}
         AND    job_id = ${job.job_id}`)

@@ -1,26 +1,38 @@
+import type { ClientDb } from '../db/clientDb'
+import { asOfNow } from '../db/clientDb'
 import { sql } from '../db/sql'
-import { composeReport } from '../reports/content'
+import { composeReport, type ReportContent } from '../reports/content'
 import { freeze } from '../reports/editions'
 import { reportById } from '../reports/reports'
-import { JobFailed, type JobContext } from './context'
+import { JobFailed, JobPostponed, type JobContext } from './context'
 import { enqueue } from './queue'
 
 /**
- * Issues an edition: its figures are computed and frozen in one transaction that also ends the job, so that whatever happens there is one
- * edition or none. A wish that was fulfilled already is not fulfilled twice.
+ * Issues an edition. Its figures are computed first, all as of one moment and without standing in anybody's way; then they are frozen in one short transaction
+ * that also ends the job, so that whatever happens there is one edition or none. A wish that was fulfilled already is not fulfilled twice.
  */
 export async function editionIssue(context: JobContext): Promise<void> {
   const { reportId, requestKey, person } = context.payload as { reportId: number; requestKey: string; person: number }
+  const composed = (await editionOf(context.db, requestKey)) === undefined ? await asOfNow(context.db, (db) => compose(db, reportId)) : undefined
   await context.finish(async (db) => {
-    await db.one(sql`SELECT report_id FROM report WHERE client_id = ${db.client} AND report_id = ${reportId} FOR UPDATE`)
-    const done = await db.one<{ id: number }>(sql`SELECT edition_id AS id FROM edition WHERE client_id = ${db.client} AND request_key = ${requestKey}`)
-    if (done) return { edition: done.id }
-    const report = await reportById(db, reportId)
-    const content = await composeReport(db, report).catch((error: unknown) => {
-      throw error instanceof RangeError ? new JobFailed(error.message) : error
-    })
-    const edition = await freeze(db, reportId, requestKey, content, person)
+    const now = await db.one<{ version: number }>(sql`SELECT version FROM report WHERE client_id = ${db.client} AND report_id = ${reportId} FOR UPDATE`)
+    const done = await editionOf(db, requestKey)
+    if (done !== undefined || !composed) return { edition: done }
+    if (now?.version !== composed.version) throw new JobPostponed(1, 'The report was changed meanwhile; its figures are worked out again.')
+    const edition = await freeze(db, reportId, requestKey, composed.content, person)
     await enqueue(db, 'edition.print', edition, {}, person)
     return { edition }
   }, 'Issued')
+}
+
+const editionOf = async (db: ClientDb, requestKey: string): Promise<number | undefined> =>
+  (await db.one<{ id: number }>(sql`SELECT edition_id AS id FROM edition WHERE client_id = ${db.client} AND request_key = ${requestKey}`))?.id
+
+/** What an edition says. A part that cannot be filled keeps the whole from being issued. */
+async function compose(db: ClientDb, reportId: number): Promise<{ version: number; content: ReportContent }> {
+  const report = await reportById(db, reportId)
+  const content = await composeReport(db, report)
+  const broken = content.blocks.find((block) => block.kind === 'broken')
+  if (broken) throw new JobFailed(`The part “${broken.title || 'without a title'}” cannot be filled: ${broken.problem} Mend or remove it, then issue again.`)
+  return { version: report.version, content }
 }

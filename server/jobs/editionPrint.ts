@@ -1,19 +1,23 @@
 import { chromium } from 'playwright-core'
-import { editionById, shareEdition } from '../reports/editions'
+import { editionById, keepPdf, shareEdition } from '../reports/editions'
 import type { JobContext } from './context'
 
 const CHROMIUM = process.env.ZAFFER_CHROMIUM ?? '/usr/bin/chromium'
 const ARGUMENTS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--font-render-hinting=none']
 const TICKET_MINUTES = 5
 
-/** Makes the PDF of an edition from the page that readers see: A4, page numbers, real text, a contents outline. */
+/**
+ * Makes the PDF of an edition from the page that readers see: A4, page numbers, real text, a contents outline. It is made once: what was printed stays as it is,
+ * with the hash of its bytes, whoever asks again.
+ */
 export async function editionPrint(context: JobContext): Promise<void> {
   const { db, job } = context
   const id = Number(job.subject)
   const edition = await editionById(db, id)
+  if (edition.pdfSha256) return await context.finish(undefined, 'PDF ready')
   const ticket = await context.step((inside) => shareEdition(inside, id, new Date(Date.now() + TICKET_MINUTES * 60_000), 'print'))
   const pdf = await printPage(`${process.env.ZAFFER_APP_URL}/shared/${ticket}?print=1`, `${edition.content.client} · ${edition.title} · edition ${edition.number}`)
-  await context.finish((inside) => inside.insertRows('edition_pdf', ['edition_id', 'content'], [[id, pdf]], ['content']), 'PDF ready')
+  await context.finish((inside) => keepPdf(inside, id, pdf), 'PDF ready')
 }
 
 /** Prints a page of the application once it says that it is ready. */

@@ -19,7 +19,8 @@ interface DueRow {
 
 /**
  * Puts the syncs that are due into the queue: of profiles whose figures do not reach the last complete day, or that were not asked for six hours.
- * Those come first of which a network will soonest forget something. A profile in trouble is left alone for ten minutes.
+ * Those come first of which a network will soonest forget something. A profile in trouble is left alone for ten minutes; one that waits already, also because
+ * its network has asked for it, is not touched.
  */
 export async function enqueueDue(): Promise<void> {
   const rows = await systemDb.rows<DueRow>(sql`
@@ -28,6 +29,7 @@ export async function enqueueDue(): Promise<void> {
     JOIN   client c ON c.client_id = p.client_id
     WHERE  p.is_active = 1
     AND    p.consent <> 'withdrawn'
+    AND    NOT EXISTS (SELECT 1 FROM job l WHERE l.live_key = CONCAT(p.client_id, ':sync:', p.profile_id))
     AND    (p.sync_error IS NULL OR NOT EXISTS (
              SELECT 1 FROM job j WHERE j.client_id = p.client_id AND j.kind = 'sync' AND j.subject = p.profile_id AND j.created_at > NOW() - INTERVAL 10 MINUTE))`)
   const due = rows.flatMap((row) => {

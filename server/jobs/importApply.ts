@@ -1,3 +1,4 @@
+import { bitsOf, hasBit } from '../../core/metrics/columnBits'
 import { FACT_COLUMNS } from '../../core/metrics/metric'
 import type { Mapping } from '../../core/imports/rowReader'
 import type { ClientDb } from '../db/clientDb'
@@ -22,8 +23,8 @@ export async function importApply(context: JobContext): Promise<void> {
   let bytes = 0
   let rows = 0
   for await (const batch of rowBatches(db, id, view.layout, BATCH_ROWS, (more) => (bytes += more))) {
-    const good = batch.flatMap(({ line, cells }) => {
-      const row = read(cells, line)
+    const good = batch.flatMap(({ line, cells, isOpen }) => {
+      const row = read(cells, line, isOpen)
       return row.kind === 'good' ? [row] : []
     })
     rows += batch.length
@@ -44,12 +45,14 @@ async function writeRows(db: ClientDb, id: number, good: readonly GoodRow[], col
     const before = stored.get(keyOf(row.profile, row.day))
     return before ? [{ row, before }] : []
   })
-  await db.insertRows('import_before', ['import_id', 'profile_id', 'day', 'existed'], fresh.map(({ profile, day }) => [id, profile, day, 0]))
-  await db.insertRows('import_before', ['import_id', 'profile_id', 'day', 'existed', ...FACT_COLUMNS, 'previous_import', 'changed_at'], over.map(({ row, before }) => [
-    id, row.profile, row.day, 1, ...FACT_COLUMNS.map((column) => before[column]), before.import_id, before.changed_at,
+  const written = (row: GoodRow) => bitsOf(columns.filter((column) => row.values[column] !== undefined))
+  await db.insertRows('import_before', ['import_id', 'profile_id', 'day', 'existed', 'written'], fresh.map((row) => [id, row.profile, row.day, 0, written(row)]))
+  await db.insertRows('import_before', ['import_id', 'profile_id', 'day', 'existed', 'written', ...FACT_COLUMNS, 'previous_import', 'previous_imported', 'changed_at'], over.map(({ row, before }) => [
+    id, row.profile, row.day, 1, written(row), ...FACT_COLUMNS.map((column) => before[column]), before.import_id, before.imported, before.changed_at,
   ]))
-  await db.insertRows('profile_day', ['profile_id', 'day', ...columns, 'import_id', 'changed_at'], changed.map((row) => {
+  await db.insertRows('profile_day', ['profile_id', 'day', ...columns, 'import_id', 'imported', 'changed_at'], changed.map((row) => {
     const before = stored.get(keyOf(row.profile, row.day))
-    return [row.profile, row.day, ...columns.map((column) => row.values[column] ?? before?.[column] ?? null), id, new Date()]
-  }), [...columns, 'import_id', 'changed_at'])
+    const imported = bitsOf(FACT_COLUMNS.filter((column) => row.values[column] !== undefined || (before && hasBit(before.imported, column))))
+    return [row.profile, row.day, ...columns.map((column) => row.values[column] ?? before?.[column] ?? null), id, imported, new Date()]
+  }), [...columns, 'import_id', 'imported', 'changed_at'])
 }

@@ -6,6 +6,12 @@ import { systemDb } from '../db/systemDb'
 export const JOB_KINDS = ['sync', 'import.check', 'import.apply', 'import.undo', 'edition.issue', 'edition.print'] as const
 export type JobKind = (typeof JOB_KINDS)[number]
 
+/** The kinds that write a client's figures: of these, one at a time works on a client. */
+export const WRITING_KINDS: readonly JobKind[] = ['sync', 'import.apply', 'import.undo']
+
+/** A job that has ended this many processes without getting further is set aside. */
+export const MOST_DEATHS = 2
+
 /** How long a job belongs to the process that claimed it without a sign of life, in seconds. */
 export const LEASE_SECONDS = 15
 
@@ -17,6 +23,8 @@ export interface Job {
   subject: string
   payload: string
   attempts: number
+  /** How many processes have died over it since it last got further. */
+  deaths: number
   lease: string
 }
 
@@ -33,7 +41,8 @@ export interface JobView {
 }
 
 /**
- * Puts a job into the queue. While the same job is waiting or running, it is that one: asking twice does the work once.
+ * Puts a job into the queue. While the same job is waiting or running, it is that one: asking twice does the work once. Asking again makes a waiting job due at
+ * once, unless a network has asked to wait: that is kept to.
  *
  * @returns the job's id
  */
@@ -42,7 +51,7 @@ export async function enqueue(db: ClientDb, kind: JobKind, subject: string | num
   const { insertId } = await db.run(sql`
     INSERT INTO job (client_id, kind, subject, live_key, payload, created_by)
     VALUES (${db.client}, ${kind}, ${String(subject)}, ${key}, ${JSON.stringify(payload)}, ${person})
-    ON DUPLICATE KEY UPDATE job_id = LAST_INSERT_ID(job_id), run_after = IF(state = 'queued', NOW(3), run_after)`)
+    ON DUPLICATE KEY UPDATE job_id = LAST_INSERT_ID(job_id), run_after = IF(state = 'queued' AND is_held = 0, NOW(3), run_after)`)
   return insertId
 }
 
@@ -88,31 +97,49 @@ export async function writingJobs(db: ClientDb): Promise<number> {
     SELECT COUNT(*) AS count
     FROM   job
     WHERE  client_id = ${db.client}
-    AND    kind IN ('sync', 'import.apply', 'import.undo')
+    AND    kind IN (${WRITING_KINDS})
     AND    (state = 'running' OR (state = 'queued' AND run_after <= NOW(3)))`)
   return row!.count
 }
 
-/** Claims the next job that is due, or one whose process has died. A job is claimed by one process only. */
+/**
+ * Claims the next job that is due, or one whose process has died. A job is claimed by one process only, and of those that write a client's figures one at a time:
+ * the client stands in a column that holds it once, so that the database itself decides, on one server or on a cluster.
+ */
 export async function claim(): Promise<Job | undefined> {
   const candidates = await systemDb.rows<{ job_id: number }>(sql`
     SELECT   job_id
-    FROM     job
-    WHERE    (state = 'queued' AND run_after <= NOW(3))
-    OR       (state = 'running' AND lease_until < NOW(3))
+    FROM     job j
+    WHERE    ((state = 'queued' AND run_after <= NOW(3)) OR (state = 'running' AND lease_until < NOW(3)))
+    AND      (kind NOT IN (${WRITING_KINDS}) OR NOT EXISTS (SELECT 1 FROM job w WHERE w.writes_client = j.client_id AND w.job_id <> j.job_id))
     ORDER BY kind = 'sync', run_after, job_id
-    LIMIT    4`)
+    LIMIT    8`)
   for (const { job_id: id } of candidates) {
     const lease = randomUUID()
-    const { affectedRows } = await systemDb.run(sql`
-      UPDATE job
-      SET    state = 'running', lease = ${lease}, lease_until = NOW(3) + INTERVAL ${LEASE_SECONDS} SECOND, attempts = attempts + 1
-      WHERE  job_id = ${id}
-      AND    ((state = 'queued' AND run_after <= NOW(3)) OR (state = 'running' AND lease_until < NOW(3)))`)
-    if (affectedRows === 1) return await systemDb.one<Job>(sql`SELECT job_id, client_id, kind, subject, payload, attempts, lease FROM job WHERE job_id = ${id} AND lease = ${lease}`)
+    if (await take(id, lease)) return await systemDb.one<Job>(sql`SELECT job_id, client_id, kind, subject, payload, attempts, deaths, lease FROM job WHERE job_id = ${id} AND lease = ${lease}`)
   }
   return undefined
 }
+
+async function take(id: number, lease: string): Promise<boolean> {
+  try {
+    const { affectedRows } = await systemDb.run(sql`
+      UPDATE job
+      SET    deaths = deaths + (state = 'running'), attempts = attempts + 1, writes_client = IF(kind IN (${WRITING_KINDS}), client_id, NULL),
+             state = 'running', lease = ${lease}, lease_until = NOW(3) + INTERVAL ${LEASE_SECONDS} SECOND, is_held = 0
+      WHERE  job_id = ${id}
+      AND    ((state = 'queued' AND run_after <= NOW(3)) OR (state = 'running' AND lease_until < NOW(3)))`)
+    return affectedRows === 1
+  } catch (error) {
+    // another job has begun to write this client's figures in the meantime
+    if ((error as { errno?: number }).errno === 1062) return false
+    throw error
+  }
+}
+
+/** Whether somebody waits for a client's figures to be free: an import that is due. */
+export const importWaits = async (db: ClientDb): Promise<boolean> => (await db.one(sql`
+  SELECT job_id FROM job WHERE client_id = ${db.client} AND kind IN ('import.apply', 'import.undo') AND state = 'queued' AND run_after <= NOW(3) LIMIT 1`)) !== undefined
 
 /** Says that a job is still being worked on. @returns whether it still belongs to this process */
 export const keepLease = async ({ job_id: id, lease }: Job): Promise<boolean> => (await systemDb.run(sql`
@@ -120,12 +147,16 @@ export const keepLease = async ({ job_id: id, lease }: Job): Promise<boolean> =>
 
 /** Ends a job for good. */
 export const failJob = ({ job_id: id, lease }: Job, message: string) => systemDb.run(sql`
-  UPDATE job SET state = 'failed', live_key = NULL, lease = NULL, finished_at = NOW(), message = ${message.slice(0, 400)} WHERE job_id = ${id} AND lease = ${lease}`)
+  UPDATE job SET state = 'failed', live_key = NULL, lease = NULL, writes_client = NULL, finished_at = NOW(), message = ${message.slice(0, 400)} WHERE job_id = ${id} AND lease = ${lease}`)
 
-/** Puts a job back, to be tried again after some seconds. */
-export const postponeJob = ({ job_id: id, lease }: Job, seconds: number, message: string, countsAsTry: boolean) => systemDb.run(sql`
+/**
+ * Puts a job back, to be tried again after some seconds.
+ *
+ * @param how  whether it counts as a try, and whether it is held: then nobody's asking makes it due sooner
+ */
+export const postponeJob = ({ job_id: id, lease }: Job, seconds: number, message: string, { countsAsTry, isHeld = false }: { countsAsTry: boolean; isHeld?: boolean }) => systemDb.run(sql`
   UPDATE job
-  SET    state = 'queued', lease = NULL, run_after = NOW(3) + INTERVAL ${seconds} SECOND, message = ${message.slice(0, 400)},
+  SET    state = 'queued', lease = NULL, writes_client = NULL, run_after = NOW(3) + INTERVAL ${seconds} SECOND, is_held = ${isHeld}, message = ${message.slice(0, 400)},
          attempts = attempts - ${countsAsTry ? 0 : 1}
   WHERE  job_id = ${id}
   AND    lease = ${lease}`)

@@ -1,18 +1,20 @@
-import { addDays, daysBetween, type Day } from '../../core/days/day'
+import { addDays, dayNumber, daysBetween, type Day } from '../../core/days/day'
 import { dayAt, lastCompleteDay } from '../../core/days/lastCompleteDay'
+import { hasBit } from '../../core/metrics/columnBits'
 import { FACT_COLUMNS, type FactColumn } from '../../core/metrics/metric'
 import { networkById } from '../../core/networks/networks'
 import { SPLITS } from '../../core/splits/splits'
 import { seal, unseal } from '../auth/secrets'
 import { now } from '../clock'
 import { httpNetwork } from '../connectors/httpNetwork'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited, type DaysPage, type NetworkConnector, type PartsPage, type PostsPage, type Tokens } from '../connectors/network'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused, type DaysPage, type NetworkConnector, type PartsPage, type PostsPage, type Tokens } from '../connectors/network'
 import type { ClientDb } from '../db/clientDb'
 import { profileForSync, type ProfileRow } from '../db/questions/profiles'
 import { raw, sql } from '../db/sql'
 import { log } from '../log'
 import { fetchVolume } from './networkVolume'
 import { JobFailed, JobPostponed, type JobContext } from './context'
+import { importWaits } from './queue'
 
 /** Figures younger than this are asked for again: networks restate them. */
 const RESTATED_DAYS = 7
@@ -31,10 +33,10 @@ export async function sync(context: JobContext, connect: (network: string) => Ne
   const connector = connect(profile.network)
   try {
     if (profile.tokens) {
-      const tokens = await freshTokens(context, connector, profileId, JSON.parse(unseal(profile.tokens)) as Tokens)
+      const asOwner = await withTokens(context, connector, profileId, JSON.parse(unseal(profile.tokens)) as Tokens)
       await fetchAll(context, connect, profile, networkById(profile.network).historyDays, {
-        days: (from) => connector.days(tokens, profile.remote_id, from), posts: (from) => connector.posts(tokens, profile.remote_id, from),
-        ...(givesSplits(profile.network) && { parts: (from) => connector.parts(tokens, profile.remote_id, from) }),
+        days: (from) => asOwner((tokens) => connector.days(tokens, profile.remote_id, from)), posts: (from) => asOwner((tokens) => connector.posts(tokens, profile.remote_id, from)),
+        ...(givesSplits(profile.network) && { parts: (from) => asOwner((tokens) => connector.parts(tokens, profile.remote_id, from)) }),
       })
     } else {
       await fetchAll(context, connect, profile, networkById(profile.network).publicDays, {
@@ -49,7 +51,8 @@ export async function sync(context: JobContext, connect: (network: string) => Ne
 /** Says on the profile what went wrong, and decides whether waiting helps. */
 async function explain(db: ClientDb, profileId: number, error: unknown): Promise<never> {
   const say = (message: string) => db.run(sql`UPDATE profile SET sync_error = ${message} WHERE client_id = ${db.client} AND profile_id = ${profileId}`)
-  if (error instanceof RateLimited) throw new JobPostponed(error.seconds, error.message)
+  if (error instanceof RateLimited) throw new JobPostponed(error.seconds, error.message, true)
+  if (error instanceof JobPostponed) throw error
   if (error instanceof ConsentWithdrawn) {
     await db.run(sql`UPDATE profile SET consent = 'withdrawn', tokens = NULL WHERE client_id = ${db.client} AND profile_id = ${profileId}`)
     await say(error.message)
@@ -59,11 +62,28 @@ async function explain(db: ClientDb, profileId: number, error: unknown): Promise
   throw error
 }
 
-async function freshTokens(context: JobContext, connector: NetworkConnector, profileId: number, tokens: Tokens): Promise<Tokens> {
-  if (tokens.until > now() + 60_000) return tokens
-  const fresh = await connector.refresh(tokens)
-  await context.step((db) => db.run(sql`UPDATE profile SET tokens = ${seal(JSON.stringify(fresh))} WHERE client_id = ${db.client} AND profile_id = ${profileId}`))
-  return fresh
+/**
+ * Asks with the owner's tokens. They are made fresh before they end, and once more when the network does not take them: some end early. Only a refusal to make
+ * them fresh means that the consent is gone.
+ */
+async function withTokens(context: JobContext, connector: NetworkConnector, profileId: number, known: Tokens) {
+  let tokens = known
+  const refresh = async () => {
+    tokens = await connector.refresh(tokens)
+    await context.step((db) => db.run(sql`UPDATE profile SET tokens = ${seal(JSON.stringify(tokens))} WHERE client_id = ${db.client} AND profile_id = ${profileId}`))
+  }
+  if (tokens.until <= now() + 60_000) await refresh()
+  let isFresh = false
+  return async <T>(ask: (tokens: Tokens) => Promise<T>): Promise<T> => {
+    try {
+      return await ask(tokens)
+    } catch (error) {
+      if (!(error instanceof TokenRefused) || isFresh) throw error
+      isFresh = true
+      await refresh()
+      return await ask(tokens)
+    }
+  }
 }
 
 /** What a profile is asked for, page by page: everything, or what anybody can see. */
@@ -88,27 +108,30 @@ async function fetchAll(context: JobContext, connect: (network: string) => Netwo
   if (!profile.synced_to) await context.step((db) => db.run(sql`UPDATE profile SET first_fetch = 1 WHERE client_id = ${db.client} AND profile_id = ${profile.profile_id}`))
   const heard = { days: new Set<Day>(), twice: 0, restated: 0 }
   let next: Day | undefined = from
-  while (next) {
+  while (next && next <= last) {
     const page: DaysPage = await source.days(next)
     for (const { day } of page.data) {
       if (heard.days.has(day)) heard.twice++
       heard.days.add(day)
     }
     heard.restated += await context.step((db) => keepDays(db, profile.profile_id, page), () => ({
-      total, done: page.through ? daysBetween(from, page.through) + 1 : total, message: page.through ? `Figures up to ${page.through}` : 'No new figures',
+      total, done: page.through ? daysBetween(from, page.through) + 1 : total, mark: markOf(0, page.through), message: page.through ? `Figures up to ${page.through}` : 'No new figures',
     }))
     next = page.next
+    await giveWay(context.db)
   }
   next = since(profile.posts_to)
-  while (next) {
+  while (next && next <= last) {
     const page: PostsPage = await source.posts(next)
-    await context.step((db) => keepPosts(db, profile.profile_id, page))
+    await context.step((db) => keepPosts(db, profile.profile_id, page), () => ({ mark: markOf(1, page.through) }))
+    await giveWay(context.db)
     next = page.next
   }
   next = source.parts && since(profile.parts_to)
-  while (next) {
+  while (next && next <= last) {
     const page: PartsPage = await source.parts!(next)
-    await context.step((db) => keepParts(db, profile.profile_id, page))
+    await context.step((db) => keepParts(db, profile.profile_id, page), () => ({ mark: markOf(2, page.through) }))
+    await giveWay(context.db)
     next = page.next
   }
   // the subject's own volume is a second thing: without it the profile's figures are complete all the same
@@ -116,6 +139,14 @@ async function fetchAll(context: JobContext, connect: (network: string) => Netwo
   await context.finish(async (db) => {
     await db.run(sql`UPDATE profile SET synced_at = NOW(), first_fetch = 0, sync_error = NULL WHERE client_id = ${db.client} AND profile_id = ${profile.profile_id}`)
   }, outcome(last, total - heard.days.size, heard.twice, heard.restated))
+}
+
+/** How far a sync has come: first the days, then the posts, then the splits, each to its day. */
+const markOf = (stage: number, through: Day | undefined): number => stage * 1_000_000 + (through ? dayNumber(through) : 0)
+
+/** Somebody waits for an import: a sync, which can be broken off after any page, goes on when that is written. */
+async function giveWay(db: ClientDb): Promise<void> {
+  if (await importWaits(db)) throw new JobPostponed(1, 'Goes on when the import is written.')
 }
 
 /** What a sync has brought, with everything that was out of the ordinary and how it ended. */
@@ -129,7 +160,7 @@ function outcome(last: Day, absent: number, twice: number, restated: number): st
   ].join('; ')
 }
 
-type StoredDay = { day: Day; import_id: number | null } & Record<FactColumn, number | null>
+type StoredDay = { day: Day; imported: number } & Record<FactColumn, number | null>
 
 /**
  * Keeps a page of days. A figure that was imported stands; a figure that the network restates replaces the old one, and the change is kept.
@@ -140,7 +171,7 @@ export async function keepDays(db: ClientDb, profileId: number, page: Pick<DaysP
   let restatedDays = 0
   if (page.data.length > 0) {
     const stored = await db.rows<StoredDay>(sql`
-      SELECT day, import_id, ${raw(FACT_COLUMNS.join(', '))}
+      SELECT day, imported, ${raw(FACT_COLUMNS.join(', '))}
       FROM   profile_day
       WHERE  client_id = ${db.client}
       AND    profile_id = ${profileId}
@@ -154,7 +185,7 @@ export async function keepDays(db: ClientDb, profileId: number, page: Pick<DaysP
       const old = before.get(given.day)
       const values = FACT_COLUMNS.map((column) => {
         const kept = old?.[column] ?? null
-        return old?.import_id && kept !== null ? kept : given[column] ?? kept
+        return old && kept !== null && hasBit(old.imported, column) ? kept : given[column] ?? kept
       })
       if (old && FACT_COLUMNS.every((column, index) => (old[column] ?? null) === values[index])) continue
       rows.push([profileId, given.day, ...values, seenAt])

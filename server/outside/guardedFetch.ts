@@ -2,7 +2,7 @@ import { lookup as resolve, type LookupAddress } from 'node:dns'
 import { request as httpRequest, type IncomingMessage } from 'node:http'
 import { request as httpsRequest } from 'node:https'
 import { isIP, type LookupFunction } from 'node:net'
-import ipaddr from 'ipaddr.js'
+import { isSpecial } from './specialAddresses'
 
 /** What is taken from a page that a person has named, at the most. */
 export const MOST_BYTES = 2_000_000
@@ -24,8 +24,8 @@ export interface FetchedPage {
  * @example isPublicAddress('192.168.0.1') // false
  */
 export function isPublicAddress(address: string): boolean {
-  if (!ipaddr.isValid(address)) return false
-  return ipaddr.process(address).range() === 'unicast'
+  const family = isIP(address)
+  return (family === 4 || family === 6) && !isSpecial(address, family)
 }
 
 /** Resolves a name for a connection, and refuses it when any of its addresses is not public: what was checked is what is connected to. */
@@ -76,6 +76,7 @@ export async function guardedFetch(text: string, standins = process.env.ZAFFER_S
     const { statusCode = 0, headers } = response
     if (statusCode >= 300 && statusCode < 400 && headers.location) {
       response.destroy()
+      if (!URL.canParse(headers.location, url)) throw new FetchRefused('The page leads on to something that is no address.')
       url = readPageAddress(new URL(headers.location, url).href)
       continue
     }

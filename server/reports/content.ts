@@ -9,6 +9,7 @@ import { SCOPED_KINDS, type Block } from '../../shared/scope'
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { notesIn, type Note } from '../db/questions/notes'
+import { Problem } from '../problems/problem'
 import { listPosts, type ListedPost } from '../work/content'
 import { lastSearch, type ProfileSearch } from '../work/findProfiles'
 import { GROUPINGS, lineOf, rowsBy, type Grouping, type MetricLine, type RowFigures } from '../work/overview'
@@ -23,6 +24,7 @@ import { contextOf, rollUp } from '../work/rollUp'
 import { unusual, type UnusualFinding } from '../work/unusual'
 import { whatIsOpen, type WhatIsOpen } from '../work/whatIsOpen'
 import { why, type Why } from '../work/why'
+import { Unreadable } from '../../core/unreadable'
 
 interface BlockBase {
   id: string
@@ -47,6 +49,7 @@ export type FilledBlock = BlockBase & (
   | { kind: 'why'; why: Why }
   | { kind: 'unusual'; metric: string; days: UnusualFinding[] }
   | { kind: 'text'; text: string }
+  | { kind: 'broken'; problem: string }
 )
 
 /** The state and coverage of a profile, as a report shows them. */
@@ -93,7 +96,7 @@ export interface ReportDefinition {
 /**
  * Fills a report with the figures of its period, each with its working.
  *
- * @throws RangeError when the period or a metric has no meaning
+ * @throws Unreadable when the period or a metric has no meaning
  */
 export async function composeReport(db: ClientDb, report: ReportDefinition): Promise<ReportContent> {
   const asked = { who: [], sets: [], period: report.period }
@@ -108,15 +111,23 @@ export async function composeReport(db: ClientDb, report: ReportDefinition): Pro
     JOIN   agency a ON a.agency_id = c.agency_id
     WHERE  c.client_id = ${db.client}`)
   const blocks: FilledBlock[] = []
-  for (const block of report.blocks) {
-    const own = SCOPED_KINDS.includes(block.kind) ? narrowed(scope, block.who) : scope
-    blocks.push({ ...(await fill(db, own, block)), ...(own !== scope && { who: own.words.who }) })
-  }
+  for (const block of report.blocks) blocks.push(await fillOrSay(db, scope, block))
   return {
     format: 1, agency: { ...agency! }, client: db.name, timeZone: db.timeZone, title: report.title, who: scope.words.who,
     period: scope.period, periodWords: scope.words.period,
     against: scope.comparison ? { period: scope.comparison.period, words: scope.words.against } : null,
     figuresUpTo: scope.lastComplete, since: sinceOf(scope), notes: await notesIn(db, scope.period), blocks,
+  }
+}
+
+/** A block with its figures, or with the reason why it has none: the others stand all the same. */
+async function fillOrSay(db: ClientDb, scope: ResolvedScope, block: Block): Promise<FilledBlock> {
+  try {
+    const own = SCOPED_KINDS.includes(block.kind) ? narrowed(scope, block.who) : scope
+    return { ...(await fill(db, own, block)), ...(own !== scope && { who: own.words.who }) }
+  } catch (error) {
+    if (!(error instanceof Unreadable) && !(error instanceof Problem)) throw error
+    return { id: block.id, title: block.title, comment: block.comment, kind: 'broken', problem: `${error.message.charAt(0).toUpperCase()}${error.message.slice(1)}` }
   }
 }
 
@@ -145,7 +156,7 @@ async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { 
     case 'parts':
       return { ...base, kind, split: await splitOf(db, scope, option || SPLITS[0]!.id) }
     case 'targets':
-      return { ...base, kind, targets: await targetsOf(db) }
+      return { ...base, kind, targets: (await targetsOf(db)).targets }
     case 'posts':
       return { ...base, kind, order: option || 'interactions', posts: orderPosts(await listPosts(db, scope), option || 'interactions').slice(0, MOST_POSTS) }
     case 'open': {
@@ -160,7 +171,7 @@ async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { 
       return { ...base, kind, found, searchedAt: searchedAt && new Date(searchedAt).toISOString() }
     }
     default:
-      throw new RangeError(`there is no block "${kind}"`)
+      throw new Unreadable(`there is no block "${kind}"`)
   }
 }
 

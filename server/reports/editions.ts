@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { canonicalJson } from '../../core/reports/canonicalJson'
-import { newToken, tokenHash } from '../auth/secrets'
+import { isToken, newToken, tokenHash } from '../auth/secrets'
 import { now } from '../clock'
 import { clientDbForJob, type ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
@@ -27,14 +27,16 @@ export interface Edition extends EditionHead {
   content: ReportContent
   isIntact: boolean
   hasPdf: boolean
+  /** The SHA-256 of the PDF's bytes, once it is printed. */
+  pdfSha256: string | null
 }
 
 interface EditionRow extends Omit<EditionHead, 'title' | 'periodWords' | 'periodTo'> {
   content: string
-  hasPdf: number
+  pdfSha256: string | null
 }
 
-export const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex')
+export const sha256 = (content: string | Buffer): string => createHash('sha256').update(content).digest('hex')
 
 /** Freezes content as the next edition of a report. Part of a transaction that holds the report's row. */
 export async function freeze(db: ClientDb, reportId: number, requestKey: string, content: ReportContent, person: number | undefined): Promise<number> {
@@ -42,38 +44,53 @@ export async function freeze(db: ClientDb, reportId: number, requestKey: string,
   const { next } = (await db.one<{ next: number }>(sql`
     SELECT COALESCE(MAX(number), 0) + 1 AS next FROM edition WHERE client_id = ${db.client} AND report_id = ${reportId} FOR UPDATE`))!
   const { insertId } = await db.run(sql`
-    INSERT INTO edition (client_id, report_id, number, request_key, content, sha256, issued_at, issued_by)
-    VALUES (${db.client}, ${reportId}, ${next}, ${requestKey}, ${text}, ${sha256(text)}, ${new Date(now())}, ${person})`)
+    INSERT INTO edition (client_id, report_id, number, title, period_words, period_to, request_key, content, sha256, issued_at, issued_by, issued_by_name)
+    VALUES (${db.client}, ${reportId}, ${next}, ${content.title}, ${content.periodWords}, ${content.period.to}, ${requestKey}, ${text}, ${sha256(text)}, ${new Date(now())}, ${person},
+            (SELECT name FROM person WHERE person_id = ${person}))`)
   return insertId
 }
 
-const toEdition = ({ content: text, hasPdf, ...row }: EditionRow): Edition => {
+const toEdition = ({ content: text, ...row }: EditionRow): Edition => {
   const content = JSON.parse(text) as ReportContent
-  return { ...row, title: content.title, periodWords: content.periodWords, periodTo: content.period.to, content, isIntact: sha256(text) === row.sha256, hasPdf: hasPdf === 1 }
+  return { ...row, title: content.title, periodWords: content.periodWords, periodTo: content.period.to, content, isIntact: sha256(text) === row.sha256, hasPdf: row.pdfSha256 !== null }
 }
+
+/** The newest edition of a client. */
+export const newestEdition = (db: ClientDb): Promise<Pick<EditionHead, 'id' | 'title' | 'number' | 'issuedAt'> | undefined> => db.one(sql`
+  SELECT   edition_id AS id, title, number, issued_at AS issuedAt
+  FROM     edition
+  WHERE    client_id = ${db.client}
+  ORDER BY issued_at DESC, edition_id DESC
+  LIMIT    1`)
+
+/** The last day that the editions of each report reach. */
+export const editionsReach = async (db: ClientDb): Promise<ReadonlyMap<number, string>> => new Map((await db.rows<{ reportId: number; to: string }>(sql`
+  SELECT report_id AS reportId, MAX(period_to) AS \`to\` FROM edition WHERE client_id = ${db.client} GROUP BY report_id`)).map(({ reportId, to }) => [reportId, to]))
 
 /** The editions of a client, the newest first. */
 export async function editionsOf(db: ClientDb): Promise<EditionHead[]> {
   return await db.rows<EditionHead>(sql`
-    SELECT    e.edition_id AS id, e.report_id AS reportId, e.number, JSON_VALUE(e.content, '$.title') AS title,
-              JSON_VALUE(e.content, '$.periodWords') AS periodWords, JSON_VALUE(e.content, '$.period.to') AS periodTo, e.issued_at AS issuedAt, p.name AS issuedBy, e.sha256
-    FROM      edition e
-    LEFT JOIN person p ON p.person_id = e.issued_by
-    WHERE     e.client_id = ${db.client}
-    ORDER BY  e.issued_at DESC, e.edition_id DESC`)
+    SELECT   edition_id AS id, report_id AS reportId, number, title, period_words AS periodWords, period_to AS periodTo, issued_at AS issuedAt, issued_by_name AS issuedBy, sha256
+    FROM     edition
+    WHERE    client_id = ${db.client}
+    ORDER BY issued_at DESC, edition_id DESC`)
 }
 
 /** One edition, or Problem 404. */
 export async function editionById(db: ClientDb, id: number): Promise<Edition> {
   const row = await db.one<EditionRow>(sql`
-    SELECT    e.edition_id AS id, e.report_id AS reportId, e.number, e.content, e.issued_at AS issuedAt, p.name AS issuedBy, e.sha256,
-              EXISTS (SELECT 1 FROM edition_pdf f WHERE f.client_id = e.client_id AND f.edition_id = e.edition_id) AS hasPdf
+    SELECT    e.edition_id AS id, e.report_id AS reportId, e.number, e.content, e.issued_at AS issuedAt, e.issued_by_name AS issuedBy, e.sha256, f.sha256 AS pdfSha256
     FROM      edition e
-    LEFT JOIN person p ON p.person_id = e.issued_by
+    LEFT JOIN edition_pdf f ON f.client_id = e.client_id AND f.edition_id = e.edition_id
     WHERE     e.client_id = ${db.client}
     AND       e.edition_id = ${id}`)
   if (!row) throw notFound('edition')
   return toEdition(row)
+}
+
+/** Keeps the PDF of an edition. One that is there already is never replaced. */
+export async function keepPdf(db: ClientDb, id: number, pdf: Buffer): Promise<void> {
+  await db.run(sql`INSERT IGNORE INTO edition_pdf (client_id, edition_id, content, sha256) VALUES (${db.client}, ${id}, ${pdf}, ${sha256(pdf)})`)
 }
 
 /** The PDF of an edition, once it is made. */
@@ -123,7 +140,7 @@ export async function revokeShare(db: ClientDb, editionId: number, shareId: numb
  * @throws Problem 404 when the link is unknown, over or revoked; which of them is not said
  */
 export async function openShare(token: string): Promise<{ db: ClientDb; edition: Edition }> {
-  const link = await systemDb.one<{ client_id: number; edition_id: number }>(sql`
+  const link = !isToken(token) ? undefined : await systemDb.one<{ client_id: number; edition_id: number }>(sql`
     SELECT client_id, edition_id
     FROM   share_link
     WHERE  token_hash = ${tokenHash(token)}
@@ -135,9 +152,9 @@ export async function openShare(token: string): Promise<{ db: ClientDb; edition:
 }
 
 /** An edition as somebody outside sees it. */
-export type SharedEdition = Pick<Edition, 'number' | 'title' | 'issuedAt' | 'sha256' | 'isIntact' | 'hasPdf' | 'content'>
+export type SharedEdition = Pick<Edition, 'number' | 'title' | 'issuedAt' | 'sha256' | 'isIntact' | 'hasPdf' | 'pdfSha256' | 'content'>
 
 /** What an outsider gets of an edition: what it prints, without the names of those who worked on it and without our own numbers for it. */
-export function forOutsiders({ number, title, issuedAt, sha256: hash, isIntact, hasPdf, content }: Edition): SharedEdition {
-  return { number, title, issuedAt, sha256: hash, isIntact, hasPdf, content: { ...content, notes: (content.notes ?? []).map((note, index) => ({ ...note, id: index + 1, writtenBy: null })) } }
+export function forOutsiders({ number, title, issuedAt, sha256: hash, isIntact, hasPdf, pdfSha256, content }: Edition): SharedEdition {
+  return { number, title, issuedAt, sha256: hash, isIntact, hasPdf, pdfSha256, content: { ...content, notes: (content.notes ?? []).map((note, index) => ({ ...note, id: index + 1, writtenBy: null })) } }
 }

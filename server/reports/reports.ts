@@ -1,6 +1,6 @@
 import { parseWho, type Block, type ReportInput } from '../../shared/scope'
 import type { ClientDb } from '../db/clientDb'
-import { sql } from '../db/sql'
+import { raw, sql } from '../db/sql'
 import { conflict, notFound } from '../problems/problem'
 import { refuseForeignProfiles } from '../work/refuseForeignProfiles'
 
@@ -16,26 +16,34 @@ export interface Report {
   editions: number
 }
 
-type ReportRow = Omit<Report, 'blocks'> & { blocks: string }
+/** A report as it stands in a list. */
+export interface ReportHead extends Omit<Report, 'blocks'> {
+  blocks: number
+}
+
 /** A block of before blocks had profiles of their own is of everybody. */
-const toReport = (row: ReportRow): Report => ({ ...row, blocks: (JSON.parse(row.blocks) as (Omit<Block, 'who'> & { who?: string })[]).map((block) => ({ ...block, who: block.who ?? 'all' })) })
+const blocksOf = (text: string): Block[] => (JSON.parse(text) as (Omit<Block, 'who'> & { who?: string })[]).map((block) => ({ ...block, who: block.who ?? 'all' }))
+
+const EDITIONS = raw('(SELECT COUNT(*) FROM edition e WHERE e.client_id = r.client_id AND e.report_id = r.report_id) AS editions')
 
 /** The reports of a client, by title. */
-export async function reportsOf(db: ClientDb): Promise<Report[]> {
-  return (await db.rows<ReportRow>(sql`
-    SELECT   r.report_id AS id, r.title, r.period, r.against, r.blocks, r.version, r.changed_at AS changedAt,
-             (SELECT COUNT(*) FROM edition e WHERE e.client_id = r.client_id AND e.report_id = r.report_id) AS editions
-    FROM     report r
-    WHERE    r.client_id = ${db.client}
-    AND      r.removed_at IS NULL
-    ORDER BY r.title, r.report_id`)).map(toReport)
-}
+export const reportsOf = (db: ClientDb): Promise<ReportHead[]> => db.rows<ReportHead>(sql`
+  SELECT   r.report_id AS id, r.title, r.period, r.against, JSON_LENGTH(r.blocks) AS blocks, r.version, r.changed_at AS changedAt, ${EDITIONS}
+  FROM     report r
+  WHERE    r.client_id = ${db.client}
+  AND      r.removed_at IS NULL
+  ORDER BY r.title, r.report_id`)
 
 /** One report, or Problem 404. */
 export async function reportById(db: ClientDb, id: number): Promise<Report> {
-  const report = (await reportsOf(db)).find((candidate) => candidate.id === id)
-  if (!report) throw notFound('report')
-  return report
+  const row = await db.one<Omit<Report, 'blocks'> & { blocks: string }>(sql`
+    SELECT r.report_id AS id, r.title, r.period, r.against, r.blocks, r.version, r.changed_at AS changedAt, ${EDITIONS}
+    FROM   report r
+    WHERE  r.client_id = ${db.client}
+    AND    r.report_id = ${id}
+    AND    r.removed_at IS NULL`)
+  if (!row) throw notFound('report')
+  return { ...row, blocks: blocksOf(row.blocks) }
 }
 
 /** Refuses blocks of profiles that are not the client's own. */

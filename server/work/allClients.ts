@@ -5,7 +5,8 @@ import { DEFAULT_PERIOD } from '../../shared/scope'
 import { clientsOf, type Person } from '../auth/people'
 import { clientDb, type ClientDb } from '../db/clientDb'
 import { now } from '../clock'
-import { editionsOf } from '../reports/editions'
+import { log } from '../log'
+import { newestEdition } from '../reports/editions'
 import { remembered } from './remembered'
 import { contextOf, rollUp } from './rollUp'
 import { resolveScope } from './resolveScope'
@@ -20,13 +21,20 @@ export interface ClientSummary extends WhatIsOpen {
   against: string
   figures: ComparedFigure[]
   lastEdition: { id: number; title: string; number: number; issuedAt: Date } | null
+  /** Why a client's figures are not there; the others are. */
+  problem?: string
 }
 
 /** Everything that a person may see, client by client, the largest movement first. */
 export async function allClients(person: Person): Promise<ClientSummary[]> {
   const summaries = await Promise.all((await clientsOf(person)).map(async (row) => {
     const db = clientDb(row)
-    return JSON.parse(await remembered(db, `summary ${lastCompleteDay(now(), db.timeZone)}`, () => summary(db))) as ClientSummary
+    try {
+      return JSON.parse(await remembered(db, `summary ${lastCompleteDay(now(), db.timeZone)}`, () => summary(db))) as ClientSummary
+    } catch (error) {
+      log.error({ err: error, client: db.slug }, 'a client cannot be summed up')
+      return { slug: db.slug, name: db.name, profiles: 0, period: '', against: '', figures: [], lastEdition: null, unusual: [], troubles: [], targets: [], due: [], problem: 'Its figures could not be worked out just now. Open the client to see what is wrong.' }
+    }
   }))
   const movement = ({ figures }: ClientSummary) => Math.max(0, ...figures.map(({ change }) => Math.abs(change?.relative ?? 0)))
   return summaries.sort((a, b) => movement(b) - movement(a) || a.name.localeCompare(b.name))
@@ -34,11 +42,11 @@ export async function allClients(person: Person): Promise<ClientSummary[]> {
 
 async function summary(db: ClientDb): Promise<ClientSummary> {
   const scope = await resolveScope(db, { who: [], sets: [], period: DEFAULT_PERIOD, against: 'before' })
-  const [rolled, open, [last]] = await Promise.all([rollUp(db, scope, CLIENT_METRICS), whatIsOpen(db, scope), editionsOf(db)])
+  const [rolled, open, last] = await Promise.all([rollUp(db, scope, CLIENT_METRICS), whatIsOpen(db, scope), newestEdition(db)])
   return {
     slug: db.slug, name: db.name, profiles: scope.allProfiles.length, period: scope.words.period, against: scope.words.against,
     figures: CLIENT_METRICS.map((metric) => compareFigures(metric, rolled, contextOf(db, scope))),
     ...open,
-    lastEdition: last ? { id: last.id, title: last.title, number: last.number, issuedAt: last.issuedAt } : null,
+    lastEdition: last ?? null,
   }
 }

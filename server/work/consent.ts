@@ -1,5 +1,5 @@
 import * as oauth from 'oauth4webapi'
-import { newToken, seal, tokenHash, unseal } from '../auth/secrets'
+import { isToken, newToken, seal, tokenHash, unseal } from '../auth/secrets'
 import { httpNetwork } from '../connectors/httpNetwork'
 import { clientDbForJob, type ClientDb } from '../db/clientDb'
 import { profileForSync, type ProfileRow } from '../db/questions/profiles'
@@ -36,7 +36,7 @@ interface OpenRequest {
 
 /** The request behind a consent link, with the profile that it asks for. */
 export async function openConsent(token: string): Promise<{ db: ClientDb; request: OpenRequest; profile: ProfileRow }> {
-  const request = await systemDb.one<OpenRequest>(sql`
+  const request = !isToken(token) ? undefined : await systemDb.one<OpenRequest>(sql`
     SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE token_hash = ${tokenHash(token)} AND used_at IS NULL AND ends_at > NOW()`)
   return await withProfile(request)
 }
@@ -76,7 +76,7 @@ export async function beginConsent(token: string, redirect: string): Promise<str
  */
 export async function endConsent(answer: URL, redirect: string): Promise<ProfileRow> {
   const state = answer.searchParams.get('state') ?? ''
-  const found = await systemDb.one<OpenRequest>(sql`
+  const found = !isToken(state) ? undefined : await systemDb.one<OpenRequest>(sql`
     SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE state_hash = ${tokenHash(state)} AND used_at IS NULL AND ends_at > NOW()`)
   const { db, request, profile } = await withProfile(found)
   if (answer.searchParams.get('error')) throw new Problem(403, 'Refused', 'The consent was refused, and nothing was read. The link still works, should that have been a mistake.')

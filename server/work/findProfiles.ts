@@ -1,3 +1,4 @@
+import PQueue from 'p-queue'
 import { NETWORKS } from '../../core/networks/networks'
 import { isHandle, plainHandle, readProfileAddress, type NamedProfile } from '../../core/networks/profileAddress'
 import { now } from '../clock'
@@ -35,6 +36,12 @@ export interface ProfileSearch {
   taken: { networkName: string; name: string; isOwn: boolean }[]
 }
 
+/** How many linked profiles and how many handles are looked up, how many at once, and how long all of it may take. */
+const MOST_LINKED = 40
+const MOST_HANDLES = 12
+const AT_ONCE = 6
+const LONGEST_MS = 20_000
+
 type Connect = (network: string) => NetworkConnector
 
 /**
@@ -49,14 +56,14 @@ export async function findProfiles(db: ClientDb, address: string, handle: string
     if (error instanceof FetchRefused) throw badRequest(error.message, { fields: { address: error.message } })
     throw error
   })
-  const links = distinct(linksOf(page.html, page.address).flatMap((link) => readProfileAddress(link) ?? []))
+  const links = distinct(linksOf(page.html, page.address).flatMap((link) => readProfileAddress(link) ?? [])).slice(0, MOST_LINKED)
   const rows = await profilesOf(db)
   const own = rows.filter(({ is_rival: rival }) => !rival)
   const wanted = plainHandle(handle) || mostUsed([...links, ...own.map(({ network, handle: known }) => ({ network, handle: plainHandle(known) }))].map((named) => named.handle))
   if (wanted === undefined) throw badRequest('The page links to no profile on a network that we know. Write the handle that is wanted.', { fields: { handle: 'Write the handle that is wanted.' } })
-  const handles = [...new Set([...links.map((link) => link.handle), ...own.map(({ handle: known }) => plainHandle(known)), wanted])].slice(0, 12)
+  const handles = [...new Set([...links.map((link) => link.handle), ...own.map(({ handle: known }) => plainHandle(known)), wanted])].slice(0, MOST_HANDLES)
   const asked = distinct([...links, ...NETWORKS.flatMap(({ id }) => handles.map((name) => ({ network: id, handle: name })))])
-  const answers = new Map(await Promise.all(asked.map(async (named) => [keyOf(named), await seen(named, rows, connect)] as const)))
+  const answers = await lookAll(asked, rows, connect)
   const isLinked = new Set(links.map(keyOf))
   return {
     address: page.address, handle: wanted,
@@ -79,6 +86,16 @@ function mostUsed(handles: readonly string[]): string | undefined {
   const counts = new Map<string, number>()
   for (const handle of handles) counts.set(handle, (counts.get(handle) ?? 0) + 1)
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
+}
+
+/** Asks the networks for every one of them, a few at a time. */
+async function lookAll(asked: readonly NamedProfile[], rows: readonly ProfileRow[], connect: Connect): Promise<Map<string, SeenProfile | undefined>> {
+  const end = Date.now() + LONGEST_MS
+  const queue = new PQueue({ concurrency: AT_ONCE })
+  return new Map(await queue.addAll(asked.map((named) => async () => {
+    if (Date.now() > end) throw new Problem(504, 'It takes too long', 'The networks answer too slowly to look through all of them. Nothing was kept; try again later.')
+    return [keyOf(named), await seen(named, rows, connect)] as const
+  })))
 }
 
 async function seen(named: NamedProfile, rows: readonly ProfileRow[], connect: Connect): Promise<SeenProfile | undefined> {

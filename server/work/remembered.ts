@@ -8,6 +8,8 @@ export const VOLUMES = 0
 const ROOM = 32_000_000
 
 const answers = new Map<string, { version: string; text: string }>()
+/** What is being worked out at this moment: whoever asks the same waits for the same. */
+const underWay = new Map<string, Promise<string>>()
 let used = 0
 
 /**
@@ -26,9 +28,14 @@ export async function remembered(db: ClientDb, key: string, answer: () => Promis
     answers.set(place, known)
     return known.text
   }
-  const text = JSON.stringify(await answer())
-  keep(place, { version, text })
-  return text
+  const question = `${version} ${place}`
+  const asked = underWay.get(question) ?? answer().then((found) => {
+    const text = JSON.stringify(found)
+    keep(place, { version, text })
+    return text
+  }).finally(() => underWay.delete(question))
+  underWay.set(question, asked)
+  return await asked
 }
 
 function keep(place: string, entry: { version: string; text: string }): void {

@@ -6,6 +6,7 @@ import { parsePeriod } from '../../core/periods/parsePeriod'
 import type { Period } from '../../core/periods/period'
 import type { CalendarUnit } from '../../core/periods/periodKind'
 import { readPeriod } from '../../core/periods/readPeriod'
+import { Unreadable } from '../../core/unreadable'
 import type { ScopeQuery } from '../../shared/scope'
 import { now } from '../clock'
 import type { ClientDb } from '../db/clientDb'
@@ -33,7 +34,7 @@ export interface ResolvedScope {
 /**
  * What a scope means for a client today.
  *
- * @throws Problem 400 when a profile is not the client's, RangeError when the period has no meaning
+ * @throws Problem 400 when a profile is not the client's, Unreadable when the period has no meaning
  */
 export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<ResolvedScope> {
   const lastComplete = lastCompleteDay(now(), db.timeZone)
@@ -61,7 +62,7 @@ export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<Res
 }
 
 /** A period that would be compared with itself: with words that move, that can come about by itself. */
-export class SelfComparison extends RangeError {
+export class SelfComparison extends Unreadable {
   override name = 'SelfComparison'
   constructor() {
     super('A period cannot be compared with itself. Choose other days to compare with.')
@@ -71,7 +72,7 @@ export class SelfComparison extends RangeError {
 /**
  * What a period is compared with: one of the named comparisons, or a period of one's own.
  *
- * @throws RangeError when the words have no meaning, or mean the period itself
+ * @throws Unreadable when the words have no meaning, or mean the period itself
  */
 export function readAgainst(against: string, { period, running, lastComplete }: Pick<ResolvedScope, 'period' | 'running' | 'lastComplete'>): Comparison | undefined {
   if (isNamedAgainst(against)) return comparison(period, against, running)

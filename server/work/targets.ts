@@ -1,4 +1,4 @@
-import { addDays, daysBetween, type Day } from '../../core/days/day'
+import { addDays, daysBetween, isDay, yearOf, type Day } from '../../core/days/day'
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import type { Figure } from '../../core/figures/figure'
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
@@ -13,12 +13,14 @@ import { FIT_DAYS, type DayValue } from '../../core/targets/forecast'
 import { forecastRate } from '../../core/targets/forecastRate'
 import { levelForecaster, rateForecaster, sumForecaster } from '../../core/targets/forecasters'
 import { daysAhead, targetProgress, type TargetInput as Known, type TargetProgress } from '../../core/targets/target'
+import { Unreadable } from '../../core/unreadable'
+import { FIRST_YEAR, LAST_YEAR } from '../../shared/day'
 import { DEFAULT_PERIOD, parseWho, type TargetInput } from '../../shared/scope'
 import { now } from '../clock'
 import type { ClientDb } from '../db/clientDb'
 import { memberOf, type ProfileRow } from '../db/questions/profiles'
 import { sql } from '../db/sql'
-import { badRequest } from '../problems/problem'
+import { badRequest, Problem } from '../problems/problem'
 import { inDatabase } from './factSource'
 import { narrowed } from './narrowed'
 import { resolveScope, type ResolvedScope } from './resolveScope'
@@ -53,23 +55,48 @@ export interface TargetView extends TargetRow {
 /** How many days of the past are read: for the fit, and for as many earlier forecasts of the same length as are tried. */
 const pastDays = (ahead: number): number => Math.min(1095, FIT_DAYS + MOST_ORIGINS * ahead)
 
-/** The targets of a client as they are kept, those that end first before the others. */
+/** A target that cannot be worked out, and why: it is said where it stands, and can be changed there. */
+export interface BrokenTarget extends TargetRow {
+  problem: string
+}
+
+/** The targets of a client as they are kept, those that end first before the others. Whom they are for is written as in an address. */
 export const targetRows = (db: ClientDb): Promise<TargetRow[]> => db.rows<TargetRow>(sql`
-  SELECT   target_id AS id, metric, who, wanted, from_day AS \`from\`, by_day AS \`by\`
-  FROM     target
+  SELECT   target_id AS id, metric,
+           IF(who = 'all', 'all', COALESCE((SELECT GROUP_CONCAT(IF(m.is_set, 's', ''), m.member_id ORDER BY m.is_set DESC, m.member_id) FROM target_member m WHERE m.client_id = t.client_id AND m.target_id = t.target_id), '')) AS who,
+           wanted, from_day AS \`from\`, by_day AS \`by\`
+  FROM     target t
   WHERE    client_id = ${db.client}
   AND      removed_at IS NULL
   ORDER BY by_day, target_id`)
 
-/** Every target of a client, worked out. */
-export async function targetsOf(db: ClientDb): Promise<TargetView[]> {
-  const views: TargetView[] = []
-  for (const row of await targetRows(db)) views.push(await targetView(db, row))
-  return views
+/** Every target of a client, worked out; one that makes no sense any more leaves the others standing. */
+export async function targetsOf(db: ClientDb): Promise<{ targets: TargetView[]; broken: BrokenTarget[] }> {
+  const targets: TargetView[] = []
+  const broken: BrokenTarget[] = []
+  for (const row of await targetRows(db)) {
+    try {
+      targets.push(await targetView(db, row))
+    } catch (error) {
+      if (!(error instanceof Unreadable) && !(error instanceof Problem)) throw error
+      broken.push({ ...row, problem: sentence(error.message) })
+    }
+  }
+  return { targets, broken }
+}
+
+const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`
+
+/** What is kept may be older than the rules of today: days that do not exist, or an end that no loop over days should go to. */
+function refuseImpossible({ who, from, by }: TargetRow): void {
+  if (![from, by].every((day) => isDay(day) && yearOf(day) >= FIRST_YEAR && yearOf(day) <= LAST_YEAR)) throw new Unreadable(`This target goes from ${from} to ${by}, which are no days to measure. Choose others`)
+  if (daysBetween(from, by) >= LONGEST_PERIOD_DAYS) throw new Unreadable('This target is longer than ten years. Choose an earlier end')
+  if (who === '') throw new Unreadable('The profiles of this target are gone. Choose others')
 }
 
 /** A target, worked out from the figures as they are now. */
 export async function targetView(db: ClientDb, row: TargetRow): Promise<TargetView> {
+  refuseImpossible(row)
   const metric = metricById(row.metric)
   const last = lastCompleteDay(now(), db.timeZone)
   const scope = narrowed(await resolveScope(db, { who: [], sets: [], period: DEFAULT_PERIOD, against: 'none' }), row.who)
@@ -196,19 +223,34 @@ export async function checkTarget(db: ClientDb, target: TargetInput): Promise<vo
 }
 
 /** @returns the id of a new target */
-export const addTarget = async (db: ClientDb, target: TargetInput, person: number): Promise<number> => (await db.run(sql`
-  INSERT INTO target (client_id, metric, who, wanted, from_day, by_day, created_by)
-  VALUES (${db.client}, ${target.metric}, ${target.who}, ${target.wanted}, ${target.from}, ${target.by}, ${person})`)).insertId
+export const addTarget = (db: ClientDb, target: TargetInput, person: number): Promise<number> => db.transaction(async (inside) => {
+  const { insertId } = await inside.run(sql`
+    INSERT INTO target (client_id, metric, who, wanted, from_day, by_day, created_by)
+    VALUES (${inside.client}, ${target.metric}, ${kindOf(target)}, ${target.wanted}, ${target.from}, ${target.by}, ${person})`)
+  await keepMembers(inside, insertId, target)
+  return insertId
+})
 
 /** @returns whether there is such a target */
-export async function changeTarget(db: ClientDb, id: number, target: TargetInput): Promise<boolean> {
-  if (!(await targetRows(db)).some((row) => row.id === id)) return false
-  await db.run(sql`
+export const changeTarget = (db: ClientDb, id: number, target: TargetInput): Promise<boolean> => db.transaction(async (inside) => {
+  if (!(await inside.one(sql`SELECT target_id FROM target WHERE client_id = ${inside.client} AND target_id = ${id} AND removed_at IS NULL FOR UPDATE`))) return false
+  await inside.run(sql`
     UPDATE target
-    SET    metric = ${target.metric}, who = ${target.who}, wanted = ${target.wanted}, from_day = ${target.from}, by_day = ${target.by}
-    WHERE  client_id = ${db.client}
+    SET    metric = ${target.metric}, who = ${kindOf(target)}, wanted = ${target.wanted}, from_day = ${target.from}, by_day = ${target.by}
+    WHERE  client_id = ${inside.client}
     AND    target_id = ${id}`)
+  await inside.run(sql`DELETE FROM target_member WHERE client_id = ${inside.client} AND target_id = ${id}`)
+  await keepMembers(inside, id, target)
   return true
+})
+
+/** A target is for everybody, or for the members that stand beside it. */
+const kindOf = ({ who }: TargetInput): 'all' | 'some' => (who === 'all' ? 'all' : 'some')
+
+async function keepMembers(db: ClientDb, id: number, target: TargetInput): Promise<void> {
+  const { who, sets } = parseWho(target.who)
+  const members = [...new Set(sets)].map((set) => [id, 1, set]).concat([...new Set(who)].map((profile) => [id, 0, profile]))
+  await db.insertRows('target_member', ['target_id', 'is_set', 'member_id'], members)
 }
 
 /** Takes a target away or, when that was a mistake, brings it back. @returns whether there is such a target */

@@ -2,10 +2,11 @@ import { daysBetween, type Day } from '../../core/days/day'
 import { metricById } from '../../core/metrics/catalogue'
 import { describeDay } from '../../core/periods/describePeriod'
 import { parsePeriod } from '../../core/periods/parsePeriod'
+import { Unreadable } from '../../core/unreadable'
 import type { ClientDb } from '../db/clientDb'
 import { profilesOf, type ProfileRow } from '../db/questions/profiles'
-import { editionsOf, type EditionHead } from '../reports/editions'
-import { reportsOf, type Report } from '../reports/reports'
+import { editionsReach } from '../reports/editions'
+import { reportsOf, type ReportHead } from '../reports/reports'
 import type { ResolvedScope } from './resolveScope'
 import { targetsOf, type TargetView } from './targets'
 import { unusual, type UnusualFinding } from './unusual'
@@ -42,21 +43,20 @@ export interface WhatIsOpen {
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
-  const [profiles, days, editions, reports, targets] = await Promise.all([profilesOf(db), unusual(db, scope, WATCHED_METRIC), editionsOf(db), reportsOf(db), targetsOf(db)])
+  const [profiles, days, reach, reports, { targets, broken }] = await Promise.all([profilesOf(db), unusual(db, scope, WATCHED_METRIC), editionsReach(db), reportsOf(db), targetsOf(db)])
   return {
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
     troubles: troublesOf(profiles, scope.lastComplete),
     targets: targets.filter(({ progress, by }) => progress.standing === 'in danger' || (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS)),
-    due: [...reports.flatMap((report) => reportDue(report, editions, scope.lastComplete) ?? []), ...targets.flatMap((target) => targetDue(target) ?? [])],
+    due: [...reports.flatMap((report) => reportDue(report, reach.get(report.id), scope.lastComplete) ?? []), ...targets.flatMap((target) => targetDue(target) ?? []), ...broken.map(({ id, problem }): Due => ({ kind: 'target', id, sentence: `A target cannot be worked out. ${problem}` }))],
   }
 }
 
 /** A report is due when its period is over and no edition of it reaches into that period. */
-function reportDue(report: Report, editions: readonly EditionHead[], last: Day): Due | undefined {
+function reportDue(report: ReportHead, newest: Day | undefined, last: Day): Due | undefined {
   const known = readable(report.period, last)
   if (!known) return undefined
   const { period, running } = known
-  const newest = editions.filter(({ reportId }) => reportId === report.id).map(({ periodTo }) => periodTo).sort().at(-1)
   if (running || period.to > last || (newest !== undefined && newest >= period.from)) return undefined
   return { kind: 'report', id: report.id, sentence: newest === undefined ? `“${report.title}” has no edition yet.` : `“${report.title}” has no edition for its newest period.` }
 }
@@ -66,7 +66,7 @@ function readable(words: string, last: Day): ReturnType<typeof parsePeriod> | un
   try {
     return parsePeriod(words, last)
   } catch (error) {
-    if (error instanceof RangeError) return undefined
+    if (error instanceof Unreadable) return undefined
     throw error
   }
 }

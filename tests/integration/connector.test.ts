@@ -1,8 +1,8 @@
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { httpNetwork } from '../../server/connectors/httpNetwork'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited } from '../../server/connectors/network'
+import { httpNetwork, secondsOf } from '../../server/connectors/httpNetwork'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused } from '../../server/connectors/network'
 import { fetchVolume } from '../../server/jobs/networkVolume'
 import { tableOf, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
@@ -27,12 +27,34 @@ describe('a network that does not answer as agreed', () => {
   it.each([
     [{ status: 500, body: '' }, NetworkTrouble, 'Cork answered 500.'], [{ status: 404, body: '' }, NetworkTrouble, 'no longer has this profile'], [{ status: 200, body: '<html>' }, NetworkTrouble, 'without data'],
     [{ status: 200, body: '{"data":{}}' }, NetworkTrouble, 'without data'], [{ status: 200, body: '{"data":[],"next":"2026-10-01"}' }, NetworkTrouble, 'the same page again'],
-    [{ status: 401, body: '' }, ConsentWithdrawn, 'no longer accepts the consent'], [{ status: 429, headers: { 'retry-after': '7' }, body: '' }, RateLimited, 'wait 7 seconds'], [{ status: 429, body: '' }, RateLimited, 'wait 60 seconds'],
+    [{ status: 401, body: '' }, TokenRefused, 'did not let us in'], [{ status: 429, headers: { 'retry-after': '7' }, body: '' }, RateLimited, 'wait 7 seconds'], [{ status: 429, body: '' }, RateLimited, 'wait 60 seconds'], [{ status: 429, headers: { 'retry-after': '7200' }, body: '' }, RateLimited, 'wait 7200 seconds'],
     [{ status: 302, headers: { location: 'http://127.0.0.1/' }, body: '' }, NetworkTrouble, 'does not answer'],
   ])('%j is said in a sentence', async (given, kind, sentence) => {
     const problem = await ask(given).catch((error: unknown) => error)
     expect(problem).toBeInstanceOf(kind)
     expect((problem as Error).message).toContain(sentence)
+  })
+
+  it('asks to wait a number of seconds, or until a time', () => {
+    const at = Date.parse('2026-10-29T06:00:00Z')
+    expect(['7', '0', 'Thu, 29 Oct 2026 06:02:00 GMT', 'Thu, 29 Oct 2026 05:00:00 GMT', '999999999', 'soon', null].map((text) => secondsOf(text, at))).toEqual([7, 1, 120, 1, 86_400, 60, 60])
+  })
+
+  it('withdraws the consent only when it says that the grant is invalid', async () => {
+    const refreshed = async (given: typeof answer) => {
+      answer = { ...given, headers: { 'content-type': 'application/json' } }
+      return await httpNetwork('cork', base).refresh({ access: 'a', refresh: 'r', until: 0 }).catch((error: unknown) => error)
+    }
+    expect(await refreshed({ status: 400, body: '{"error":"invalid_grant"}' })).toBeInstanceOf(ConsentWithdrawn)
+    for (const error of ['invalid_client', 'temporarily_unavailable', 'server_error']) {
+      const problem = await refreshed({ status: 400, body: JSON.stringify({ error }) })
+      expect([problem instanceof ConsentWithdrawn, problem instanceof NetworkTrouble]).toEqual([false, true])
+    }
+    expect(await refreshed({ status: 503, body: '' })).toBeInstanceOf(NetworkTrouble)
+  })
+
+  it('is not read for ever', async () => {
+    await expect(ask({ status: 200, body: `{"data":[${'0,'.repeat(9_000_000)}0]}` })).rejects.toThrow('more than 16 MB')
   })
 
   it('is told when it is down', async () => {

@@ -5,7 +5,7 @@ import { clientDbForJob, type ClientDb } from '../../server/db/clientDb'
 import { addSet, changeSet, removeSet, setsOf } from '../../server/db/questions/sets'
 import { switchProfile } from '../../server/db/questions/profiles'
 import { enqueueDue } from '../../server/jobs/enqueueDue'
-import { claim } from '../../server/jobs/queue'
+import { claim, enqueue, failJob, postponeJob } from '../../server/jobs/queue'
 import { addProfile, lookUp, refuseBeyondAllowance } from '../../server/work/addProfile'
 import { findProfiles, keepSearch, lastSearch } from '../../server/work/findProfiles'
 import { overview } from '../../server/work/overview'
@@ -119,10 +119,25 @@ describe('syncs that are due', () => {
     // nothing yet: at once; of public figures 30 days are shown, of Tintype's hours 35, of Murmur's own 45, of Lantern's 400
     expect((await tableOf('job', 'subject, job_id, 1') as { subject: string; job_id: number }[]).sort((a, b) => a.job_id - b.job_id).map(({ subject }) => Number(subject))).toEqual([first, open, hours, short, long])
     const taken: number[] = []
-    for (let job = await claim(); job; job = await claim()) taken.push(Number(job.subject))
+    for (let job = await claim(); job; job = await claim()) {
+      taken.push(Number(job.subject))
+      // whatever writes the figures of one client goes one after the other
+      expect(await claim()).toBeUndefined()
+      await failJob(job, 'done with')
+    }
     expect(taken).toEqual([first, open, hours, short, long])
+    await pool().query('UPDATE profile SET synced_to = NULL WHERE profile_id = ?', [first])
     await enqueueDue()
-    expect(await tableOf('job', 'COUNT(*) AS jobs, 1, 2')).toEqual([{ jobs: 5, 1: 1, 2: 2 }])
+    const job = (await claim())!
+    await postponeJob(job, 900, 'The network asks to wait.', { countsAsTry: false, isHeld: true })
+    const before = await tableOf('job', 'job_id, state, run_after')
+    const version = await tableOf('client_version', 'client_id, version, 1')
+    await enqueueDue()
+    await enqueueDue()
+    // what a network has asked for is kept to, by the timer and by whoever asks, and the timer writes nothing meanwhile
+    expect([await tableOf('job', 'job_id, state, run_after'), await tableOf('client_version', 'client_id, version, 1')]).toEqual([before, version])
+    await enqueue(db, 'sync', job.subject)
+    expect((await claim())?.job_id).not.toBe(job.job_id)
   })
 })
 

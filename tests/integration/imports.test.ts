@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { daysEnding, eachDay } from '../../core/periods/period'
 import { badRowsOf, discard, importById, startApply, startCheck, startUndo } from '../../server/imports/store'
 import { takeUpload } from '../../server/imports/upload'
+import { sql } from '../../server/db/sql'
 import { jobById } from '../../server/jobs/queue'
 import type { ClientDb } from '../../server/db/clientDb'
 import type { MappingInput } from '../../shared/imports'
@@ -50,7 +51,7 @@ async function applied(text: string, changes: Partial<MappingInput> = {}) {
   return id
 }
 const facts = () => tableOf(`profile_day WHERE client_id = ${db.clientId}`)
-const cell = async (day: string) => (await db.one<{ impressions: number | null; reactions: number | null }>({ text: 'SELECT impressions, reactions FROM profile_day WHERE client_id = ? AND day = ?', values: [db.clientId, day], bound: true }))
+const cell = (day: string) => db.one<{ impressions: number | null; reactions: number | null }>(sql`SELECT impressions, reactions FROM profile_day WHERE client_id = ${db.client} AND day = ${day}`)
 
 const COMMA = `Page ID,Date,Impressions,Reactions\n${ID},2026-10-20,"1,250",45\n${ID},2026-10-21,980,41\n`
 const RESULT = { good: 2, bad: 0, from: '2026-10-20', to: '2026-10-21', profiles: 1 }
@@ -130,7 +131,7 @@ describe('questions and bad rows', () => {
     const id = await upload(Buffer.from(`${COMMA}${ID},2026-10-22,"5,6\n`))
     const job = await startCheck(db, id, (await importById(db, id)).mapping as MappingInput, person)
     await runJobs()
-    expect(await jobById(db, job)).toMatchObject({ state: 'failed', message: expect.stringContaining('cannot be read as a table') })
+    expect(await jobById(db, job)).toMatchObject({ state: 'failed', message: 'The file breaks off: the quotation mark that is opened in row 4 is never closed. Bring the whole file, or close it there.' })
     expect((await importById(db, id)).state).toBe('failed')
   })
 })
@@ -192,6 +193,6 @@ describe('undo', () => {
     expect(new Set(jobs).size).toBe(1)
     await runJobs()
     await expect(startApply(db, id, person)).rejects.toThrow('Only a file that has been checked')
-    await expect(discard(db, id)).rejects.toThrow('not written')
+    await expect(discard(db, id)).rejects.toThrow('of which nothing is written')
   })
 })

@@ -192,7 +192,7 @@ describe('a target', () => {
   it('of a sum: progress, pace and where it is heading, by hand', async () => {
     // the page’s reactions are 140 a week without fail: 20 days make 406, ten more 200
     await addTarget(db, { metric: 'reactions', who: String(page), wanted: 600, from: '2026-10-09', by: '2026-11-07' }, 1)
-    const [target] = await targetsOf(db)
+    const [target] = (await targetsOf(db)).targets
     const sum = (from: string, to: string) => eachDay({ from, to }).reduce((all, day) => all + LEVELS[weekday(day) - 1]!, 0)
     expect(target!.figure.value).toBe(sum('2026-10-09', END))
     expect(target!.heading!.value).toBeCloseTo(sum('2026-10-09', '2026-11-07'), 3)
@@ -206,7 +206,7 @@ describe('a target', () => {
     await add('followers', 1550)
     await add('engagement_by_impressions', 0.02)
     await add('reach', 5000)
-    const [level, rate, reach] = await targetsOf(db)
+    const [level, rate, reach] = (await targetsOf(db)).targets
     // two a day: 1,478 on 28 October, 1,422 on the day before it began, 33 days to go: 56 in 28 days are two a day
     expect(level).toMatchObject({ start: 1422, figure: { value: 1478 }, progress: { standing: 'in danger', pace: 2, paceNeeded: 72 / 33 } })
     // the trend of two grows weaker by half a percent a day
@@ -221,7 +221,7 @@ describe('a target', () => {
 
   it('over a profile that came later is not read as a rise', async () => {
     await addTarget(db, { metric: 'reactions', who: 'all', wanted: 1, from: '2026-10-22', by: '2026-11-04' }, 1)
-    const [target] = await targetsOf(db)
+    const [target] = (await targetsOf(db)).targets
     // photos came on 1 September: 5 a day are added to 140 a week, now as before
     expect(target!.heading!.value).toBeCloseTo(2 * (140 + 35), 3)
   })
@@ -230,11 +230,11 @@ describe('a target', () => {
     const given = { metric: 'posts', who: 'all', wanted: 10, from: '2026-10-01', by: '2026-10-31' }
     const id = await addTarget(db, given, 1)
     expect(await changeTarget(db, id, { ...given, wanted: 12 })).toBe(true)
-    expect((await targetsOf(db))[0]!.wanted).toBe(12)
+    expect((await targetsOf(db)).targets[0]!.wanted).toBe(12)
     await removeTarget(db, id, true)
-    expect(await targetsOf(db)).toEqual([])
+    expect((await targetsOf(db)).targets).toEqual([])
     await removeTarget(db, id, false)
-    expect(await targetsOf(db)).toHaveLength(1)
+    expect((await targetsOf(db)).targets).toHaveLength(1)
     await expect(checkTarget(db, { ...given, by: '2026-09-30' })).rejects.toThrow('ends before it begins')
     await expect(checkTarget(db, { ...given, metric: 'magic' })).rejects.toThrow('no metric')
     await expect(checkTarget(db, { ...given, who: '99999' })).rejects.toThrow('does not have')
@@ -243,7 +243,7 @@ describe('a target', () => {
   it('of profiles that were switched off has no figure, and is not one of everybody', async () => {
     await addTarget(db, { metric: 'posts', who: String(photos), wanted: 10, from: '2026-10-01', by: '2026-10-31' }, 1)
     await pool().query('UPDATE profile SET is_active = 0 WHERE profile_id = ?', [photos])
-    const [target] = await targetsOf(db)
+    const [target] = (await targetsOf(db)).targets
     await pool().query('UPDATE profile SET is_active = 1 WHERE profile_id = ?', [photos])
     expect(target).toMatchObject({ whoWords: 'Profiles that are switched off', progress: { standing: 'unknown' } })
   })

@@ -26,7 +26,7 @@ describe('the queue', () => {
   })
 
   it('gives a job to one process only, however many ask at once', async () => {
-    for (let subject = 0; subject < 12; subject++) await enqueue(db, 'sync', subject)
+    for (let subject = 0; subject < 12; subject++) await enqueue(db, 'import.check', subject)
     const claimed = (await Promise.all(Array.from({ length: 30 }, claim))).filter((job) => job !== undefined)
     expect(new Set(claimed.map(({ job_id: id }) => id)).size).toBe(claimed.length)
     for (let job = await claim(); job; job = await claim()) claimed.push(job)
@@ -41,7 +41,7 @@ describe('the queue', () => {
 
   it('puts a job back for a while, with the reason', async () => {
     const id = await enqueue(db, 'sync', 1)
-    await postponeJob((await claim())!, 60, 'The network asks to wait.', false)
+    await postponeJob((await claim())!, 60, 'The network asks to wait.', { countsAsTry: false })
     expect(await claim()).toBeUndefined()
     expect(await jobById(db, id)).toMatchObject({ state: 'queued', message: 'The network asks to wait.' })
     expect(await writingJobs(db)).toBe(0)

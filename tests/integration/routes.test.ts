@@ -1,21 +1,19 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
-import ExcelJS from 'exceljs'
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import readWorkbook from 'read-excel-file/node'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { loadDemo } from '../../demo/load'
 import { shareEdition } from '../../server/reports/editions'
 import { clientDbForJob } from '../../server/db/clientDb'
-import { freePort } from '../../tools/steps/processes.mjs'
+import { root } from '../support/application'
 import { tableOf, useDatabase } from './support/database'
+import { startServer, type Server } from './support/server'
 
-const root = fileURLToPath(new URL('../..', import.meta.url))
 const { url, pool } = useDatabase('routes')
 const PASSWORD = 'a password for the tests'
 const people = { owner: 'ada@halyardrow.example', analyst: 'jory@halyardrow.example', viewer: 'senara@mossgate.example' } as const
 const cookies: Record<string, string> = {}
-let server: ChildProcess
+let server: Server
 let base = ''
 let token = ''
 
@@ -32,12 +30,8 @@ async function ask(method: string, path: string, who?: string, body?: unknown, o
 
 beforeAll(async () => {
   await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
-  const port = await freePort()
-  base = `http://127.0.0.1:${port}`
-  server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
-    env: { ...process.env, ZAFFER_DATABASE_URL: url(), NITRO_PORT: String(port), NITRO_HOST: '127.0.0.1', NUXT_SESSION_PASSWORD: 'a session password that is long enough', ZAFFER_STANDINS_URL: 'http://127.0.0.1:9', NODE_ENV: 'production' },
-  })
-  await vi.waitFor(async () => expect((await fetch(`${base}/api/health`)).status).toBe(200), { timeout: 20_000 })
+  server = await startServer(url())
+  base = server.base
   for (const [role, email] of Object.entries(people)) {
     const answer = await ask('POST', '/api/session', undefined, { email, password: PASSWORD })
     expect(answer.status).toBe(200)
@@ -51,7 +45,7 @@ beforeAll(async () => {
   token = await shareEdition(mossgate, 1, new Date(Date.now() + 60_000), 'reader')
   await pool().query('INSERT INTO share_link (client_id, edition_id, token_hash, ends_at) VALUES (2, 2, REPEAT("x", 32), NOW() + INTERVAL 1 DAY)')
 })
-afterAll(() => void server?.kill())
+afterAll(() => server?.stop())
 
 /** Every route of the interface, from the files that make them. */
 function routes(folder = join(root, 'server/api'), path = '/api'): { method: string; path: string }[] {
@@ -64,7 +58,7 @@ function routes(folder = join(root, 'server/api'), path = '/api'): { method: str
 }
 
 /** Routes that are not a client's, and who may use them: everybody, or whoever has signed in. */
-const OPEN = ['ANY /api/*', 'GET /api/health', 'GET /api/all-clients', 'GET /api/clients', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'GET /api/shared/[token]', 'GET /api/shared/[token]/pdf', 'GET /api/consent/[token]', 'POST /api/consent/[token]', 'POST /api/consent/answer']
+const OPEN = ['ANY /api/*', 'GET /api/health', 'GET /api/all-clients', 'GET /api/clients', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'GET /api/me/sessions', 'DELETE /api/me/sessions', 'DELETE /api/me/sessions/[session]', 'PUT /api/me/password', 'GET /api/shared/[token]', 'GET /api/shared/[token]/pdf', 'GET /api/consent/[token]', 'POST /api/consent/[token]', 'POST /api/consent/answer']
 
 const fill = (path: string, client: string, id: string) => path.replace('[client]', client).replace('[share]', client === 'mossgate-gardens' ? '1' : '2').replace('[profile]', client === 'mossgate-gardens' ? '1' : '5').replaceAll(/\[\w+\]/g, id)
 const all = routes()
@@ -122,11 +116,7 @@ describe('every route', () => {
 
 describe('what is taken away', () => {
   const base = '/api/clients/mossgate-gardens'
-  const sheets = async (answer: Response) => {
-    const book = new ExcelJS.Workbook()
-    await book.xlsx.load((await answer.arrayBuffer()) as never)
-    return book.worksheets
-  }
+  const sheets = async (answer: Response) => await readWorkbook(Buffer.from(await answer.arrayBuffer()))
 
   it('is CSV or a workbook, with a name that can be kept', async () => {
     const csv = await ask('GET', `${base}/downloads/table?format=csv&metrics=followers,reach`, 'viewer')
@@ -139,7 +129,7 @@ describe('what is taken away', () => {
     // a name that a spreadsheet would take for a formula
     expect(text).toContain('"\'@mossgate","Tintype"')
     const [sheet] = await sheets(await ask('GET', `${base}/downloads/profiles?format=xlsx`, 'viewer'))
-    expect(sheet!.getRow(2).getCell(3).value).toBe('10220431877650213')
+    expect(sheet!.data[1]![2]).toBe('10220431877650213')
   })
 
   it.each([
@@ -152,12 +142,12 @@ describe('what is taken away', () => {
   })
 
   it('is a workbook of a whole report, and one table of it as CSV', async () => {
-    expect((await sheets(await ask('GET', `${base}/reports/1/tables?format=xlsx`, 'analyst'))).map(({ name }) => name)).toEqual(['The period at a glance', 'Impressions a day', 'By profile'])
+    expect((await sheets(await ask('GET', `${base}/reports/1/tables?format=xlsx`, 'analyst'))).map(({ sheet }) => sheet)).toEqual(['The period at a glance', 'Impressions a day', 'By profile'])
     expect((await ask('GET', `${base}/reports/1/tables?format=csv&block=line`, 'analyst')).status).toBe(200)
   })
 
   it('over all clients holds nothing of a client that the person may not see', async () => {
-    const of = async (who: string) => (await sheets(await ask('GET', '/api/all-clients?format=xlsx', who)))[0]!.getColumn(1).values.filter((value) => typeof value === 'string').slice(1)
+    const of = async (who: string) => (await sheets(await ask('GET', '/api/all-clients?format=xlsx', who)))[0]!.data.slice(1).map(([client]) => client)
     expect(await of('viewer')).toEqual(['Mossgate Gardens'])
     expect([...(await of('owner'))].sort()).toEqual(['Kittiwake Line', 'Mossgate Gardens', 'Orrery Press'])
     expect((await ask('GET', '/api/all-clients?format=csv&part=due')).status).toBe(401)
@@ -205,7 +195,7 @@ describe('what a person may write', () => {
     expect(await write('POST', 'targets', { ...target, by: '2026-09-01' })).toMatchObject({ status: 400, detail: expect.stringContaining('ends before it begins') })
     const { id, status } = await write('POST', 'targets', target)
     expect(status).toBe(201)
-    expect(((await (await ask('GET', '/api/clients/mossgate-gardens/targets', 'viewer')).json()) as { id: number }[]).map((one) => one.id)).toContain(id)
+    expect(((await (await ask('GET', '/api/clients/mossgate-gardens/targets', 'viewer')).json()) as { targets: { id: number }[] }).targets.map((one) => one.id)).toContain(id)
   })
 
   it('are kept scopes of at least one part', async () => {
@@ -231,7 +221,7 @@ describe('who sees what', () => {
     for (const path of [`/api/shared/${token}`, `/shared/${token}`, '/']) expect((await ask('GET', path)).headers.get('x-robots-tag'), path).toBe('noindex, nofollow')
     expect(await (await ask('GET', '/robots.txt')).text()).toContain('Disallow: /')
     const { edition } = (await (await ask('GET', `/api/shared/${token}`)).json()) as { edition: object }
-    expect(Object.keys(edition).sort()).toEqual(['content', 'hasPdf', 'isIntact', 'issuedAt', 'number', 'sha256', 'title'])
+    expect(Object.keys(edition).sort()).toEqual(['content', 'hasPdf', 'isIntact', 'issuedAt', 'number', 'pdfSha256', 'sha256', 'title'])
   })
 
   it.each([['from', '2026-00-10'], ['by', '9999-12-31'], ['from', '2026-02-30'], ['by', '0001-01-01'], ['by', '2099-01-01']])('a target with %s %s is refused with a sentence, and the first page stands', async (field, day) => {
@@ -276,20 +266,10 @@ describe('who sees what', () => {
     ['POST', 'reports/1/editions', { requestKey: 'x' }], ['POST', 'editions/1/shares', { days: 1 }],
   ] as const)('%s %s: whatever stands in a field, it is answered with a sentence', async (method, path, body) => {
     for (const field of Object.keys(body)) {
-      for (const odd of [[], ['x'], {}, { x: 1 }, null, -1, 1e300, true, '', ' ', '\u0000', '=1+1', 'x'.repeat(30_000)]) {
+      for (const odd of [[], ['x'], {}, { x: 1 }, { toString: 1 }, { __proto__: null, length: 3 }, null, -1, 1e300, true, '', ' ', '\u0000', '=1+1', 'x'.repeat(30_000)]) {
         const answer = await ask(method, `/api/clients/mossgate-gardens/${path}`, 'analyst', { ...body, [field]: odd })
         expect([field, odd, answer.status === 500]).toEqual([field, odd, false])
       }
     }
-  })
-
-  it('signing in is slowed down after too many tries, for that person and not for others', async () => {
-    const tries = []
-    for (let index = 0; index < 7; index++) tries.push((await ask('POST', '/api/session', undefined, { email: people.viewer, password: 'wrong' })).status)
-    expect(tries).toEqual([401, 401, 401, 401, 401, 401, 429])
-    const answer = await ask('POST', '/api/session', undefined, { email: people.viewer, password: PASSWORD })
-    expect(answer.status).toBe(429)
-    expect(Number(answer.headers.get('retry-after'))).toBeGreaterThan(60)
-    expect((await ask('POST', '/api/session', undefined, { email: people.analyst, password: PASSWORD })).status).toBe(200)
   })
 })

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
+import { bitsOf } from '../../core/metrics/columnBits'
 import { FACT_COLUMNS } from '../../core/metrics/metric'
 import { NETWORKS } from '../../core/networks/networks'
 import { lengthOf } from '../../core/periods/period'
@@ -116,9 +117,12 @@ describe('the days after', () => {
   it('let an imported figure stand', async () => {
     await syncNow()
     await pool().query("INSERT INTO import (client_id, file_name, state) VALUES (?, 'x', 'applied')", [db.clientId])
-    await pool().query("UPDATE profile_day SET impressions = 7, saves = NULL, import_id = (SELECT MAX(import_id) FROM import) WHERE client_id = ? AND day = '2026-10-27'", [db.clientId])
+    await pool().query("UPDATE profile_day SET impressions = 7, saves = NULL, reactions = 8, imported = ?, import_id = (SELECT MAX(import_id) FROM import) WHERE client_id = ? AND day = '2026-10-27'", [bitsOf(['impressions']), db.clientId])
     await syncNow()
     expect((await days()).find(({ day }) => day === '2026-10-27')!.impressions).toBe(7)
+    // a figure of the same day that no file has brought is the network's all the same
+    const [row] = (await tableOf(`profile_day WHERE client_id = ${db.clientId} AND day = '2026-10-27'`)) as { reactions: number }[]
+    expect(row!.reactions).toBe(world('2026-10-28').profileDay(tea, '2026-10-27', '2026-10-28')!.reactions)
   })
 })
 

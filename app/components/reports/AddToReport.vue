@@ -2,7 +2,7 @@
 import { CLIENT_METRICS, figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { SPLITS, splitById } from '~~/core/splits/splits'
-import type { Report } from '~~/server/reports/reports'
+import type { ReportHead } from '~~/server/reports/reports'
 import { SCOPED_KINDS, whoAddress, type Block } from '~~/shared/scope'
 import { BLOCK_NAMES, newBlock } from './blocks'
 
@@ -13,7 +13,7 @@ const cache = useQueryCache()
 const client = useClient()
 const slug = computed(() => client.slug.value || shell.addClient)
 const base = computed(() => `/api/clients/${slug.value}`)
-const { data: reports } = useQuery({ key: () => ['reports', slug.value], query: () => api<Report[]>(`${base.value}/reports`) })
+const { data: reports } = useQuery({ key: () => ['reports', slug.value], query: () => api<ReportHead[]>(`${base.value}/reports`) })
 const text = (name: string) => (typeof route.query[name] === 'string' ? String(route.query[name]) : '')
 const metric = computed(() => (isMetric(text('metric')) ? text('metric') : 'impressions'))
 const second = computed(() => (isMetric(text('second')) ? text('second') : ''))

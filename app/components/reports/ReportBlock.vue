@@ -47,6 +47,7 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
     <template v-else-if="block.kind === 'found'"><template v-if="block.found"><p class="quiet">{{ block.found.address }}, as it was on {{ describeDay(block.searchedAt!.slice(0, 10)) }}.</p><FoundText :found="block.found" is-plain /></template><p v-else class="quiet">The client’s profiles were not looked for yet.</p></template>
     <WhyText v-else-if="block.kind === 'why'" :why="block.why" :is-plain="isPlain" />
     <UnusualText v-else-if="block.kind === 'unusual'" :metric="block.metric" :days="block.days" :is-plain="isPlain" />
+    <p v-else-if="block.kind === 'broken'" role="alert">{{ block.problem }}</p>
     <div v-else-if="block.kind === 'text'" class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
     <ChangeFootnotes v-if="changes.length" :figures="changes" />
     <div v-if="block.comment && !hideComment" class="comment"><p v-for="(paragraph, index) in paragraphs(block.comment)" :key="index">{{ paragraph }}</p></div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CATALOGUE } from '~~/core/metrics/catalogue'
-import type { Report } from '~~/server/reports/reports'
+import type { ReportHead } from '~~/server/reports/reports'
 import { STAGES } from '~/stages'
 
 interface Found { name: string; kind: string; path: string; query?: Record<string, string> }
@@ -12,7 +12,7 @@ const { slug, base } = useClient()
 const { description } = useScope()
 const words = ref('')
 const chosen = ref(0)
-const reports = useQuery({ key: () => ['reports', slug.value], query: () => api<Report[]>(`${base.value}/reports`), enabled: () => slug.value !== '' })
+const reports = useQuery({ key: () => ['reports', slug.value], query: () => api<ReportHead[]>(`${base.value}/reports`), enabled: () => slug.value !== '' })
 
 const all = computed<Found[]>(() => [
   ...STAGES.flatMap(({ name, pages }) => pages.map((page) => ({ name: page.name, kind: `page, ${name}`, path: `/${slug.value}/${page.path}`, query: scopeOf(route.query) }))),

@@ -40,7 +40,7 @@ async function signOut() {
         <button type="button" class="bare" @click="shell.isHelpOpen = true">Keys</button>
         <button type="button" class="bare" @click="isDark = !isDark">{{ isDark ? 'Light' : 'Dark' }}</button>
       </p>
-      <p v-if="session.session">{{ session.session.person.name }} · <button type="button" class="bare out" @click="signOut">Sign out</button></p>
+      <p v-if="session.session"><NuxtLink to="/me" :aria-label="`${session.session.person.name}: sessions and password`">{{ session.session.person.name }}</NuxtLink> · <button type="button" class="bare out" @click="signOut">Sign out</button></p>
     </div>
   </nav>
 </template>

@@ -4,9 +4,9 @@ import { addDays } from '~~/core/days/day'
 import { CATALOGUE, metricById } from '~~/core/metrics/catalogue'
 import { GROUPS } from '~~/core/metrics/metric'
 import { targetSchema, whoAddress } from '~~/shared/scope'
-import type { TargetView } from '~~/server/work/targets'
+import type { TargetRow } from '~~/server/work/targets'
 
-const props = defineProps<{ target?: TargetView }>()
+const props = defineProps<{ target?: TargetRow }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
 const say = useSay()
 const { base } = useClient()

@@ -1,5 +1,6 @@
 import { getQuery, getRequestURL } from 'h3'
 import { route } from '../../http/route'
+import { slowGuesses } from '../../http/slowGuesses'
 import { endConsent } from '../../work/consent'
 
 /** The network's answer, passed on by the page to which it has sent the owner back. */
@@ -7,6 +8,6 @@ export default route(async (event) => {
   const { origin } = getRequestURL(event)
   const answer = new URL('/consent/answer', origin)
   for (const [name, value] of Object.entries(getQuery(event))) answer.searchParams.set(name, String(value))
-  const profile = await endConsent(answer, `${origin}/consent/answer`)
+  const profile = await slowGuesses(event, () => endConsent(answer, `${origin}/consent/answer`))
   return { profile: profile.name, network: profile.networkName }
 })

@@ -3,8 +3,9 @@ import { route, visitor } from '../../http/route'
 
 /** Who has signed in, and which clients they may see; nobody is no error. */
 export default route(async (event) => {
-  const person = await visitor(event)
-  if (!person) return { person: null, clients: [] }
+  const found = await visitor(event)
+  if (!found) return { person: null, clients: [] }
+  const { person } = found
   return {
     person: { name: person.name, email: person.email, role: person.role },
     clients: (await clientsOf(person)).map(({ slug, name }) => ({ slug, name })),

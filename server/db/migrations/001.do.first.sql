@@ -1,13 +1,13 @@
-CREATE TABLE agency (
+CREATE TABLE IF NOT EXISTS agency (
   agency_id      INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
   name           VARCHAR(120) NOT NULL,
   address        VARCHAR(400) NOT NULL DEFAULT '',
   contact        VARCHAR(200) NOT NULL DEFAULT '',
   colour         CHAR(7)      NOT NULL DEFAULT '#23409A',
   logo_svg       TEXT         NULL
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE client (
+CREATE TABLE IF NOT EXISTS client (
   client_id      INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
   agency_id      INT UNSIGNED NOT NULL,
   slug           VARCHAR(60)  NOT NULL UNIQUE,
@@ -15,9 +15,9 @@ CREATE TABLE client (
   time_zone      VARCHAR(60)  NOT NULL,
   universe       INT UNSIGNED NULL,
   FOREIGN KEY (agency_id) REFERENCES agency (agency_id)
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE person (
+CREATE TABLE IF NOT EXISTS person (
   person_id      INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
   agency_id      INT UNSIGNED NOT NULL,
   email          VARCHAR(190) NOT NULL UNIQUE,
@@ -26,24 +26,24 @@ CREATE TABLE person (
   password_hash  VARCHAR(255) NOT NULL,
   is_demo        TINYINT(1)   NOT NULL DEFAULT 0,
   FOREIGN KEY (agency_id) REFERENCES agency (agency_id)
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE person_client (
+CREATE TABLE IF NOT EXISTS person_client (
   person_id      INT UNSIGNED NOT NULL,
   client_id      INT UNSIGNED NOT NULL,
   PRIMARY KEY (person_id, client_id),
   FOREIGN KEY (person_id) REFERENCES person (person_id) ON DELETE CASCADE,
   FOREIGN KEY (client_id) REFERENCES client (client_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE sign_in_attempt (
+CREATE TABLE IF NOT EXISTS sign_in_attempt (
   subject        VARCHAR(200) NOT NULL,
   attempted_at   TIMESTAMP(6) NOT NULL DEFAULT CURRENT_TIMESTAMP(6),
   attempt_id     BIGINT UNSIGNED NOT NULL AUTO_INCREMENT UNIQUE,
   PRIMARY KEY (subject, attempted_at, attempt_id)
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE profile (
+CREATE TABLE IF NOT EXISTS profile (
   client_id      INT UNSIGNED NOT NULL,
   profile_id     INT UNSIGNED NOT NULL AUTO_INCREMENT UNIQUE,
   network        VARCHAR(20)  NOT NULL,
@@ -60,9 +60,9 @@ CREATE TABLE profile (
   PRIMARY KEY (client_id, profile_id),
   UNIQUE KEY (client_id, network, remote_id),
   FOREIGN KEY (client_id) REFERENCES client (client_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE import (
+CREATE TABLE IF NOT EXISTS import (
   client_id      INT UNSIGNED NOT NULL,
   import_id      INT UNSIGNED NOT NULL AUTO_INCREMENT UNIQUE,
   file_name      VARCHAR(255) NOT NULL,
@@ -78,18 +78,18 @@ CREATE TABLE import (
   PRIMARY KEY (client_id, import_id),
   FOREIGN KEY (client_id) REFERENCES client (client_id) ON DELETE CASCADE,
   FOREIGN KEY (created_by) REFERENCES person (person_id) ON DELETE SET NULL
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE import_chunk (
+CREATE TABLE IF NOT EXISTS import_chunk (
   client_id      INT UNSIGNED NOT NULL,
   import_id      INT UNSIGNED NOT NULL,
   chunk          INT UNSIGNED NOT NULL,
   content        MEDIUMBLOB   NOT NULL,
   PRIMARY KEY (client_id, import_id, chunk),
   FOREIGN KEY (client_id, import_id) REFERENCES import (client_id, import_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE import_bad_row (
+CREATE TABLE IF NOT EXISTS import_bad_row (
   client_id      INT UNSIGNED NOT NULL,
   import_id      INT UNSIGNED NOT NULL,
   line           BIGINT UNSIGNED NOT NULL,
@@ -97,17 +97,17 @@ CREATE TABLE import_bad_row (
   cells          LONGTEXT     NOT NULL,
   PRIMARY KEY (client_id, import_id, line),
   FOREIGN KEY (client_id, import_id) REFERENCES import (client_id, import_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE import_memory (
+CREATE TABLE IF NOT EXISTS import_memory (
   client_id      INT UNSIGNED NOT NULL,
   signature      CHAR(64)     CHARACTER SET ascii NOT NULL,
   mapping        LONGTEXT     NOT NULL,
   PRIMARY KEY (client_id, signature),
   FOREIGN KEY (client_id) REFERENCES client (client_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE profile_day (
+CREATE TABLE IF NOT EXISTS profile_day (
   client_id      INT UNSIGNED NOT NULL,
   profile_id     INT UNSIGNED NOT NULL,
   day            DATE         NOT NULL,
@@ -130,9 +130,9 @@ CREATE TABLE profile_day (
   changed_at     TIMESTAMP    NOT NULL DEFAULT CURRENT_TIMESTAMP,
   PRIMARY KEY (client_id, profile_id, day),
   FOREIGN KEY (client_id, profile_id) REFERENCES profile (client_id, profile_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE import_before (
+CREATE TABLE IF NOT EXISTS import_before (
   client_id      INT UNSIGNED NOT NULL,
   import_id      INT UNSIGNED NOT NULL,
   profile_id     INT UNSIGNED NOT NULL,
@@ -157,9 +157,9 @@ CREATE TABLE import_before (
   changed_at     TIMESTAMP    NULL,
   PRIMARY KEY (client_id, import_id, profile_id, day),
   FOREIGN KEY (client_id, import_id) REFERENCES import (client_id, import_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE restatement (
+CREATE TABLE IF NOT EXISTS restatement (
   client_id      INT UNSIGNED NOT NULL,
   profile_id     INT UNSIGNED NOT NULL,
   day            DATE         NOT NULL,
@@ -169,9 +169,9 @@ CREATE TABLE restatement (
   new_value      BIGINT       NULL,
   PRIMARY KEY (client_id, profile_id, day, metric, seen_at),
   FOREIGN KEY (client_id, profile_id) REFERENCES profile (client_id, profile_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE post (
+CREATE TABLE IF NOT EXISTS post (
   client_id      INT UNSIGNED NOT NULL,
   profile_id     INT UNSIGNED NOT NULL,
   remote_id      VARCHAR(40)  CHARACTER SET ascii NOT NULL,
@@ -187,9 +187,9 @@ CREATE TABLE post (
   PRIMARY KEY (client_id, profile_id, remote_id),
   KEY (client_id, profile_id, day),
   FOREIGN KEY (client_id, profile_id) REFERENCES profile (client_id, profile_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE note (
+CREATE TABLE IF NOT EXISTS note (
   client_id      INT UNSIGNED NOT NULL,
   note_id        INT UNSIGNED NOT NULL AUTO_INCREMENT UNIQUE,
   from_day       DATE         NOT NULL,
@@ -203,9 +203,9 @@ CREATE TABLE note (
   KEY (client_id, from_day),
   FOREIGN KEY (client_id) REFERENCES client (client_id) ON DELETE CASCADE,
   FOREIGN KEY (written_by) REFERENCES person (person_id) ON DELETE SET NULL
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE report (
+CREATE TABLE IF NOT EXISTS report (
   client_id      INT UNSIGNED NOT NULL,
   report_id      INT UNSIGNED NOT NULL AUTO_INCREMENT UNIQUE,
   title          VARCHAR(160) NOT NULL,
@@ -218,9 +218,9 @@ CREATE TABLE report (
   removed_at     TIMESTAMP    NULL,
   PRIMARY KEY (client_id, report_id),
   FOREIGN KEY (client_id) REFERENCES client (client_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE edition (
+CREATE TABLE IF NOT EXISTS edition (
   client_id      INT UNSIGNED NOT NULL,
   edition_id     INT UNSIGNED NOT NULL AUTO_INCREMENT UNIQUE,
   report_id      INT UNSIGNED NOT NULL,
@@ -235,17 +235,17 @@ CREATE TABLE edition (
   UNIQUE KEY (client_id, request_key),
   FOREIGN KEY (client_id, report_id) REFERENCES report (client_id, report_id),
   FOREIGN KEY (issued_by) REFERENCES person (person_id) ON DELETE SET NULL
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE edition_pdf (
+CREATE TABLE IF NOT EXISTS edition_pdf (
   client_id      INT UNSIGNED NOT NULL,
   edition_id     INT UNSIGNED NOT NULL,
   content        LONGBLOB     NOT NULL,
   PRIMARY KEY (client_id, edition_id),
   FOREIGN KEY (client_id, edition_id) REFERENCES edition (client_id, edition_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE share_link (
+CREATE TABLE IF NOT EXISTS share_link (
   client_id      INT UNSIGNED NOT NULL,
   share_id       INT UNSIGNED NOT NULL AUTO_INCREMENT UNIQUE,
   edition_id     INT UNSIGNED NOT NULL,
@@ -256,9 +256,9 @@ CREATE TABLE share_link (
   created_at     TIMESTAMP    NOT NULL DEFAULT CURRENT_TIMESTAMP,
   PRIMARY KEY (client_id, share_id),
   FOREIGN KEY (client_id, edition_id) REFERENCES edition (client_id, edition_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE consent_request (
+CREATE TABLE IF NOT EXISTS consent_request (
   client_id      INT UNSIGNED NOT NULL,
   request_id     INT UNSIGNED NOT NULL AUTO_INCREMENT UNIQUE,
   profile_id     INT UNSIGNED NOT NULL,
@@ -269,9 +269,9 @@ CREATE TABLE consent_request (
   used_at        TIMESTAMP    NULL,
   PRIMARY KEY (client_id, request_id),
   FOREIGN KEY (client_id, profile_id) REFERENCES profile (client_id, profile_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE job (
+CREATE TABLE IF NOT EXISTS job (
   job_id         BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
   client_id      INT UNSIGNED NOT NULL,
   kind           VARCHAR(40)  CHARACTER SET ascii NOT NULL,
@@ -293,9 +293,9 @@ CREATE TABLE job (
   KEY (state, run_after),
   KEY (client_id, kind, subject),
   FOREIGN KEY (client_id) REFERENCES client (client_id) ON DELETE CASCADE
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 
-CREATE TABLE setting (
+CREATE TABLE IF NOT EXISTS setting (
   name           VARCHAR(60)  CHARACTER SET ascii NOT NULL PRIMARY KEY,
   value          TEXT         NOT NULL
-);
+) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { Report } from '~~/server/reports/reports'
+import type { ReportHead } from '~~/server/reports/reports'
 import { newBlock } from '~/components/reports/blocks'
 
 const session = useSession()
 const { slug, base } = useClient()
-const { data, error, refetch } = useQuery({ key: () => ['reports', slug.value], query: () => api<Report[]>(`${base.value}/reports`) })
+const { data, error, refetch } = useQuery({ key: () => ['reports', slug.value], query: () => api<ReportHead[]>(`${base.value}/reports`) })
 const title = ref('')
 const problem = ref('')
 useHead({ title: 'Reports · Zaffer' })
@@ -21,7 +21,7 @@ async function add() {
   }
 }
 const takeAway = useRemoval(refetch)
-const remove = (report: Report) => takeAway(`${base.value}/reports/${report.id}`, `“${report.title}” was taken off the list; its editions stay.`)
+const remove = (report: ReportHead) => takeAway(`${base.value}/reports/${report.id}`, `“${report.title}” was taken off the list; its editions stay.`)
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 
@@ -35,7 +35,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
         <tr v-for="report in data" :key="report.id">
           <td><NuxtLink :to="`/${slug}/reports/${report.id}`">{{ report.title }}</NuxtLink></td>
           <td class="words">{{ report.period.replaceAll('-', ' ').replace('..', ' to ') }}</td>
-          <td>{{ report.blocks.length }}</td><td>{{ report.editions }}</td><td>{{ day(report.changedAt) }}</td>
+          <td>{{ report.blocks }}</td><td>{{ report.editions }}</td><td>{{ day(report.changedAt) }}</td>
           <td><Button v-if="session.mayWrite" label="Take off" text size="small" :aria-label="`Take “${report.title}” off the list`" @click="remove(report)" /></td>
         </tr>
       </tbody>

@@ -1,3 +1,4 @@
+import { Unreadable } from '../../../../../../core/unreadable'
 import { clientRoute, idParam } from '../../../../../http/route'
 import { composeReport } from '../../../../../reports/content'
 import { reportById } from '../../../../../reports/reports'
@@ -8,7 +9,7 @@ export default clientRoute('read', async ({ event, db }) => {
   try {
     return { report, content: await composeReport(db, report) }
   } catch (error) {
-    if (!(error instanceof RangeError)) throw error
+    if (!(error instanceof Unreadable)) throw error
     return { report, content: null, problem: error.message }
   }
 })

@@ -1,5 +1,0 @@
-declare module 'exceljs/dist/exceljs.bare.min.js' {
-  import ExcelJS from 'exceljs'
-
-  export default ExcelJS
-}

@@ -1,0 +1,20 @@
+import { fork } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
+import type { Job } from './queue'
+
+/** How much memory a process for one job may take: what needs more is ended, and nothing else with it. */
+const MEMORY_MB = 256
+
+/**
+ * Works on a claimed job in a process of its own. The claim stays with whoever asks.
+ *
+ * @returns whether the process came to an end of its own
+ */
+export function runAlone(job: Job): Promise<boolean> {
+  const child = fork(fileURLToPath(new URL('./aloneProcess.ts', import.meta.url)), [], { execArgv: ['--import', 'tsx', `--max-old-space-size=${MEMORY_MB}`] })
+  return new Promise((resolve) => {
+    child.once('error', () => resolve(false))
+    child.once('exit', (code) => resolve(code === 0))
+    child.send(job)
+  })
+}
