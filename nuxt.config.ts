@@ -17,7 +17,7 @@ export default defineNuxtConfig({
     },
   },
   primevue: {
-    components: { include: ['Button', 'Checkbox', 'DatePicker', 'Dialog', 'InputText', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
+    components: { include: ['Button', 'Checkbox', 'DatePicker', 'Dialog', 'InputText', 'Menu', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
     options: { ripple: false, theme: { preset: zafferTheme, options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'base, primevue, app' } } } },
   },
   auth: { loadStrategy: 'none' },

@@ -38,7 +38,7 @@ async function restore(folder, isReplacing) {
   const processes = new Processes(join(data, 'processes.json'), () => {})
   await processes.clearUp()
   const secrets = openSecrets(data)
-  const url = process.env.ZAFFER_DATABASE_URL ?? (await startDatabase({ data, secrets, processes, log: logFile(data) }))
+  const url = process.env.ZAFFER_DATABASE_URL || (await startDatabase({ data, secrets, processes, log: logFile(data) }))
   try {
     const database = new URL(url).pathname.slice(1)
     const isUsed = (await tablesOf(url, database)).length > 0

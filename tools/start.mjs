@@ -73,7 +73,7 @@ async function start() {
 
   const secrets = openSecrets(data)
   const log = logFile(data)
-  const databaseUrl = process.env.ZAFFER_DATABASE_URL ?? (await startDatabase({ data, secrets, processes, log }))
+  const databaseUrl = process.env.ZAFFER_DATABASE_URL || (await startDatabase({ data, secrets, processes, log }))
   writeFileSync(join(data, 'database-url'), databaseUrl, { mode: 0o600 })
   const standinsPort = await freePort()
   const env = {

@@ -1,5 +1,5 @@
 /**
- * Takes a thing away and says so, with a way back: every thing that can be taken away answers DELETE at its address and POST at its /restore.
+ * Removes a thing and says so, with a way back: every thing that can be removed answers DELETE at its address and POST at its /restore.
  *
  * @param refresh  asks again for what has changed
  */

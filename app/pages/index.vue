@@ -29,7 +29,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
     <p v-else-if="data?.length === 0">You have no client yet. Ask the owner of the agency to give you one.</p>
     <template v-if="data?.length">
       <section aria-labelledby="moved">
-        <div class="head"><h2 id="moved" class="heading">What moved</h2><TakeAway path="/api/all-clients?part=moved" what="What moved" /></div>
+        <div class="head"><h2 id="moved" class="heading">What moved</h2><DownloadMenu path="/api/all-clients?part=moved" what="What moved" /></div>
         <p class="quiet">{{ first?.period }} against {{ first?.against }}, the largest movement first.</p>
         <table class="plain-table">
           <thead><tr><th scope="col">Client</th><th v-for="compared in first?.figures" :key="compared.figure.metric" scope="col">{{ metricById(compared.figure.metric).name }}</th><th scope="col">Profiles</th><th scope="col" class="words">Last edition</th><th v-if="session.mayWrite" scope="col" class="words no-print"><span class="hidden-but-read">Add to a report</span></th></tr></thead>
@@ -49,21 +49,21 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
         </table>
       </section>
       <section aria-labelledby="danger">
-        <div class="head"><h2 id="danger" class="heading">Targets in danger</h2><TakeAway v-if="inDanger.length" path="/api/all-clients?part=targets" what="Targets in danger" /></div>
+        <div class="head"><h2 id="danger" class="heading">Targets in danger</h2><DownloadMenu v-if="inDanger.length" path="/api/all-clients?part=targets" what="Targets in danger" /></div>
         <ul v-if="inDanger.length">
           <li v-for="{ client, target } in inDanger" :key="target.id"><NuxtLink :to="{ path: `/${client.slug}/overview`, hash: '#targets' }">{{ targetWords(target, locale) }}</NuxtLink><span class="quiet"> of {{ client.name }}:</span> {{ targetHeading(target, locale) }}.</li>
         </ul>
         <p v-else class="quiet">None. Every target is on course, open, or not set.</p>
       </section>
       <section aria-labelledby="due">
-        <div class="head"><h2 id="due" class="heading">What is due</h2><TakeAway v-if="due.length" path="/api/all-clients?part=due" what="What is due" /></div>
+        <div class="head"><h2 id="due" class="heading">What is due</h2><DownloadMenu v-if="due.length" path="/api/all-clients?part=due" what="What is due" /></div>
         <ul v-if="due.length">
           <li v-for="{ client, item } in due" :key="`${item.kind} ${item.id}`"><NuxtLink :to="place(client.slug, item)">{{ item.sentence }}</NuxtLink><span class="quiet"> of {{ client.name }}</span></li>
         </ul>
         <p v-else class="quiet">Nothing. Every report has an edition of its newest period.</p>
       </section>
       <section aria-labelledby="unexplained">
-        <div class="head"><h2 id="unexplained" class="heading">Unusual days without a reason</h2><TakeAway v-if="waiting.length" path="/api/all-clients?part=unusual" what="Unusual days" /></div>
+        <div class="head"><h2 id="unexplained" class="heading">Unusual days without a reason</h2><DownloadMenu v-if="waiting.length" path="/api/all-clients?part=unusual" what="Unusual days" /></div>
         <ul v-if="waiting.length">
           <li v-for="{ client, finding } in waiting" :key="`${client.slug} ${finding.from} ${finding.direction}`">
             <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { who: finding.profiles.map(({ profile }) => profile).join(','), metric: 'interactions' }, hash: '#unusual' }">{{ describePeriodShort(finding) }}, {{ profilesWords(finding) }}</NuxtLink>
@@ -73,7 +73,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
         <p v-else class="quiet">None. Every unusual day of these weeks has a note.</p>
       </section>
       <section aria-labelledby="troubled">
-        <div class="head"><h2 id="troubled" class="heading">Profiles that need somebody</h2><TakeAway v-if="troubled.length" path="/api/all-clients?part=profiles" what="Profiles that need somebody" /></div>
+        <div class="head"><h2 id="troubled" class="heading">Profiles that need somebody</h2><DownloadMenu v-if="troubled.length" path="/api/all-clients?part=profiles" what="Profiles that need somebody" /></div>
         <ul v-if="troubled.length">
           <li v-for="{ client, trouble } in troubled" :key="trouble.profile"><NuxtLink :to="`/${client.slug}/profiles`">{{ trouble.name }}</NuxtLink><span class="quiet"> of {{ client.name }}:</span> {{ trouble.sentence }}</li>
         </ul>

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Note } from '~~/server/db/questions/notes'
+import type { Block } from '~~/shared/scope'
 
 /** What is open in the shell: the margin and the dialogs that a key can call from anywhere. */
 export const useShell = defineStore('shell', () => {
@@ -19,11 +20,19 @@ export const useShell = defineStore('shell', () => {
   const isAddOpen = ref(false)
   /** The client whose report it is added to, on pages that belong to none. */
   const addClient = ref('')
+  /** The kinds of block that are ticked when it opens. */
+  const addKind = ref<Block['kind']>()
   const addFrom = (client: string) => {
     addClient.value = client
     isAddOpen.value = true
   }
+  /** Opens with one part of the page ticked. */
+  const addPart = (kind: Block['kind']) => {
+    addKind.value = kind
+    isAddOpen.value = true
+  }
+  watch(isAddOpen, (isOpen) => !isOpen && (addKind.value = undefined))
   /** The note that is being written: a new one for a day, or one that is there. */
   const note = ref<Partial<Note>>()
-  return { isMarginOpen, marginPlace, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addFrom, note }
+  return { isMarginOpen, marginPlace, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addKind, addFrom, addPart, note }
 })

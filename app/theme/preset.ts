@@ -5,6 +5,7 @@ import checkbox from '@primeuix/themes/aura/checkbox'
 import datepicker from '@primeuix/themes/aura/datepicker'
 import dialog from '@primeuix/themes/aura/dialog'
 import inputtext from '@primeuix/themes/aura/inputtext'
+import menu from '@primeuix/themes/aura/menu'
 import popover from '@primeuix/themes/aura/popover'
 import progressbar from '@primeuix/themes/aura/progressbar'
 import radiobutton from '@primeuix/themes/aura/radiobutton'
@@ -30,8 +31,14 @@ const scheme = (tokens: Tokens) => ({
   list: { option: { focusBackground: tokens.wash, selectedBackground: tokens.wash, selectedFocusBackground: tokens.wash, color: tokens.ink, selectedColor: tokens.ink, focusColor: tokens.ink } },
 })
 
+/** Buttons without a ground have the outline and the letters of their scheme: the library would take them from one palette for both. */
+const lined = (tokens: Tokens) => ({
+  outlined: { primary: { borderColor: tokens.zaffer, color: tokens.zaffer, hoverBackground: tokens.wash, activeBackground: tokens.wash } },
+  text: { primary: { color: tokens.zaffer, hoverBackground: tokens.wash, activeBackground: tokens.wash }, danger: { color: tokens.worse, hoverBackground: tokens.wash, activeBackground: tokens.wash } },
+})
+
 /** The measures of the components that are in use; those of every other component would be dead weight on every page. */
-const measures = { ...base, components: { button, checkbox, datepicker, dialog, inputtext, popover, progressbar, radiobutton, select, textarea, toast } }
+const measures = { ...base, components: { button, checkbox, datepicker, dialog, inputtext, menu, popover, progressbar, radiobutton, select, textarea, toast } }
 
 /** The look of the product on PrimeVue's components: hairlines, small corners, no shadows, one blue. */
 export const zafferTheme = definePreset(measures, {
@@ -46,7 +53,10 @@ export const zafferTheme = definePreset(measures, {
     colorScheme: { light: scheme(LIGHT), dark: scheme(DARK) },
   },
   components: {
-    button: { root: { paddingX: '0.7rem', paddingY: '0.28rem', borderRadius: '3px', label: { fontWeight: '600' } } },
+    button: {
+      root: { paddingX: '0.7rem', paddingY: '0.28rem', borderRadius: '3px', label: { fontWeight: '600' } },
+      colorScheme: { light: lined(LIGHT), dark: lined(DARK) },
+    },
     datepicker: { date: { borderRadius: '2px' }, panel: { shadow: 'none', borderColor: 'transparent', padding: '0' } },
   },
 })

@@ -1,6 +1,7 @@
 import { CATALOGUE } from '../metrics/catalogue'
 import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
 import type { Encoding } from './encoding'
+import type { ColumnContent } from './columnContents'
 import { detectDateOrder, type DateOrder } from './readDate'
 import { detectDecimalSign, type DecimalSign } from './readCount'
 import { Unreadable } from '../unreadable'
@@ -31,6 +32,8 @@ export interface Layout {
   /** Per column: what its dates say of their order. */
   dateOrders: (DateOrder | 'ambiguous' | 'none')[]
   decimal: DecimalSign
+  /** Per column: what its cells hold; absent in files of before this was looked at. */
+  contents?: ColumnContent[]
 }
 
 /**

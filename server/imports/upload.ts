@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { statfs } from 'node:fs/promises'
 import iconv from 'iconv-lite'
 import { parse } from 'csv-parse/sync'
+import { columnContents, guessByContents } from '../../core/imports/columnContents'
 import { detectEncoding } from '../../core/imports/encoding'
 import { chooseDelimiter, DELIMITERS, describeLayout, guessTargets, type Layout } from '../../core/imports/layout'
 import { Unreadable } from '../../core/unreadable'
@@ -10,6 +11,7 @@ import { LARGEST_IMPORT_BYTES, MOST_OF_CLIENT_BYTES, MOST_OF_PERSON_BYTES } from
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { badRequest, Problem } from '../problems/problem'
+import { knownProfiles } from './batches'
 
 const CHUNK_BYTES = 1024 * 1024
 const SAMPLE_BYTES = 256 * 1024
@@ -35,7 +37,8 @@ export async function takeUpload(db: ClientDb, person: number, fileName: string,
   try {
     const bytes = await keepChunks(db, insertId, stream, () => refuseTooMuch(db, person, limits))
     if (bytes === 0) throw badRequest('The file is empty.')
-    const layout = layoutOf(await beginning(db, insertId), bytes > SAMPLE_BYTES)
+    const seen = layoutOf(await beginning(db, insertId), bytes > SAMPLE_BYTES)
+    const layout = { ...seen, contents: columnContents(seen.headings.length, seen.sample, seen.decimal, await knownProfiles(db)) }
     const mapping = await firstMapping(db, layout)
     await db.run(sql`
       UPDATE import
@@ -145,7 +148,7 @@ export const signatureOf = ({ headings }: Layout): string => createHash('sha256'
 /** The mapping that was last used for the same headings, or a first guess. The order of dates comes from the file, and is never guessed. */
 async function firstMapping(db: ClientDb, layout: Layout): Promise<Partial<MappingInput>> {
   const remembered = await db.one<{ mapping: string }>(sql`SELECT mapping FROM import_memory WHERE client_id = ${db.client} AND signature = ${signatureOf(layout)}`)
-  const guess = remembered ? (JSON.parse(remembered.mapping) as MappingInput) : { targets: guessTargets(layout.headings), profile: null }
+  const guess = remembered ? (JSON.parse(remembered.mapping) as MappingInput) : { targets: guessByContents(guessTargets(layout.headings), layout.contents ?? []), profile: null }
   const day = guess.targets.indexOf('day')
   const order = day < 0 ? 'none' : layout.dateOrders[day]
   return { ...guess, decimal: layout.decimal, dateOrder: order === 'ambiguous' || order === 'none' ? undefined : order }

@@ -138,7 +138,7 @@ async function fetchAll(context: JobContext, connect: (network: string) => Netwo
   await fetchVolume(profile.network, last, connect).catch((error: unknown) => log.warn({ err: error, network: profile.network }, 'volume not fetched'))
   await context.finish(async (db) => {
     await db.run(sql`UPDATE profile SET synced_at = NOW(), first_fetch = 0, sync_error = NULL WHERE client_id = ${db.client} AND profile_id = ${profile.profile_id}`)
-  }, outcome(last, total - heard.days.size, heard.twice, heard.restated))
+  }, outcome(last, { asked: total, absent: total - heard.days.size, twice: heard.twice, restated: heard.restated }))
 }
 
 /** How far a sync has come: first the days, then the posts, then the splits, each to its day. */
@@ -150,11 +150,11 @@ async function giveWay(db: ClientDb): Promise<void> {
 }
 
 /** What a sync has brought, with everything that was out of the ordinary and how it ended. */
-function outcome(last: Day, absent: number, twice: number, restated: number): string {
+function outcome(last: Day, { asked, absent, twice, restated }: { asked: number; absent: number; twice: number; restated: number }): string {
   const days = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
   return [
     `Figures up to ${last}`,
-    ...(absent > 0 ? [`${days(absent)} missing at the network; a gap stays a gap until it fills it`] : []),
+    ...(absent > 0 ? [`of the ${days(asked)} asked for last, ${absent} ${absent === 1 ? 'is' : 'are'} missing at the network; a gap stays a gap until it fills it`] : []),
     ...(twice > 0 ? [`${days(twice)} came twice and count once`] : []),
     ...(restated > 0 ? [`${days(restated)} restated`] : []),
   ].join('; ')

@@ -23,7 +23,11 @@ const at = ref<number>()
 const chart = ref<{ chart?: { dataURI: (options?: { scale: number }) => Promise<{ imgURI: string }> } }>()
 const current = computed(() => props.line.current)
 const secondName = computed(() => (props.second ? metricById(props.second.metric).name : ''))
-const options = computed(() => lineOptions({ hasEarlier: props.line.earlier !== undefined, second: props.second?.metric, isIndex: props.isIndex, metric: props.line.metric, current: current.value, expected: props.line.expected, notes: props.notes, locale, isDark: isDark.value && !props.isPlain }))
+/** The values of each line, for axes that fit them. */
+const values = computed(() => ({ first: [...current.value, ...(props.line.earlier ?? [])].map(drawn), second: (props.second?.current ?? []).map(drawn) }))
+/** The levels among the lines: their axes fit them, since a level far from zero would lie flat. */
+const fitted = computed(() => (props.isIndex ? [] : [props.line.metric, ...(props.second ? [props.second.metric] : [])].filter((id) => metricById(id).kind === 'stock').map((id) => metricById(id).name.toLowerCase())))
+const options = computed(() => lineOptions({ values: values.value,  hasEarlier: props.line.earlier !== undefined, second: props.second?.metric, isIndex: props.isIndex, metric: props.line.metric, current: current.value, expected: props.line.expected, notes: props.notes, locale, isDark: isDark.value && !props.isPlain }))
 /** A line day by day, on its own scale or as an index. */
 function drawing(points: readonly (DayPoint | undefined)[]) {
   const values = points.map(drawn)
@@ -72,25 +76,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   isTable.value = !isTable.value
 })
 
-function save(name: string, href: string) {
-  const link = document.createElement('a')
-  link.href = href
-  link.download = name
-  link.click()
-}
-function saveData() {
-  const rows = [['day', props.line.metric, 'low', 'high', 'profiles with data', 'comparison day', 'comparison', ...(props.second ? [props.second.metric] : [])]]
-  current.value.forEach((now, index) => {
-    const then = props.line.earlier?.[index]
-    rows.push([now.day, now.value, now.low, now.high, now.present, then?.day, drawn(then), ...(props.second ? [drawn(props.second.current[index])] : [])].map((cell) => String(cell ?? '')))
-  })
-  const url = URL.createObjectURL(new Blob([rows.map((row) => row.join(',')).join('\r\n')], { type: 'text/csv' }))
-  save(`${props.line.metric}.csv`, url)
-  URL.revokeObjectURL(url)
-}
 async function savePicture() {
   const picture = await chart.value?.chart?.dataURI({ scale: 2 })
-  if (picture) save(`${props.line.metric}.png`, picture.imgURI)
+  if (!picture) return
+  const link = document.createElement('a')
+  link.href = picture.imgURI
+  link.download = `${props.line.metric}.png`
+  link.click()
 }
 </script>
 
@@ -99,12 +91,12 @@ async function savePicture() {
     <figcaption>
       <span class="key"><i />{{ second ? `${metric.name}, ${span(current)}` : span(current) }}<template v-if="line.earlier"><i class="dashed" />{{ span(line.earlier) }}</template><template v-if="second"><i class="second" />{{ secondName }}{{ isIndex ? '' : ', right' }}</template></span>
       <span v-if="isIndex" class="quiet">index: first day with data = 100</span>
+      <span v-if="fitted.length" class="quiet">the axis of {{ fitted.join(' and ') }} fits the line and does not begin at zero</span>
       <span v-if="isBounded" class="quiet">≈ daily estimate over profiles</span>
       <span v-if="partial" class="quiet"><i class="band" />days with data missing</span>
       <span v-if="!isPlain" class="tools no-print">
         <button type="button" class="bare" :aria-pressed="isTable" @click="isTable = !isTable">{{ isTable ? 'Chart' : 'Table' }}</button>
-        <button type="button" class="bare" @click="saveData">Data</button>
-        <button v-if="!isTable" type="button" class="bare" @click="savePicture">Picture</button>
+        <slot name="download" :picture="savePicture"><button v-if="!isTable" type="button" class="bare" @click="savePicture">Picture</button></slot>
       </span>
     </figcaption>
     <p v-if="!hasData" class="empty">No day of this period has {{ metric.name.toLowerCase() }}.</p>

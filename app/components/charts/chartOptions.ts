@@ -47,19 +47,38 @@ export interface LineOptions {
   hasEarlier?: boolean
   /** A second metric with an axis of its own on the right. */
   second?: string
+  /** What the first line and its comparison, and the second line, go through. */
+  values?: { first: readonly (number | null)[]; second: readonly (number | null)[] }
   /** Every line on the scale of its own first day, which is 100. */
   isIndex?: boolean
 }
 
+/** How much room is left above and below a line on an axis that fits it, as a share of what it moves; and of a line that does not move, of its value. */
+const ROOM = 0.15
+const FLAT_ROOM = 0.02
+
+/**
+ * Where an axis begins and ends: at zero for what is counted, around the line for a level.
+ *
+ * @example extent('followers', [1000, 1010]).min // 998.5
+ */
+export function extent(metric: string, values: readonly (number | null)[]): { min?: number; max?: number } {
+  const known = values.filter((value): value is number => value !== null)
+  if (metricById(metric).kind !== 'stock' || known.length === 0) return { min: 0 }
+  const [low, high] = [Math.min(...known), Math.max(...known)]
+  const room = Math.max((high - low) * ROOM, high === low ? Math.max(1, high * FLAT_ROOM) : 0)
+  return { min: Math.max(0, low - room), max: high + room }
+}
+
 /** The axes: the period and its comparison share one; a second metric has its own, unless everything is an index. */
-function axes({ metric, second, isIndex, hasEarlier, locale }: LineOptions): ApexYAxis[] {
+function axes({ metric, second, isIndex, hasEarlier, locale, values }: LineOptions): ApexYAxis[] {
   const style = { fontSize: '12.5px' }
-  const axis = (id: string): ApexYAxis => ({ min: 0, forceNiceScale: true, tickAmount: 4, labels: { style, formatter: (value) => formatShort(value, metricById(id).unit, locale) } })
+  const axis = (id: string, through: readonly (number | null)[] = []): ApexYAxis => ({ ...extent(id, through), forceNiceScale: true, tickAmount: 4, labels: { style, formatter: (value) => formatShort(value, metricById(id).unit, locale) } })
   if (isIndex) {
     const index: ApexYAxis = { forceNiceScale: true, tickAmount: 4, labels: { style, formatter: (value) => String(Math.round(value)) } }
     return [{ ...index, seriesName: ['Period', ...(hasEarlier ? ['Comparison'] : []), ...(second ? ['Second'] : [])] }]
   }
-  return [{ ...axis(metric), seriesName: ['Period', ...(hasEarlier ? ['Comparison'] : [])] }, ...(second ? [{ ...axis(second), seriesName: 'Second', opposite: true }] : [])]
+  return [{ ...axis(metric, values?.first), seriesName: ['Period', ...(hasEarlier ? ['Comparison'] : [])] }, ...(second ? [{ ...axis(second, values?.second), seriesName: 'Second', opposite: true }] : [])]
 }
 
 /** The options of a line over time in the product's look: no frame, light horizontal lines, the comparison grey and dashed. */
@@ -71,7 +90,7 @@ export function lineOptions(given: LineOptions): ApexOptions {
     { colour: series[0]!, width: 2.2, dash: 0 }, ...(given.hasEarlier === false ? [] : [{ colour: tokens.earlier, width: 1.6, dash: 4 }]), ...(given.second ? [{ colour: series[1]!, width: 2.2, dash: 0 }] : []),
   ]
   const places = notePlaces(given.current, given.notes)
-  const band = (from: number, to: number) => ({ x: Math.max(1, from - 0.5), x2: Math.min(days, to + 0.5) + (from === to && days === 1 ? 0.01 : 0), fillColor: tokens.rule2, opacity: 0.3, borderColor: 'transparent' })
+  const band = (from: number, to: number) => ({ x: Math.max(1, from - 0.5), x2: Math.min(days, to + 0.5) + (from === to && days === 1 ? 0.01 : 0), fillColor: tokens.band, opacity: 1, borderColor: 'transparent' })
   return {
     chart: {
       type: 'line', toolbar: { show: false }, zoom: { enabled: false }, animations: { enabled: false }, fontFamily: "'Source Sans 3 Variable', sans-serif", foreColor: tokens.ink3,

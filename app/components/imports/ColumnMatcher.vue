@@ -2,6 +2,7 @@
 import type { ValidationError } from 'yup'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import { FACT_COLUMNS } from '~~/core/metrics/metric'
+import type { ColumnContent } from '~~/core/imports/columnContents'
 import type { Target } from '~~/core/imports/layout'
 import { mappingSchema, type MappingInput } from '~~/shared/imports'
 import type { ImportView } from '~~/server/imports/store'
@@ -12,10 +13,13 @@ const { description } = useScope()
 
 const plain = Object.fromEntries(CATALOGUE.flatMap((metric) => (metric.kind === 'flow' && metric.parts.length === 1 ? [[metric.parts[0]!.column, metric.name]] : [])))
 const NAMES: Record<string, string> = { ...plain, watch_seconds: 'Watch time, in seconds', followers: 'Followers, at the end of the day', reach_1d: 'Reach of the day', reach_7d: 'Reach of 7 days', reach_28d: 'Reach of 28 days', visitors_1d: 'Profile visitors of the day', visitors_7d: 'Profile visitors of 7 days', visitors_28d: 'Profile visitors of 28 days' }
-const TARGETS: { value: Target; name: string }[] = [
-  { value: '', name: 'leave out' }, { value: 'day', name: 'Date' }, { value: 'profile_id', name: 'Id of the profile' }, { value: 'handle', name: 'Handle or name of the profile' },
+/** What stands for an empty target: a choice without a value would look as if nothing were chosen. */
+const UNUSED = 'unused'
+const TARGETS: { value: string; name: string }[] = [
+  { value: UNUSED, name: 'not used' }, { value: 'day', name: 'Date' }, { value: 'profile_id', name: 'Id of the profile' }, { value: 'handle', name: 'Handle or name of the profile' },
   ...FACT_COLUMNS.map((column) => ({ value: column as Target, name: NAMES[column]! })),
 ]
+const CONTENTS: Record<ColumnContent, string> = { dates: 'dates', ids: 'ids of profiles', names: 'names of profiles', counts: 'counts', text: 'text', nothing: 'empty' }
 const ORDERS = [{ value: 'day-month-year', name: 'day, month, year' }, { value: 'month-day-year', name: 'month, day, year' }, { value: 'year-month-day', name: 'year, month, day' }]
 const DECIMALS = [{ value: 'point', name: '1,204.5' }, { value: 'comma', name: '1.204,5' }]
 
@@ -55,7 +59,8 @@ function check() {
       <table class="plain-table">
         <thead><tr><th v-for="(heading, index) in layout.headings" :key="index" scope="col" class="words">{{ heading || `column ${index + 1}` }}</th></tr></thead>
         <tbody>
-          <tr><td v-for="(heading, index) in layout.headings" :key="index" class="words"><Select v-model="form.targets[index]" :options="TARGETS" option-label="name" option-value="value" size="small" :aria-label="`What the column “${heading}” holds`" /></td></tr>
+          <tr><td v-for="(heading, index) in layout.headings" :key="index" class="words"><Select :model-value="form.targets[index] || UNUSED" :options="TARGETS" option-label="name" option-value="value" size="small" :aria-label="`What the column “${heading}” holds`" @update:model-value="(target) => (form.targets[index] = (target === UNUSED ? '' : target) as Target)" /></td></tr>
+          <tr v-if="layout.contents" class="quiet"><td v-for="(_, index) in layout.headings" :key="index" class="words">{{ CONTENTS[layout.contents[index]!] }}</td></tr>
           <tr v-for="(cells, row) in layout.sample.slice(0, 6)" :key="row" class="quiet"><td v-for="(_, index) in layout.headings" :key="index" class="words">{{ cells[index] }}</td></tr>
         </tbody>
       </table>

@@ -6,12 +6,13 @@ import type { BadRow, ImportState } from '~~/server/imports/store'
 const props = defineProps<{ summary: ImportSummary; badRows: BadRow[]; badRowsAddress: string; headings: string[]; state: ImportState }>()
 const count = (value: number, one: string, many: string) => `${value.toLocaleString()} ${value === 1 ? one : many}`
 const lines = computed(() => {
-  const { good, added, changed, same, totals, bad, rows, from, to, profiles } = props.summary
+  const { good, added, changed, same, totals, bad, rows, from, to, profiles, openLine } = props.summary
   const tense = props.state === 'applied' ? ['added', 'changed'] : ['would be added', 'would be changed']
   return [
     `${count(rows, 'row', 'rows')} read${from ? `, ${describeDay(from)} to ${describeDay(to!)}, ${count(profiles, 'profile', 'profiles')}` : ''}.`,
     good > 0 ? `${count(added, 'day', 'days')} ${tense[0]}, ${changed.toLocaleString()} ${tense[1]}, ${same.toLocaleString()} the same as what is there.` : 'No row can be written.',
     ...(totals > 0 ? [`${count(totals, 'row of totals was', 'rows of totals were')} left out.`] : []),
+    ...(openLine ? [`The file ends in row ${openLine} without a line break. If it was cut off there, that row’s last cell is not whole: compare it with the original.`] : []),
     ...(bad > 0 ? [`${count(bad, 'row', 'rows')} cannot be read and ${bad === 1 ? 'is' : 'are'} left out; below is why.`] : []),
   ]
 })

@@ -38,20 +38,20 @@ const takeAway = useRemoval(async () => {
   shell.note = undefined
   await refresh()
 })
-const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note was taken away.')
+const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note was removed.')
 </script>
 
 <template>
   <Dialog :visible="true" modal :header="existing ? 'Change the note' : 'Write a note'" :style="{ width: '28rem' }" @update:visible="shell.note = undefined">
     <form @submit.prevent="save">
       <div class="row">
-        <div class="field"><label for="note-from">Day</label><InputText id="note-from" v-model="form.from" type="date" :invalid="!!problems.from" /><p v-if="problems.from" class="field-error">{{ problems.from }}</p></div>
-        <div class="field"><label for="note-to">Last day, if several</label><InputText id="note-to" v-model="form.to" type="date" :invalid="!!problems.to" /><p v-if="problems.to" class="field-error">{{ problems.to }}</p></div>
+        <DayField id="note-from" v-model="form.from" label="Day" :problem="problems.from" />
+        <DayField id="note-to" v-model="form.to" label="Last day, if several" :problem="problems.to" />
       </div>
       <div class="field"><label for="note-title">What happened</label><InputText id="note-title" v-model="form.title" autofocus placeholder="Storm, gardens shut." :invalid="!!problems.title" /><p v-if="problems.title" class="field-error" role="alert">{{ problems.title }}</p></div>
       <div class="field"><label for="note-body">More about it</label><Textarea id="note-body" v-model="form.body" rows="3" /></div>
       <div class="row end">
-        <Button v-if="existing" type="button" label="Take away" text severity="danger" @click="remove" />
+        <Button v-if="existing" type="button" label="Remove" text severity="danger" @click="remove" />
         <Button type="button" label="Cancel" text @click="shell.note = undefined" />
         <Button type="submit" label="Keep the note" :loading="isSaving" />
       </div>

@@ -17,7 +17,7 @@ const choose = (split: string) => router.push({ query: { ...route.query, split: 
   <section v-if="error || data?.view" aria-labelledby="parts-heading">
     <div class="head">
       <h2 id="parts-heading" class="heading">By its parts</h2>
-      <TakeAway v-if="shown" kind="parts" :option="shown.split" what="These parts" />
+      <DownloadMenu v-if="shown" kind="parts" :option="shown.split" what="These parts" />
       <Select v-if="shown" :model-value="shown.split" :options="choices" option-label="name" option-value="id" aria-label="What is split" class="no-print" @update:model-value="choose" />
     </div>
     <p v-if="error" role="alert">{{ error.message }}</p>

@@ -10,7 +10,7 @@ const edited = ref<ProfileSet | 'new'>()
 const names = (set: ProfileSet) => set.profiles.flatMap((id) => props.profiles.find(({ profile_id: profile }) => profile === id) ?? []).map(({ name, networkName }) => `${name}, ${networkName}`).join('; ')
 
 const takeAway = useRemoval(() => emit('changed'))
-const remove = ({ id, name }: ProfileSet) => takeAway(`${base.value}/sets/${id}`, `The set “${name}” was taken away; its profiles stay.`)
+const remove = ({ id, name }: ProfileSet) => takeAway(`${base.value}/sets/${id}`, `The set “${name}” was removed; its profiles stay.`)
 </script>
 
 <template>
@@ -20,7 +20,7 @@ const remove = ({ id, name }: ProfileSet) => takeAway(`${base.value}/sets/${id}`
     <ul>
       <li v-for="set in sets" :key="set.id">
         <NuxtLink :to="{ path: `/${slug}/overview`, query: { who: `s${set.id}` } }">{{ set.name }}</NuxtLink> <span class="quiet">{{ names(set) }}</span>
-        <template v-if="session.mayWrite"><button type="button" class="bare link" :aria-label="`Change the set ${set.name}`" @click="edited = set">Change</button><button type="button" class="bare link" :aria-label="`Take the set ${set.name} away`" @click="remove(set)">Take away</button></template>
+        <template v-if="session.mayWrite"><button type="button" class="bare link" :aria-label="`Change the set ${set.name}`" @click="edited = set">Change</button><button type="button" class="bare link" :aria-label="`Remove the set ${set.name}`" @click="remove(set)">Remove</button></template>
       </li>
     </ul>
     <SetDialog v-if="edited" :set="edited === 'new' ? undefined : edited" :profiles="profiles" @close="edited = undefined" @saved="edited = undefined; emit('changed')" />

@@ -2,7 +2,7 @@
 import { CLIENT_METRICS, figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { SPLITS, splitById } from '~~/core/splits/splits'
-import type { ReportHead } from '~~/server/reports/reports'
+import type { Report, ReportHead } from '~~/server/reports/reports'
 import { SCOPED_KINDS, whoAddress, type Block } from '~~/shared/scope'
 import { BLOCK_NAMES, newBlock } from './blocks'
 
@@ -50,11 +50,13 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       ]
   }
 })
-const what = ref(0)
-const made = computed(() => {
-  const block = WHAT.value[what.value]!.make()
+/** What is ticked: what was asked for on the page, or the first of the list. */
+const wanted = WHAT.value.findIndex(({ make }) => make().kind === shell.addKind)
+const ticked = ref<number[]>([Math.max(0, wanted)])
+const made = computed(() => [...ticked.value].sort((a, b) => a - b).map((index) => {
+  const block = WHAT.value[index]!.make()
   return SCOPED_KINDS.includes(block.kind) ? { ...block, who: who.value } : block
-})
+}))
 const into = ref<number>()
 const problem = ref('')
 watchEffect(() => (into.value ??= reports.value?.[0]?.id))
@@ -63,10 +65,10 @@ async function add() {
   problem.value = ''
   try {
     const { report } = await api<{ report: Report }>(`${base.value}/reports/${into.value}`)
-    await api(`${base.value}/reports/${report.id}`, { method: 'PUT', body: { ...report, blocks: [...report.blocks, made.value] } })
+    await api(`${base.value}/reports/${report.id}`, { method: 'PUT', body: { ...report, blocks: [...report.blocks, ...made.value] } })
     await cache.invalidateQueries({ key: ['reports'] })
     shell.isAddOpen = false
-    say.done(`It stands at the end of “${report.title}”.`)
+    say.done(`${made.value.length === 1 ? 'It stands' : `${made.value.length} parts stand`} at the end of “${report.title}”.`)
   } catch (error) {
     problem.value = (error as Error).message
   }
@@ -77,13 +79,13 @@ async function add() {
   <Dialog v-model:visible="shell.isAddOpen" modal header="Add to a report" :style="{ width: '28rem' }">
     <form @submit.prevent="add">
       <div class="field"><span id="add-what" class="field-label">What</span>
-        <div v-for="(choice, index) in WHAT" :key="choice.name" class="row"><RadioButton v-model="what" :input-id="`add-${index}`" name="what" :value="index" /><label :for="`add-${index}`">{{ choice.name }}</label></div>
+        <div v-for="(choice, index) in WHAT" :key="choice.name" class="row"><Checkbox v-model="ticked" :input-id="`add-${index}`" :value="index" /><label :for="`add-${index}`">{{ choice.name }}</label></div>
       </div>
       <div class="field"><label for="add-into">To</label><Select v-model="into" input-id="add-into" :options="reports ?? []" option-label="title" option-value="id" aria-label="Report" /></div>
       <p v-if="reports?.length === 0" class="quiet">There is no report yet. Begin one under Reports.</p>
-      <p class="quiet">A report has its own period, so the figures there can be others.<template v-if="made.who !== 'all'"> The block stays with {{ description.data.value?.words.who }}.</template></p>
+      <p class="quiet">A report has its own period, so the figures there can be others.<template v-if="made.some((block) => block.who !== 'all')"> What is of profiles stays with {{ description.data.value?.words.who }}.</template></p>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
-      <Button type="submit" label="Add it" :disabled="into === undefined" />
+      <Button type="submit" :label="made.length > 1 ? `Add ${made.length} parts` : 'Add it'" :disabled="into === undefined || made.length === 0" />
     </form>
   </Dialog>
 </template>

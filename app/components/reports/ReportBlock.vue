@@ -37,15 +37,15 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
       <FigureButton v-for="compared in block.figures" :key="compared.figure.metric" :compared="compared" :is-plain="isPlain" @select="emit('select', compared)" />
     </div>
     <MetricChart v-else-if="block.kind === 'chart'" :key="`${block.line.metric} ${block.second?.metric} ${block.isIndex}`" :line="block.line" :second="block.second" :is-index="block.isIndex" :notes="notes" :is-plain="isPlain" @ready="emit('ready')" />
-    <ProfileTable v-else-if="block.kind === 'table'" :rows="block.rows" :metrics="block.metrics" :heading="HEADINGS[block.by ?? 'profile']" is-plain />
-    <SplitText v-else-if="block.kind === 'parts'" :view="block.split" />
+    <WideContent v-else-if="block.kind === 'table'" :label="title || 'Table'"><ProfileTable :rows="block.rows" :metrics="block.metrics" :heading="HEADINGS[block.by ?? 'profile']" is-plain /></WideContent>
+    <WideContent v-else-if="block.kind === 'parts'" :label="title"><SplitText :view="block.split" /></WideContent>
     <SubjectText v-else-if="block.kind === 'subject'" :subject="block.subject" />
     <template v-else-if="block.kind === 'targets'"><TargetText v-for="target in block.targets" :key="target.id" :target="target" /><p v-if="block.targets.length === 0" class="quiet">No target was set.</p></template>
-    <template v-else-if="block.kind === 'posts'"><PostTable v-if="block.posts.length" :posts="block.posts" :time-zone="timeZone ?? 'UTC'" /><p v-else class="quiet">Nothing was published in this period.</p></template>
+    <template v-else-if="block.kind === 'posts'"><WideContent v-if="block.posts.length" :label="title"><PostTable :posts="block.posts" :time-zone="timeZone ?? 'UTC'" /></WideContent><p v-else class="quiet">Nothing was published in this period.</p></template>
     <OpenText v-else-if="block.kind === 'open'" :open="block.open" />
-    <CoverageTable v-else-if="block.kind === 'profiles'" :rows="block.rows" />
+    <WideContent v-else-if="block.kind === 'profiles'" :label="title"><CoverageTable :rows="block.rows" /></WideContent>
     <template v-else-if="block.kind === 'found'"><template v-if="block.found"><p class="quiet">{{ block.found.address }}, as it was on {{ describeDay(block.searchedAt!.slice(0, 10)) }}.</p><FoundText :found="block.found" is-plain /></template><p v-else class="quiet">The client’s profiles were not looked for yet.</p></template>
-    <WhyText v-else-if="block.kind === 'why'" :why="block.why" :is-plain="isPlain" />
+    <WideContent v-else-if="block.kind === 'why'" :label="title"><WhyText :why="block.why" :is-plain="isPlain" /></WideContent>
     <UnusualText v-else-if="block.kind === 'unusual'" :metric="block.metric" :days="block.days" :is-plain="isPlain" />
     <p v-else-if="block.kind === 'broken'" role="alert">{{ block.problem }}</p>
     <div v-else-if="block.kind === 'text'" class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
@@ -58,6 +58,13 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 .block { margin: 18px 0; break-inside: avoid; }
 h2 { margin-bottom: 4px; }
 .strip { display: grid; grid-template-columns: repeat(var(--columns), minmax(0, 1fr)); border-top: 1px solid var(--rule2); border-bottom: 1px solid var(--rule2); }
+@media (max-width: 640px) {
+  .strip { grid-template-columns: repeat(2, minmax(0, 1fr)); }
+  .strip > :nth-child(odd) { border-left: 0; padding-left: 2px; }
+  .strip > :nth-child(n + 3) { border-top: 1px solid var(--rule); }
+  .block { overflow-wrap: anywhere; }
+}
+@media (max-width: 420px) { .strip { grid-template-columns: minmax(0, 1fr); } .strip > * { border-left: 0; padding-left: 2px; } .strip > :nth-child(n + 2) { border-top: 1px solid var(--rule); } }
 .text p { font: 400 var(--text-heading)/1.55 var(--serif); margin-bottom: 0.8em; max-width: 44rem; white-space: pre-line; }
 .comment { border-left: 2px solid var(--zaffer); padding: 2px 0 2px 12px; margin-top: 8px; }
 .comment p { font: italic 400 var(--text-heading)/1.45 var(--serif); max-width: 44rem; white-space: pre-line; }

@@ -33,6 +33,7 @@ const hasGaps = computed(() => content.value.blocks.some((block) => block.kind =
       <p>≈ is an estimate, with its range beside it; people who were seen on two profiles or days are one person, so reach is never added.</p>
       <p>{{ content.agency.name }}, {{ content.agency.address }}, {{ content.agency.contact }}</p>
       <p>SHA-256 of the frozen content: <code>{{ edition.sha256 }}</code><template v-if="edition.isIntact">, checked: unchanged since it was issued.</template><strong v-else class="worse">, does not fit: the content was changed after it was issued.</strong></p>
+      <p v-if="edition.pdfSha256" class="no-print">SHA-256 of the PDF: <code>{{ edition.pdfSha256 }}</code>.</p>
     </footer>
   </article>
 </template>

@@ -49,14 +49,14 @@ async function keep() {
   }
 }
 const takeAway = useRemoval(refresh)
-const remove = ({ id, name: title }: SavedScope) => takeAway(`${base.value}/scopes/${id}`, `“${title}” was taken away.`)
+const remove = ({ id, name: title }: SavedScope) => takeAway(`${base.value}/scopes/${id}`, `“${title}” was removed.`)
 </script>
 
 <template>
   <div class="keeper">
     <p v-if="saved.length === 0" class="quiet">No scope is kept yet.</p>
     <ul v-else aria-label="Kept scopes">
-      <li v-for="one in saved" :key="one.id"><button type="button" class="bare link" @click="open(one)">{{ one.name }}</button> <button v-if="session.mayWrite" type="button" class="bare away" :aria-label="`Take ${one.name} away`" @click="remove(one)">×</button></li>
+      <li v-for="one in saved" :key="one.id"><button type="button" class="bare link" @click="open(one)">{{ one.name }}</button> <button v-if="session.mayWrite" type="button" class="bare away" :aria-label="`Remove ${one.name}`" @click="remove(one)">Remove</button></li>
     </ul>
     <form v-if="session.mayWrite" @submit.prevent="keep">
       <span class="field-label">Keep of this scope</span>

@@ -56,8 +56,8 @@ async function save() {
       <div class="field"><label for="target-who">Of</label><Select v-model="form.who" input-id="target-who" :options="whoChoices" option-label="name" option-value="value" aria-label="Of which profiles" /></div>
       <div class="field"><label for="target-wanted">Wanted{{ unit ? `, in ${unit}` : '' }}</label><InputText id="target-wanted" v-model="form.wanted" inputmode="decimal" autofocus :invalid="!!problems.wanted" aria-describedby="target-hint" /><p v-if="problems.wanted" class="field-error" role="alert">{{ problems.wanted }}</p></div>
       <div class="row">
-        <div class="field"><label for="target-from">From</label><InputText id="target-from" v-model="form.from" type="date" :invalid="!!problems.from" /><p v-if="problems.from" class="field-error">{{ problems.from }}</p></div>
-        <div class="field"><label for="target-by">By</label><InputText id="target-by" v-model="form.by" type="date" :invalid="!!problems.by" /><p v-if="problems.by" class="field-error" role="alert">{{ problems.by }}</p></div>
+        <DayField id="target-from" v-model="form.from" label="From" :problem="problems.from" />
+        <DayField id="target-by" v-model="form.by" label="By" :problem="problems.by" />
       </div>
       <p id="target-hint" class="quiet">{{ metricById(form.metric).polarity < 0 ? 'Less is better here: the value is one not to exceed.' : metricById(form.metric).kind === 'stock' ? 'The level at the end.' : metricById(form.metric).kind === 'flow' ? 'The sum from the first day to the last.' : 'The figure over all days from the first to the last.' }}</p>
       <Button type="submit" :label="target ? 'Change it' : 'Set it'" :loading="isSaving" />

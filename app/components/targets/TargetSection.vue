@@ -19,7 +19,7 @@ const remove = (target: TargetRow) => takeAway(`${base.value}/targets/${target.i
   <section id="targets" tabindex="-1" aria-labelledby="targets-heading">
     <div class="head">
       <h2 id="targets-heading" class="heading">Targets</h2>
-      <TakeAway v-if="data?.targets.length" kind="targets" what="The targets" />
+      <DownloadMenu v-if="data?.targets.length" kind="targets" what="The targets" />
       <Button v-if="session.mayWrite" label="Set a target" outlined size="small" class="no-print" @click="edited = 'new'" />
     </div>
     <p v-if="error" role="alert">{{ error.message }}</p>

@@ -12,7 +12,7 @@ const { data, error } = useQuery({ key: () => ['subject', slug.value, asked.valu
   <section aria-label="Beside the subject" class="beside">
     <p v-if="error" role="alert">{{ error.message }}</p>
     <SubjectText v-if="data" :subject="data" />
-    <TakeAway v-if="data && !data.reason" kind="subject" :metrics="[metric]" what="The subject" />
+    <DownloadMenu v-if="data && !data.reason" kind="subject" :metrics="[metric]" what="The subject" />
   </section>
 </template>
 

@@ -11,7 +11,7 @@ const { data, error } = useQuery({ key: () => ['unusual', slug.value, asked.valu
 
 <template>
   <section id="unusual" tabindex="-1" aria-labelledby="unusual-heading" class="unusual">
-    <div class="head"><h2 id="unusual-heading" class="heading">Unusual days</h2><TakeAway v-if="data?.length" kind="unusual" :metrics="[metric]" what="The unusual days" /></div>
+    <div class="head"><h2 id="unusual-heading" class="heading">Unusual days</h2><DownloadMenu v-if="data?.length" kind="unusual" :metrics="[metric]" what="The unusual days" /></div>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <UnusualText v-if="data" :metric="metric" :days="data" />
   </section>

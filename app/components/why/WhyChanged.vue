@@ -11,7 +11,7 @@ const { data, error } = useQuery({ key: () => ['why', slug.value, asked.value], 
 
 <template>
   <section aria-labelledby="why-heading" class="why">
-    <div class="head"><h2 id="why-heading" class="heading">Why {{ metricById(metric).name.toLowerCase() }} changed</h2><TakeAway v-if="data?.explanations.length" kind="why" :metrics="[metric]" what="The reasons" /></div>
+    <div class="head"><h2 id="why-heading" class="heading">Why {{ metricById(metric).name.toLowerCase() }} changed</h2><DownloadMenu v-if="data?.explanations.length" kind="why" :metrics="[metric]" what="The reasons" /></div>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <WhyText v-if="data" :why="data" />
   </section>

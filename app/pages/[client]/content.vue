@@ -25,7 +25,7 @@ const shown = computed(() => orderPosts((data.value ?? []).filter((post) => form
       <label for="content-format">Of</label><Select :model-value="format" input-id="content-format" :options="formats" option-label="name" option-value="value" aria-label="Format" @update:model-value="(value) => set({ format: value === 'all' ? undefined : value })" />
       <label for="content-order">in order of</label><Select :model-value="order" input-id="content-order" :options="[...POST_ORDERS]" option-label="name" option-value="value" aria-label="Order" @update:model-value="(value) => set({ order: value === 'newest' ? undefined : value })" />
       <span class="quiet">{{ shown.length }} {{ shown.length === 1 ? 'post' : 'posts' }}</span>
-      <TakeAway v-if="shown.length" class="right" :path="table" what="The posts" />
+      <DownloadMenu v-if="shown.length" class="right" :path="table" block="posts" what="The posts" />
     </div>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Fetching the posts …</p>

@@ -42,7 +42,7 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
 
 <template>
   <div>
-    <PageHead title="Which profiles does the client have?"><TakeAway v-if="data?.found" kind="found" what="What was found" /></PageHead>
+    <PageHead title="Which profiles does the client have?"><DownloadMenu v-if="data?.found" kind="found" what="What was found" /></PageHead>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <form v-if="session.mayWrite" class="row no-print look" @submit.prevent="look">
       <div class="field grow"><label for="find-address">The client’s web page</label><InputText id="find-address" v-model="form.address" fluid :invalid="!!problems.address" placeholder="https://www.name.example/" /></div>

@@ -63,19 +63,18 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
       <ChangeFootnotes class="only-print" :figures="data.figures.map((compared) => ({ compared }))" />
       <div class="under no-print">
         <label for="figure-set">Figures</label><Select :model-value="figures" input-id="figure-set" size="small" :options="[...FIGURE_SETS]" option-label="name" option-value="id" aria-label="Figures shown above" @update:model-value="(id) => set({ figures: id === FIGURE_SETS[0]!.id ? undefined : id })" />
-        <TakeAway kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures" />
+        <DownloadMenu kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures" />
       </div>
       <section aria-labelledby="line-heading">
         <div class="head">
           <h2 id="line-heading" class="heading">{{ heading }}</h2>
           <span class="row choices no-print">
-            <TakeAway kind="chart" :metrics="second ? [metric, second] : [metric]" :option="isIndex ? 'index' : ''" what="The line" />
             <Select :model-value="metric" :options="lines" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric of the line" @update:model-value="(id) => set({ metric: id === 'impressions' ? undefined : id })" />
             <Select :model-value="second ?? 'none'" :options="seconds" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Second line" @update:model-value="(id) => set({ second: id === 'none' ? undefined : id })" />
             <Button :label="isIndex ? 'Own scale' : 'Index'" text :aria-pressed="isIndex" title="Index: the first day with data is 100" @click="set({ scale: isIndex ? undefined : 'index' })" />
           </span>
         </div>
-        <div class="place"><LazyMetricChart :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`" :line="data.line" :second="data.second" :is-index="isIndex" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })" /></div>
+        <div class="place"><LazyMetricChart :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`" :line="data.line" :second="data.second" :is-index="isIndex" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })"><template #download="{ picture }"><DownloadMenu kind="chart" :metrics="second ? [metric, second] : [metric]" :option="isIndex ? 'index' : ''" what="The line" has-picture @picture="picture()" /></template></LazyMetricChart></div>
         <ol v-if="data.notes.length" class="only-print printed"><li v-for="(note, index) in data.notes" :key="note.id"><b>{{ index + 1 }} {{ note.title }}</b> {{ describePeriodShort(note) }}. {{ note.body }}</li></ol>
         <SubjectBeside :metric="metric" />
       </section>
@@ -84,7 +83,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           <h2 id="table-heading" class="heading">{{ BY.find(({ value }) => value === by)?.name }}</h2>
           <span class="quiet">{{ by === 'set' ? 'a profile can be in many sets, so the rows do not add up' : 'ranges where people cannot be counted once' }}</span>
           <span class="row choices no-print">
-            <TakeAway kind="table" :metrics="data.metrics" :option="by === 'profile' ? '' : by" what="The table" />
+            <DownloadMenu kind="table" :metrics="data.metrics" :option="by === 'profile' ? '' : by" what="The table" />
             <Select :model-value="by" :options="BY" option-label="name" option-value="value" aria-label="Rows of the table" @update:model-value="(value) => set({ by: value === 'profile' ? undefined : value })" />
           </span>
         </div>

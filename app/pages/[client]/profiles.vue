@@ -70,7 +70,7 @@ const lists = computed(() => [{ label: 'Own profiles', profiles: own.value }, { 
 <template>
   <div>
     <PageHead title="Where do the figures come from?">
-      <TakeAway kind="profiles" what="The profiles" />
+      <DownloadMenu kind="profiles" what="The profiles" />
       <Button v-if="session.mayWrite" label="Add a profile" @click="isAdding = true" />
     </PageHead>
     <p v-if="error" role="alert">{{ error.message }}</p>
@@ -88,7 +88,7 @@ const lists = computed(() => [{ label: 'Own profiles', profiles: own.value }, { 
     </template>
     <LazyAddProfileDialog v-if="isAdding" :competitors="competitors" @close="isAdding = false" @added="added" />
     <Dialog :visible="!!restated" modal :header="`Restated by the network: ${restated?.name}`" :style="{ width: '38rem' }" @update:visible="restated = undefined">
-      <p>Networks count again for some days. The new figure replaces the old one; the change is kept here. <TakeAway v-if="restated" :path="restated.path" what="The restatements" /></p>
+      <p>Networks count again for some days. The new figure replaces the old one; the change is kept here. <DownloadMenu v-if="restated" :path="restated.path" what="The restatements" /></p>
       <table class="plain-table">
         <thead><tr><th scope="col">Day</th><th scope="col" class="words">Figure</th><th scope="col">Was</th><th scope="col">Is</th></tr></thead>
         <tbody><tr v-for="change in restated?.list ?? []" :key="`${change.day} ${change.metric} ${change.seenAt}`"><td>{{ describeDay(change.day) }}</td><td class="words">{{ change.metric.replaceAll('_', ' ') }}</td><td>{{ change.oldValue === null ? '—' : formatCount(change.oldValue, locale) }}</td><td>{{ change.newValue === null ? '—' : formatCount(change.newValue, locale) }}</td></tr></tbody>

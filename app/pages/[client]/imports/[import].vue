@@ -60,11 +60,13 @@ async function discard() {
       <div v-if="session.mayWrite" class="row step">
         <Button v-if="data.state === 'checked' && data.summary!.good > 0" :label="`Write ${data.summary!.good.toLocaleString()} rows`" @click="act('apply')" />
         <Button v-if="data.state === 'applied'" label="Undo the whole import" outlined @click="undo" />
-        <Button v-if="isStuck && data.state === 'applying'" label="Go on writing" @click="act('apply')" />
+        <Button v-if="(isStuck && data.state === 'applying') || (data.state === 'failed' && data.hasWritten)" label="Write the rest" @click="act('apply')" />
         <Button v-if="isStuck && data.state === 'undoing'" label="Go on undoing" @click="undo" />
-        <Button v-if="['uploaded', 'checked', 'failed'].includes(data.state)" label="Take the file away" text @click="discard" />
+        <Button v-if="data.state === 'failed' && data.hasWritten" label="Undo what was written" outlined @click="undo" />
+        <Button v-if="!data.hasWritten && ['uploading', 'uploaded', 'checked', 'failed', 'undone'].includes(data.state)" label="Remove the file" text @click="discard" />
       </div>
-      <ColumnMatcher v-if="session.mayWrite && ['uploaded', 'checked', 'failed'].includes(data.state)" :view="data" @check="(mapping) => act('check', mapping)" />
+      <p v-if="data.state === 'uploading'" class="quiet">This file is still being sent, or its sending broke off. What broke off is removed by itself after a day.</p>
+      <ColumnMatcher v-if="session.mayWrite && !data.hasWritten && ['uploaded', 'checked', 'failed'].includes(data.state)" :view="data" @check="(mapping) => act('check', mapping)" />
     </template>
   </div>
 </template>

@@ -130,7 +130,7 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
             <MetricPicker v-if="hasMetrics(block.kind)" :metrics="metrics" :chosen="block.metrics" :only-one="hasOneMetric(block.kind)" :most="block.kind === 'chart' ? 2 : 12" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
             <Select v-if="OPTIONS[block.kind]" :model-value="block.option || OPTIONS[block.kind]!.choices[0]!.value" :options="[...OPTIONS[block.kind]!.choices]" option-label="name" option-value="value" size="small" :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`" @update:model-value="(value) => edit(index, { option: value })" />
             <BlockWho v-if="SCOPED_KINDS.includes(block.kind)" :who="block.who" :words="filled(block.id)?.who" :known="description.data.value" :label="`Profiles of block ${index + 1}`" @choose="(who) => edit(index, { who })" />
-            <TakeAway v-if="block.kind !== 'text'" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
+            <DownloadMenu v-if="block.kind !== 'text'" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
             <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
           </div>
           <Textarea v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" rows="5" fluid :aria-label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @change="edit(index, { text: text($event) })" />

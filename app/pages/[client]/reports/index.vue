@@ -21,7 +21,7 @@ async function add() {
   }
 }
 const takeAway = useRemoval(refetch)
-const remove = (report: ReportHead) => takeAway(`${base.value}/reports/${report.id}`, `“${report.title}” was taken off the list; its editions stay.`)
+const remove = (report: ReportHead) => takeAway(`${base.value}/reports/${report.id}`, `“${report.title}” was removed; its editions stay.`)
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 
@@ -36,7 +36,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
           <td><NuxtLink :to="`/${slug}/reports/${report.id}`">{{ report.title }}</NuxtLink></td>
           <td class="words">{{ report.period.replaceAll('-', ' ').replace('..', ' to ') }}</td>
           <td>{{ report.blocks }}</td><td>{{ report.editions }}</td><td>{{ day(report.changedAt) }}</td>
-          <td><Button v-if="session.mayWrite" label="Take off" text size="small" :aria-label="`Take “${report.title}” off the list`" @click="remove(report)" /></td>
+          <td><Button v-if="session.mayWrite" label="Remove" text size="small" :aria-label="`Remove “${report.title}”`" @click="remove(report)" /></td>
         </tr>
       </tbody>
     </table>
