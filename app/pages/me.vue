@@ -44,6 +44,8 @@ async function changePassword() {
   }
 }
 
+/** Of what a browser says of itself, the part that tells one machine from another. */
+const systemOf = (browser: string) => /\(([^)]+)\)/.exec(browser)?.[1] ?? (browser.slice(0, 60) || 'a program that gives no name')
 const when = (date: Date | string) => `${describeDay(new Date(date).toISOString().slice(0, 10))}, ${new Date(date).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`
 </script>
 
@@ -56,7 +58,7 @@ const when = (date: Date | string) => `${describeDay(new Date(date).toISOString(
       <thead><tr><th scope="col">Where</th><th scope="col" class="words">Address</th><th scope="col" class="words">Signed in</th><th scope="col" class="words">Last used</th><th scope="col"><span class="hidden-but-read">What can be done</span></th></tr></thead>
       <tbody>
         <tr v-for="item in data" :key="item.id">
-          <td><b v-if="item.isThis">Here </b><span :title="item.browser">{{ item.browser.slice(0, 60) || 'a program that gives no name' }}</span></td><td class="words">{{ item.address }}</td><td class="words">{{ when(item.begunAt) }}</td><td class="words">{{ item.isThis ? 'now' : when(item.seenAt) }}</td>
+          <td><b v-if="item.isThis">Here </b><span :title="item.browser">{{ systemOf(item.browser) }}</span></td><td class="words">{{ item.address }}</td><td class="words">{{ when(item.begunAt) }}</td><td class="words">{{ item.isThis ? 'now' : when(item.seenAt) }}</td>
           <td><Button v-if="!item.isThis" label="Sign out" text size="small" :aria-label="`Sign out the session of ${when(item.begunAt)}`" @click="endOne(item)" /></td>
         </tr>
       </tbody>

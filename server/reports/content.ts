@@ -1,3 +1,4 @@
+import { asSentence } from '../../core/format/asSentence'
 import type { ComparedFigure } from '../../core/rollup/compareFigures'
 import { compareFigures } from '../../core/rollup/compareFigures'
 import { metricById } from '../../core/metrics/catalogue'
@@ -127,7 +128,7 @@ async function fillOrSay(db: ClientDb, scope: ResolvedScope, block: Block): Prom
     return { ...(await fill(db, own, block)), ...(own !== scope && { who: own.words.who }) }
   } catch (error) {
     if (!(error instanceof Unreadable) && !(error instanceof Problem)) throw error
-    return { id: block.id, title: block.title, comment: block.comment, kind: 'broken', problem: `${error.message.charAt(0).toUpperCase()}${error.message.slice(1)}` }
+    return { id: block.id, title: block.title, comment: block.comment, kind: 'broken', problem: asSentence(error.message) }
   }
 }
 

@@ -1,6 +1,7 @@
 import { addDays, daysBetween, isDay, yearOf, type Day } from '../../core/days/day'
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import type { Figure } from '../../core/figures/figure'
+import { asSentence } from '../../core/format/asSentence'
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
 import { FLOW_COLUMNS, type Metric, type RatioMetric } from '../../core/metrics/metric'
 import { reportsMetric } from '../../core/metrics/reportsMetric'
@@ -79,13 +80,11 @@ export async function targetsOf(db: ClientDb): Promise<{ targets: TargetView[]; 
       targets.push(await targetView(db, row))
     } catch (error) {
       if (!(error instanceof Unreadable) && !(error instanceof Problem)) throw error
-      broken.push({ ...row, problem: sentence(error.message) })
+      broken.push({ ...row, problem: asSentence(error.message) })
     }
   }
   return { targets, broken }
 }
-
-const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`
 
 /** What is kept may be older than the rules of today: days that do not exist, or an end that no loop over days should go to. */
 function refuseImpossible({ who, from, by }: TargetRow): void {

@@ -83,8 +83,9 @@ test.describe('the overview', () => {
     await page.keyboard.press('ArrowRight')
     await expect(page.getByText(/^2 Oct 2026: [\d,]+; 4 Sep 2026: [\d,]+$/)).toBeVisible()
     const download = page.waitForEvent('download')
-    await page.getByRole('button', { name: 'Data', exact: true }).click()
-    expect((await download).suggestedFilename()).toBe('impressions.csv')
+    await page.getByRole('button', { name: 'Download: The line' }).click()
+    await page.getByRole('menuitem', { name: 'Picture' }).click()
+    expect((await download).suggestedFilename()).toBe('impressions.png')
     await page.getByRole('heading', { name: 'By profile', level: 2 }).click()
     await page.keyboard.press('t')
     await expect(page.getByRole('row', { name: /^28 Oct 2026/ })).toBeVisible()
@@ -133,7 +134,7 @@ test.describe('the overview', () => {
     await page.getByRole('button', { name: 'Show these' }).click()
     await page.getByRole('button', { name: 'Add to report' }).click()
     await page.getByLabel('The headline figures').check()
-    await expect(page.getByText('The block stays with @orrerypress on Tintype.')).toBeVisible()
+    await expect(page.getByText('What is of profiles stays with @orrerypress on Tintype.')).toBeVisible()
     await page.getByRole('button', { name: 'Add it' }).click()
     await expect(page.getByText(/It stands at the end of/)).toBeVisible()
     await page.goto('/orrery-press/reports')
@@ -234,7 +235,7 @@ test('a file that asks about its dates, with bad rows', async ({ page }) => {
   let text = ''
   for await (const part of file) text += String(part)
   expect(text).toContain('05/04/2026,x,10220431877650213,3,')
-  await page.getByRole('button', { name: 'Take the file away' }).click()
+  await page.getByRole('button', { name: 'Remove the file' }).click()
   await expect(page).toHaveURL(/imports$/)
 })
 
@@ -252,7 +253,7 @@ test('the first page shows every client and leads to what needs somebody', async
   await expect(page.getByRole('heading', { name: 'Unusual days' })).toBeInViewport()
   await page.goBack()
   await page.getByRole('button', { name: 'Add what is open at Mossgate Gardens to a report' }).click()
-  await page.getByRole('radio', { name: 'What is open' }).check()
+  await page.getByRole('checkbox', { name: 'What is open' }).check()
   await page.getByRole('button', { name: 'Add it' }).click()
   await expect(page.getByText(/It stands at the end of “Mossgate Gardens/)).toBeVisible()
   await page.getByRole('link', { name: /^“Mossgate Gardens, four-week report” has no edition/ }).click()
@@ -307,7 +308,7 @@ test('a profile is switched off and on again, and every figure follows', async (
   await expect(page.getByRole('row', { name: /@orrery Murmur/ })).toContainText('Figures up to')
 })
 
-test('a note is changed, taken away, and brought back', async ({ page }) => {
+test('a note is changed, removed, and brought back', async ({ page }) => {
   await signIn(page)
   const margin = page.getByRole('complementary')
   await margin.getByRole('button', { name: 'Night opening.' }).click()
@@ -317,7 +318,7 @@ test('a note is changed, taken away, and brought back', async ({ page }) => {
   await page.getByLabel('What happened').fill('Lantern night.')
   await page.getByRole('button', { name: 'Keep the note' }).click()
   await margin.getByRole('button', { name: 'Lantern night.' }).click()
-  await page.getByRole('button', { name: 'Take away' }).click()
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
   await expect(margin.getByRole('button', { name: 'Lantern night.' })).toHaveCount(0)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(margin.getByRole('button', { name: 'Lantern night.' })).toBeVisible()
@@ -355,7 +356,7 @@ test('signing in says what is wrong, and leads to where one wanted to go', async
 test('nothing hinders anybody: axe on every page, light and dark', async ({ page }) => {
   test.setTimeout(180_000)
   await signIn(page)
-  for (const path of ['', 'mossgate-gardens/content', 'mossgate-gardens/overview?figure=reach', 'mossgate-gardens/profiles', 'mossgate-gardens/find', 'mossgate-gardens/imports', 'mossgate-gardens/reports', 'mossgate-gardens/reports/1', 'mossgate-gardens/editions', 'glossary']) {
+  for (const path of ['', 'mossgate-gardens/content', 'mossgate-gardens/overview?figure=reach', 'mossgate-gardens/profiles', 'mossgate-gardens/find', 'mossgate-gardens/imports', 'mossgate-gardens/reports', 'mossgate-gardens/reports/1', 'mossgate-gardens/editions', 'glossary', 'me']) {
     await page.goto(`/${path}`, { waitUntil: 'networkidle' })
     await expectAccessible(page)
   }

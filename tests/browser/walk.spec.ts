@@ -17,6 +17,7 @@ async function readPdf(bytes: Buffer): Promise<{ text: string; outline: string[]
 }
 
 test('from signing in to an edition that does not change', async ({ page, browser }) => {
+  test.setTimeout(480_000)
   await signIn(page)
 
   await test.step('the overview of the last 28 complete days against the 28 before', async () => {
@@ -42,7 +43,7 @@ test('from signing in to an edition that does not change', async ({ page, browse
 
   await test.step('a note stands on the chart', async () => {
     await page.keyboard.press('n')
-    await page.getByLabel('Day', { exact: true }).fill('2026-10-15')
+    await page.getByRole('textbox', { name: 'Day', exact: true }).fill('15 Oct 2026')
     await page.getByLabel('What happened').fill('School holidays began.')
     await page.getByRole('button', { name: 'Keep the note' }).click()
     await expect(page.getByRole('complementary').getByRole('button', { name: 'School holidays began.' })).toBeVisible()
@@ -90,7 +91,7 @@ test('from signing in to an edition that does not change', async ({ page, browse
 
   await test.step('its PDF is a PDF', async () => {
     const link = page.getByRole('link', { name: 'PDF' })
-    await expect(link).toBeVisible({ timeout: 30_000 })
+    await expect(link).toBeVisible({ timeout: 90_000 })
     const pdf = await page.request.get(new URL((await link.getAttribute('href'))!, ADDRESS).href)
     expect(pdf.headers()['content-type']).toBe('application/pdf')
     const { text, outline, pages } = await readPdf(await pdf.body())

@@ -1,11 +1,11 @@
-import { randomUUID } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { daysEnding, eachDay } from '../../core/periods/period'
 import { recompute } from '../../core/figures/working'
 import type { ClientDb } from '../../server/db/clientDb'
 import { enqueue, jobById } from '../../server/jobs/queue'
 import { composeReport } from '../../server/reports/content'
-import { editionById, editionsOf, forOutsiders, openShare, revokeShare, shareEdition, sharesOf } from '../../server/reports/editions'
+import { editionById, editionPdf, editionsOf, forOutsiders, keepPdf, openShare, revokeShare, shareEdition, sharesOf } from '../../server/reports/editions'
 import { addReport, removeReport, reportById, reportsOf, saveReport } from '../../server/reports/reports'
 import { runNextJob } from '../../server/jobs/run'
 import type { Block } from '../../shared/scope'
@@ -91,6 +91,24 @@ describe('an edition', () => {
     const job = await issue(randomUUID(), broken)
     expect(job).toMatchObject({ state: 'failed', message: expect.stringContaining('no complete day yet') })
     expect((await editionsOf(db)).filter(({ reportId }) => reportId === broken)).toEqual([])
+  })
+})
+
+describe('the PDF of an edition', () => {
+  it('is printed once: whatever comes later does not replace it, and its hash is kept', async () => {
+    const edition = await editionOf(await issue())
+    expect(edition).toMatchObject({ hasPdf: false, pdfSha256: null })
+    await keepPdf(db, edition.id, Buffer.from('%PDF first'))
+    await keepPdf(db, edition.id, Buffer.from('%PDF second'))
+    expect((await editionPdf(db, edition.id))!.toString()).toBe('%PDF first')
+    expect(await editionById(db, edition.id)).toMatchObject({ hasPdf: true, pdfSha256: createHash('sha256').update('%PDF first').digest('hex') })
+    // printing it again, as after a crash, prints nothing: no browser is started and no ticket made
+    const tickets = await tableOf('share_link', 'share_id, 1, 2')
+    const job = await enqueue(db, 'edition.print', edition.id)
+    await runNextJob()
+    expect(await jobById(db, job)).toMatchObject({ state: 'done', message: 'PDF ready' })
+    expect(await tableOf('share_link', 'share_id, 1, 2')).toEqual(tickets)
+    expect((await editionPdf(db, edition.id))!.toString()).toBe('%PDF first')
   })
 })
 

@@ -5,7 +5,7 @@ import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod
 import type { DayPoint } from '~~/core/series/dailyPoints'
 import type { MetricLine } from '~~/server/work/overview'
 import { indexed } from '~~/core/series/indexed'
-import { drawn, gaps, lineOptions, type ChartNote } from './chartOptions'
+import { drawn, GAP_OPACITY, gaps, lineOptions, type ChartNote } from './chartOptions'
 
 const props = defineProps<{ line: MetricLine; second?: MetricLine; isIndex?: boolean; notes: ChartNote[]; isPlain?: boolean }>()
 const emit = defineEmits<{ ready: []; note: [day: string] }>()
@@ -15,6 +15,7 @@ const Apex = defineAsyncComponent(async () => {
   return await import('vue3-apexcharts')
 })
 
+const gapShade = `${GAP_OPACITY * 100}%`
 const metric = computed(() => metricById(props.line.metric))
 const isDark = useDark({ valueDark: 'dark', disableTransition: false })
 const locale = useLocale()
@@ -121,7 +122,7 @@ figcaption { display: flex; gap: 16px; justify-content: flex-end; flex-wrap: wra
 i { display: inline-block; width: 18px; border-top: 2.5px solid var(--zaffer); vertical-align: 4px; margin: 0 5px 0 10px; }
 i.dashed { border-top: 2px dashed var(--earlier); }
 i.second { border-color: var(--second); }
-i.band { border: 0; height: 10px; background: var(--band); vertical-align: -1px; outline: 1px solid var(--rule); }
+i.band { border: 0; height: 10px; background: color-mix(in srgb, var(--rule2) v-bind(gapShade), transparent); vertical-align: -1px; outline: 1px solid var(--rule); }
 .tools { display: flex; gap: 10px; }
 .tools button { padding: 3px 0; color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; }
 .plot { position: relative; min-height: 216px; }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { addDays } from '../../../core/days/day'
 import type { DayPoint } from '../../../core/series/dailyPoints'
-import { drawn, gaps, lineOptions, notePlaces } from './chartOptions'
+import { drawn, extent, GAP_OPACITY, gaps, lineOptions, notePlaces, without } from './chartOptions'
 
 const points: DayPoint[] = Array.from({ length: 10 }, (_, index) => ({ day: addDays('2026-10-01', index), value: 10 + index, present: index === 3 || index === 4 || index === 8 ? 1 : 2 }))
 
@@ -28,6 +28,22 @@ describe('what a chart draws', () => {
 describe('the options of a line', () => {
   const given = { metric: 'impressions', current: points, expected: 2, notes: [{ from: '2026-10-05', to: '2026-10-06', title: 'x' }], locale: 'en-GB', isDark: false }
   const options = lineOptions(given)
+
+  it('begin at zero for what is counted, and fit the line of a level', () => {
+    expect(extent('impressions', [900, 1000])).toEqual({ min: 0 })
+    expect(extent('followers', [1000, null, 1020])).toEqual({ min: 997, max: 1023 })
+    expect(extent('followers', [1000, 1000])).toEqual({ min: 980, max: 1020 })
+    expect(extent('followers', [0, 2])).toMatchObject({ min: 0 })
+    expect(extent('followers', [null])).toEqual({ min: 0 })
+    expect(lineOptions({ ...given, second: 'followers', values: { first: [1], second: [1000, 1020] } }).yaxis).toMatchObject([{ min: 0 }, { min: 997, max: 1023 }])
+  })
+
+  it('shade the days with data missing as the legend does, and those of a note beside them', () => {
+    const bands = (options.annotations!.xaxis as { x: number; x2?: number; opacity?: number }[]).filter(({ x2 }) => x2 !== undefined)
+    expect(bands.map(({ x, x2, opacity }) => [x, x2, opacity])).toEqual([[3.5, 5.5, GAP_OPACITY], [8.5, 9.5, GAP_OPACITY], [5.5, 6.5, 0.3]])
+    expect(without({ from: 1, to: 5 }, [{ from: 2, to: 3 }])).toEqual([{ from: 1, to: 1 }, { from: 4, to: 5 }])
+    expect(without({ from: 2, to: 3 }, [{ from: 1, to: 9 }])).toEqual([])
+  })
 
   it('never begin above zero, and do not move', () => {
     expect(options.yaxis).toMatchObject([{ min: 0 }])

@@ -36,6 +36,25 @@ export function notePlaces(points: readonly DayPoint[], notes: readonly ChartNot
   return notes.map((note, index) => ({ number: index + 1, from: place(note.from), to: place(note.to), title: note.title }))
 }
 
+/** How strongly the days with data missing are shaded; the legend shades its sample the same. */
+export const GAP_OPACITY = 0.3
+
+/**
+ * A run of days without those of other runs: where two shades would lie over each other, the colour would be neither.
+ *
+ * @example without({ from: 1, to: 5 }, [{ from: 2, to: 3 }]) // [{ from: 1, to: 1 }, { from: 4, to: 5 }]
+ */
+export function without(run: { from: number; to: number }, others: readonly { from: number; to: number }[]): { from: number; to: number }[] {
+  const rest: { from: number; to: number }[] = []
+  for (let place = run.from; place <= run.to; place++) {
+    if (others.some(({ from, to }) => place >= from && place <= to)) continue
+    const last = rest.at(-1)
+    if (last && last.to === place - 1) last.to = place
+    else rest.push({ from: place, to: place })
+  }
+  return rest
+}
+
 /** What a chart of a line over time shows. */
 export interface LineOptions {
   metric: string
@@ -90,7 +109,8 @@ export function lineOptions(given: LineOptions): ApexOptions {
     { colour: series[0]!, width: 2.2, dash: 0 }, ...(given.hasEarlier === false ? [] : [{ colour: tokens.earlier, width: 1.6, dash: 4 }]), ...(given.second ? [{ colour: series[1]!, width: 2.2, dash: 0 }] : []),
   ]
   const places = notePlaces(given.current, given.notes)
-  const band = (from: number, to: number) => ({ x: Math.max(1, from - 0.5), x2: Math.min(days, to + 0.5) + (from === to && days === 1 ? 0.01 : 0), fillColor: tokens.band, opacity: 1, borderColor: 'transparent' })
+  const missing = gaps(given.current, given.expected)
+  const band = (from: number, to: number) => ({ x: Math.max(1, from - 0.5), x2: Math.min(days, to + 0.5) + (from === to && days === 1 ? 0.01 : 0), fillColor: tokens.rule2, opacity: GAP_OPACITY, borderColor: 'transparent' })
   return {
     chart: {
       type: 'line', toolbar: { show: false }, zoom: { enabled: false }, animations: { enabled: false }, fontFamily: "'Source Sans 3 Variable', sans-serif", foreColor: tokens.ink3,
@@ -111,14 +131,12 @@ export function lineOptions(given: LineOptions): ApexOptions {
     tooltip: { enabled: false },
     annotations: {
       xaxis: [
-        ...gaps(given.current, given.expected).map(({ from, to }) => band(from, to)),
-        ...places.flatMap(({ number, from, to }) => [
-          ...(to > from ? [{ ...band(from, to), fillColor: tokens.range, opacity: 0.3 }] : []),
-          {
-            x: (from + to) / 2, borderColor: tokens.zaffer, strokeDashArray: 0,
-            label: { text: String(number), orientation: 'horizontal', offsetY: -2, borderColor: tokens.zaffer, borderRadius: 9, style: { background: tokens.zaffer, color: tokens.onZaffer, fontSize: '12.5px', fontWeight: '600', padding: { left: 6, right: 6, top: 2, bottom: 3 } } },
-          },
-        ]),
+        ...missing.map(({ from, to }) => band(from, to)),
+        ...places.filter(({ from, to }) => to > from).flatMap((place) => without(place, missing)).map(({ from, to }) => ({ ...band(from, to), fillColor: tokens.range, opacity: 0.3 })),
+        ...places.map(({ number, from, to }) => ({
+          x: (from + to) / 2, borderColor: tokens.zaffer, strokeDashArray: 0,
+          label: { text: String(number), orientation: 'horizontal', offsetY: -2, borderColor: tokens.zaffer, borderRadius: 9, style: { background: tokens.zaffer, color: tokens.onZaffer, fontSize: '12.5px', fontWeight: '600', padding: { left: 6, right: 6, top: 2, bottom: 3 } } },
+        })),
       ],
     },
   }

@@ -50,9 +50,9 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       ]
   }
 })
-/** What is ticked: what was asked for on the page, or the first of the list. */
+/** What is ticked: what was asked for on the page, or the only thing that there is. */
 const wanted = WHAT.value.findIndex(({ make }) => make().kind === shell.addKind)
-const ticked = ref<number[]>([Math.max(0, wanted)])
+const ticked = ref<number[]>(wanted >= 0 ? [wanted] : WHAT.value.length === 1 ? [0] : [])
 const made = computed(() => [...ticked.value].sort((a, b) => a - b).map((index) => {
   const block = WHAT.value[index]!.make()
   return SCOPED_KINDS.includes(block.kind) ? { ...block, who: who.value } : block

@@ -62,7 +62,6 @@ h2 { margin-bottom: 4px; }
   .strip { grid-template-columns: repeat(2, minmax(0, 1fr)); }
   .strip > :nth-child(odd) { border-left: 0; padding-left: 2px; }
   .strip > :nth-child(n + 3) { border-top: 1px solid var(--rule); }
-  .block { overflow-wrap: anywhere; }
 }
 @media (max-width: 420px) { .strip { grid-template-columns: minmax(0, 1fr); } .strip > * { border-left: 0; padding-left: 2px; } .strip > :nth-child(n + 2) { border-top: 1px solid var(--rule); } }
 .text p { font: 400 var(--text-heading)/1.55 var(--serif); margin-bottom: 0.8em; max-width: 44rem; white-space: pre-line; }

@@ -13,7 +13,8 @@ onMounted(measure)
 </template>
 
 <style scoped>
-.wide { overflow-x: auto; }
+.wide { position: relative; overflow-x: auto; }
 .wide:focus-visible { outline-offset: -2px; }
+@media (max-width: 640px) { .wide :deep(table) { min-width: 38rem; } }
 @media print { .wide { overflow: visible; } }
 </style>
