@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { bundled } from './bundled'
 import { withDatabase } from './database'
+import { benchCrowd } from './crowd'
 import { benchFirstLoad } from './firstLoad'
 import { benchImport } from './import'
 import { benchOverview } from './overview'
@@ -17,6 +18,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   sync: { run: () => withDatabase(benchSync) },
   // with the limit under which the start command runs the worker
   import: { run: () => withDatabase(benchImport), flags: ['--max-old-space-size=256'] },
+  crowd: { run: () => withDatabase(benchCrowd) },
   firstLoad: { run: benchFirstLoad },
 }
 const [wanted] = process.argv.slice(2)

@@ -13,13 +13,12 @@ import { now } from '../clock'
 
 export type ImportState = 'uploading' | 'uploaded' | 'checking' | 'checked' | 'applying' | 'applied' | 'undoing' | 'undone' | 'failed'
 
-/** An import as a person sees it. */
-export interface ImportView {
+/** An import as it stands in a list. */
+export interface ImportHead {
   id: number
   fileName: string
   bytes: number
   state: ImportState
-  layout: Layout
   mapping: Partial<Mapping> | null
   summary: ImportSummary | null
   createdBy: string | null
@@ -30,9 +29,13 @@ export interface ImportView {
   hasWritten: boolean
 }
 
-interface ImportRow extends Omit<ImportView, 'layout' | 'mapping' | 'summary' | 'hasWritten'> {
+/** An import as a person sees it, with how its file is laid out. */
+export interface ImportView extends ImportHead {
+  layout: Layout
+}
+
+interface HeadRow extends Omit<ImportHead, 'mapping' | 'summary' | 'hasWritten'> {
   hasWritten: number
-  layout: string
   mapping: string | null
   summary: string | null
 }
@@ -40,28 +43,28 @@ interface ImportRow extends Omit<ImportView, 'layout' | 'mapping' | 'summary' | 
 const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.mapping, i.summary, i.created_at AS createdAt, i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy,
   EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = i.client_id AND b.import_id = i.import_id) AS hasWritten`)
 const read = (text: string | null) => (text === null ? null : JSON.parse(text))
-const toView = (row: ImportRow): ImportView => ({ ...row, hasWritten: row.hasWritten === 1, layout: read(row.layout ?? '{}'), mapping: read(row.mapping), summary: read(row.summary) })
+const toHead = (row: HeadRow): ImportHead => ({ ...row, hasWritten: row.hasWritten === 1, mapping: read(row.mapping), summary: read(row.summary) })
 
 /** The imports of a client, the newest first. */
-export async function importsOf(db: ClientDb): Promise<ImportView[]> {
-  return (await db.rows<ImportRow>(sql`
+export async function importsOf(db: ClientDb): Promise<ImportHead[]> {
+  return (await db.rows<HeadRow>(sql`
     SELECT    ${COLUMNS}
     FROM      import i
     LEFT JOIN person p ON p.person_id = i.created_by
     WHERE     i.client_id = ${db.client}
-    ORDER BY  i.import_id DESC`)).map(toView)
+    ORDER BY  i.import_id DESC`)).map(toHead)
 }
 
 /** One import, or Problem 404. */
 export async function importById(db: ClientDb, id: number): Promise<ImportView> {
-  const row = await db.one<ImportRow>(sql`
+  const row = await db.one<HeadRow & { layout: string }>(sql`
     SELECT    ${COLUMNS}, i.layout
     FROM      import i
     LEFT JOIN person p ON p.person_id = i.created_by
     WHERE     i.client_id = ${db.client}
     AND       i.import_id = ${id}`)
   if (!row) throw notFound('import')
-  return toView(row)
+  return { ...toHead(row), layout: read(row.layout) }
 }
 
 /** Goes from one state to the next, only from those given: two people who press a button at once do it once. */

@@ -124,7 +124,7 @@ describe('a matching', () => {
     expect(await tableOf("job WHERE state = 'queued'", 'job_id, 1, 2')).toEqual([])
     await discard(db, id)
     const again = await bring()
-    expect((await importById(db, again)).mapping!.targets).toEqual(['', ''])
+    expect((await importById(db, again)).mapping!.targets).toEqual(['day', ''])
     await discard(db, again)
   })
 
@@ -133,7 +133,7 @@ describe('a matching', () => {
     await startCheck(db, id, { ...mapping, targets: ['impressions', 'day'], profile }, person)
     await runJobs()
     expect((await importById(db, id)).summary).toMatchObject({ good: 0, bad: 1 })
-    expect((await importById(db, await bring())).mapping!.targets).toEqual(['', ''])
+    expect((await importById(db, await bring())).mapping!.targets).toEqual(['day', ''])
   })
 })
 

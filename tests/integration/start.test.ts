@@ -1,7 +1,7 @@
 import { createServer } from 'node:net'
 import { chmodSync, existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { afterAll, describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it, vi } from 'vitest'
 import { freePort, isOurs } from '../../tools/steps/processes.mjs'
 import { forget, root, startApplication, stopApplication, type Application } from '../support/application'
 
@@ -49,6 +49,15 @@ describe('the start command', () => {
     console.info(`started again after a SIGKILL in ${((Date.now() - began) / 1000).toFixed(1)} s`)
     expect(again.output()).toContain('Cleared up after a start that was killed (4 processes)')
     expect(again.output()).not.toContain('Loaded the demo')
+    expect(await health(port)).toMatchObject({ ok: true })
+
+    // the worker alone is started again when it dies; everything else goes on
+    const workerOf = () => pids().find(({ argument }) => argument === 'server/worker.ts')!.pid
+    const dead = workerOf()
+    process.kill(dead, 'SIGKILL')
+    await vi.waitFor(() => expect(workerOf()).not.toBe(dead), { timeout: 20_000, interval: 100 })
+    expect(again.output()).toContain('The worker ended (SIGKILL); it is started again in 1 s.')
+    expect(isOurs(workerOf(), 'server/worker.ts')).toBe(true)
     expect(await health(port)).toMatchObject({ ok: true })
 
     const second = await start({ ZAFFER_PORT: String(await freePort()) })

@@ -7,6 +7,7 @@ import { NETWORKS } from '../../core/networks/networks'
 import { lengthOf } from '../../core/periods/period'
 import { world } from '../../demo/world'
 import { PROFILES } from '../../demo/cast'
+import { seal, unseal } from '../../server/auth/secrets'
 import { clientDbForJob, type ClientDb } from '../../server/db/clientDb'
 import { repairPostDays } from '../../server/db/repairPostDays'
 import { restatementsOf, switchProfile } from '../../server/db/questions/profiles'
@@ -26,7 +27,7 @@ let profile: number
 let clients = 0
 
 beforeEach(async () => {
-  Object.assign(state, { lastComplete: '2026-10-28', isDown: false, onRequest: () => {} })
+  Object.assign(state, { lastComplete: '2026-10-28', isDown: false, refusesAccess: false, onRequest: () => {} })
   settings.requestsPerMinute = 1000
   process.env.ZAFFER_NOW = '2026-10-29T06:00:00Z'
   db = await addClient(`sync-${++clients}`)
@@ -184,6 +185,26 @@ describe('trouble', () => {
     await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [tokens('tintype', tea.remoteId), profile])
     expect(await syncNow()).toMatchObject({ state: 'failed', message: 'Commons no longer accepts the consent. Send the owner a new consent link.' })
     expect((await profilesPage(db))[0]!).toMatchObject({ consent: 'withdrawn' })
+  })
+
+  it('of an access token that the network no longer takes is mended with a fresh one, once', async () => {
+    const { refresh } = JSON.parse(unseal(tokens('commons', tea.remoteId))) as { refresh: string }
+    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [seal(JSON.stringify({ access: 'taken back', refresh, until: Date.now() + 3_000_000 })), profile])
+    const asked: string[] = []
+    state.onRequest = (path) => asked.push(path)
+    expect(await syncNow()).toMatchObject({ state: 'done' })
+    expect(asked.filter((path) => path.endsWith('/token')).length).toBe(1)
+    expect((await profilesPage(db))[0]!).toMatchObject({ consent: 'given', synced_to: '2026-10-28' })
+  })
+
+  it('of a network that lets nobody in is trouble, and no end of the consent', async () => {
+    state.refusesAccess = true
+    expect(await syncNow()).toMatchObject({ state: 'queued', message: 'Commons did not let us in. Tried again by itself.' })
+    expect((await profilesPage(db))[0]!).toMatchObject({ consent: 'given' })
+    state.refusesAccess = false
+    await pool().query('UPDATE job SET run_after = NOW() WHERE client_id = ?', [db.clientId])
+    await runJobs()
+    expect((await profilesPage(db))[0]!).toMatchObject({ sync_error: null, synced_to: '2026-10-28' })
   })
 
   it('of tokens that have run out is mended with a fresh one', async () => {

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
 import { LARGEST_IMPORT_BYTES } from '~~/shared/imports'
-import type { ImportView } from '~~/server/imports/store'
+import type { ImportHead } from '~~/server/imports/store'
 import { IMPORT_STATES } from '~/components/imports/states'
 
 const session = useSession()
 const { slug, base } = useClient()
-const { data, error } = useQuery({ key: () => ['imports', slug.value], query: () => api<ImportView[]>(`${base.value}/imports`) })
+const { data, error } = useQuery({ key: () => ['imports', slug.value], query: () => api<ImportHead[]>(`${base.value}/imports`) })
 const input = ref<HTMLInputElement>()
 const problem = ref('')
 const sent = ref<number>()

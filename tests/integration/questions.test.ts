@@ -1,0 +1,266 @@
+import { relative } from 'node:path'
+import type { FieldPacket } from 'mysql2'
+import mysql from 'mysql2'
+import ts from 'typescript'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { SPLITS } from '../../core/splits/splits'
+import { PROFILES } from '../../demo/cast'
+import { loadDemo } from '../../demo/load'
+import { changePassword, clientsOf, signIn } from '../../server/auth/people'
+import { beginSession, personOfSession, sessionsOf } from '../../server/auth/sessions'
+import { claimTry } from '../../server/auth/throttle'
+import { clientDbForJob, type ClientDb } from '../../server/db/clientDb'
+import { factRows } from '../../server/db/questions/aggregates'
+import { restatementsOf, switchProfile } from '../../server/db/questions/profiles'
+import { addSet, changeSet, removeSet } from '../../server/db/questions/sets'
+import { badRowsOf, importById, importsOf, startApply, startCheck, startUndo } from '../../server/imports/store'
+import { takeUpload } from '../../server/imports/upload'
+import { enqueueDue } from '../../server/jobs/enqueueDue'
+import { enqueue, jobById, newestJob, writingJobs } from '../../server/jobs/queue'
+import { fill } from '../../server/reports/content'
+import { editionPdf, editionsOf, keepPdf, openShare, shareEdition, sharesOf } from '../../server/reports/editions'
+import { addReport } from '../../server/reports/reports'
+import { refuseBeyondAllowance } from '../../server/work/addProfile'
+import { allClients } from '../../server/work/allClients'
+import { askForConsent, beginConsent, endConsent } from '../../server/work/consent'
+import { describeScope } from '../../server/work/describeScope'
+import { keepSearch, lastSearch } from '../../server/work/findProfiles'
+import { overview } from '../../server/work/overview'
+import { splitsOf } from '../../server/work/parts'
+import { profilesPage, profilesView } from '../../server/work/profilesPage'
+import { resolveScope } from '../../server/work/resolveScope'
+import { removeScope, saveScope, savedScopes } from '../../server/work/savedScopes'
+import { addTarget, changeTarget, removeTarget } from '../../server/work/targets'
+import { workings } from '../../server/work/workings'
+import { BLOCK_KINDS, type Block } from '../../shared/scope'
+import type { MappingInput } from '../../shared/imports'
+import { root } from '../support/application'
+import { runJobs, useDatabase } from './support/database'
+import { useStandins } from './support/standins'
+
+const { pool } = useDatabase('questions')
+const { tokens } = useStandins()
+
+/** What the database gave at one place of the sources: its columns, whether each was ever null, and the text of the question. */
+interface Answer {
+  text: string
+  fields: FieldPacket[]
+  nulls: Set<string>
+}
+const answers = new Map<string, Answer>()
+
+/** The place in the sources that asks, from the stack: the first one of ours that is not the handle itself. */
+function placeOf(stack: string): string | undefined {
+  for (const line of stack.split('\n')) {
+    const found = /(?:\(|at )(?:file:\/\/)?(\/[^():]+\.ts):(\d+):\d+\)?$/.exec(line)
+    if (!found || !found[1]!.includes('/server/') || /\/server\/db\/(clientDb|systemDb|pool)\.ts$/.test(found[1]!)) continue
+    return `${relative(root, found[1]!)}:${found[2]}`
+  }
+  return undefined
+}
+
+/** Notes what every question is answered, from here on. */
+function listen(): void {
+  for (const kind of ['PromisePool', 'PromisePoolConnection'] as const) {
+    const made = kind === 'PromisePool' ? Object.getPrototypeOf(pool()) as Record<string, unknown> : undefined
+    if (!made) continue
+    note(made)
+  }
+}
+function note(prototype: Record<string, unknown>): void {
+  const query = prototype.query as (...given: unknown[]) => Promise<[unknown, FieldPacket[] | undefined]>
+  prototype.query = async function (this: unknown, text: string, ...rest: unknown[]) {
+    const place = placeOf(new Error('here').stack ?? '')
+    const answer = await query.call(this, text, ...rest)
+    const [rows, fields] = answer
+    if (place && Array.isArray(rows) && fields) {
+      const known = answers.get(place) ?? { text, fields, nulls: new Set<string>() }
+      for (const row of rows as Record<string, unknown>[]) for (const [name, value] of Object.entries(row)) if (value === null) known.nulls.add(name)
+      answers.set(place, known)
+    }
+    return answer
+  }
+}
+
+const NUMBERS = new Set(['TINY', 'SHORT', 'LONG', 'LONGLONG', 'INT24', 'DECIMAL', 'NEWDECIMAL', 'FLOAT', 'DOUBLE', 'YEAR'])
+const BINARY = 63
+/** What a column is when it arrives. */
+function kindOf(field: FieldPacket & { columnType?: number; characterSet?: number }): string {
+  const name = (mysql.Types as unknown as Record<number, string>)[field.columnType ?? field.type ?? -1] ?? ''
+  if (NUMBERS.has(name)) return 'number'
+  if (name === 'TIMESTAMP' || name === 'DATETIME') return 'Date'
+  return /BLOB|STRING|VARCHAR|VAR_STRING|ENUM|SET/.test(name) && field.characterSet === BINARY ? 'Buffer' : 'string'
+}
+
+interface Wanted {
+  /** Every property with the kinds that its type allows; none where rows have columns that are not known by name. */
+  properties?: Map<string, { kinds: Set<string>; isNullable: boolean; isOptional: boolean }>
+  place: string
+}
+
+/** What the sources say of every question that is asked through a handle. */
+function wantedOf(): Wanted[] {
+  const config = ts.parseJsonConfigFileContent(ts.readConfigFile(`${root}/tsconfig.tools.json`, ts.sys.readFile).config, ts.sys, root)
+  const program = ts.createProgram(config.fileNames.filter((name) => name.includes('/server/')), config.options)
+  const checker = program.getTypeChecker()
+  const found: Wanted[] = []
+  const kindsOf = (type: ts.Type): Set<string> => new Set((type.isUnion() ? type.types : [type]).flatMap((part) => {
+    if (part.flags & (ts.TypeFlags.Null | ts.TypeFlags.Undefined)) return []
+    if (part.flags & ts.TypeFlags.NumberLike) return ['number']
+    if (part.flags & ts.TypeFlags.StringLike) return ['string']
+    return [part.symbol?.name === 'Date' ? 'Date' : part.symbol?.name.startsWith('Buffer') || checker.typeToString(part).startsWith('Buffer') ? 'Buffer' : checker.typeToString(part)]
+  }))
+  for (const file of program.getSourceFiles().filter(({ fileName }) => fileName.includes('/server/') && !fileName.includes('node_modules') && !/\.test\.ts$|\/db\/(clientDb|systemDb)\.ts$/.test(fileName))) {
+    const visit = (node: ts.Node): void => {
+      if (ts.isCallExpression(node) && ts.isPropertyAccessExpression(node.expression) && ['rows', 'one'].includes(node.expression.name.text)) {
+        const handle = checker.typeToString(checker.getTypeAtLocation(node.expression.expression))
+        const result = checker.getResolvedSignature(node)!.getReturnType()
+        if (handle === 'ClientDb' || handle.includes('one:')) {
+          const { line } = file.getLineAndCharacterOfPosition(node.expression.name.getStart())
+          const inner = checker.getAwaitedType(result)!
+          const row = node.expression.name.text === 'rows' ? checker.getTypeArguments(inner as ts.TypeReference)[0]! : checker.getNonNullableType(inner)
+          const hasNames = !checker.getIndexInfoOfType(row, ts.IndexKind.String) && row.getProperties().length > 0
+          found.push({
+            place: `${relative(root, file.fileName)}:${line + 1}`,
+            ...(hasNames && {
+              properties: new Map(row.getProperties().map((property) => {
+                const type = checker.getTypeOfSymbol(property)
+                const isNullable = (type.isUnion() ? type.types : [type]).some(({ flags }) => flags & ts.TypeFlags.Null)
+                return [property.name, { kinds: kindsOf(type), isNullable, isOptional: (property.flags & ts.SymbolFlags.Optional) !== 0 }]
+              })),
+            }),
+          })
+        }
+      }
+      ts.forEachChild(node, visit)
+    }
+    visit(file)
+  }
+  return found
+}
+
+/** Asks everything that the application asks, of the demo and of what is made on the way. */
+async function askEverything(db: ClientDb): Promise<void> {
+  const person = await signIn('jory@halyardrow.example', 'a password for the tests', '127.0.0.1')
+  await signIn('jory@halyardrow.example', 'a password for the tests', '127.0.0.1')
+  const session = (await personOfSession(await beginSession(person.id, { address: '127.0.0.1', browser: 'x' })))!
+  await sessionsOf(person, session.session)
+  await changePassword(person, 'a password for the tests', 'another password of the tests')
+  await clientsOf(person)
+  await claimTry('x', { free: 1, longest: 9 })
+  await claimTry('x', { free: 1, longest: 9 })
+  await allClients(person)
+  const id = await takeUpload(db, person.id, 'x.csv', (async function* () { yield Buffer.from('Date,Impressions\n2026-10-01,5\n2026-10-02,many\n') })())
+  await startCheck(db, id, { ...((await importById(db, id)).mapping as MappingInput), targets: ['day', 'impressions'], profile: 1 }, person.id)
+  await runJobs()
+  await startApply(db, id, person.id)
+  await runJobs()
+  await importsOf(db)
+  await badRowsOf(db, id, 5)
+  const later = await takeUpload(db, person.id, 'y.csv', (async function* () { yield Buffer.from('Date,Impressions\n2026-10-01,6\n') })())
+  await startCheck(db, later, (await importById(db, later)).mapping as MappingInput, person.id)
+  await runJobs()
+  await startApply(db, later, person.id)
+  await runJobs()
+  await expect(startUndo(db, id, person.id)).rejects.toThrow('imported later')
+  await startUndo(db, later, person.id)
+  await runJobs()
+  // the demo's splits end ten days before its figures
+  for (const [who, period] of [[[], 'last-28-days'], [[], '2026-09-21..2026-10-18'], [[1], 'last-28-days'], [[3], 'last-28-days']] as const) {
+    const scope = await resolveScope(db, { who: [...who], sets: [], period, against: 'before' })
+    await overview(db, scope, { metric: 'followers', second: 'reach', by: 'set' })
+    for (const metric of ['reach', 'engagement_by_reach', 'interactions', 'followers']) await workings(db, scope, metric)
+    for (const { id: split } of SPLITS) await splitsOf(db, scope, split)
+    for (const kind of BLOCK_KINDS) {
+      if (kind === 'text') continue
+      for (const metric of ['interactions', 'engagement_by_impressions', 'impressions']) await fill(db, scope, { id: 'x', kind, title: '', metrics: ['figures', 'chart', 'table', 'why', 'unusual', 'subject'].includes(kind) ? [metric] : [], option: '', who: 'all', text: '', comment: '' } satisfies Block)
+    }
+    await factRows(db, [1, 2], [scope.period], ['impressions'])
+  }
+  await describeScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })
+  await profilesView(db)
+  await profilesPage(db)
+  await restatementsOf(db, 1, 5)
+  await switchProfile(db, 1, true)
+  const set = await addSet(db, 'S', [1])
+  await changeSet(db, set, 'T', [1])
+  await removeSet(db, set, true)
+  const scopeId = await saveScope(db, 'K', { who: '1' } as never)
+  await savedScopes(db)
+  await removeScope(db, scopeId, true)
+  const target = { metric: 'posts', who: '1', wanted: 1, from: '2026-10-01', by: '2026-11-01' }
+  const targetId = await addTarget(db, target, person.id)
+  await changeTarget(db, targetId, target)
+  await removeTarget(db, targetId, true)
+  await keepSearch(db, { address: 'x', handle: 'x', linked: [], broken: [], unlinked: [], free: [], taken: [] })
+  await lastSearch(db)
+  await db.transaction((inside) => refuseBeyondAllowance(inside))
+  const report = await addReport(db, 'R', [])
+  for (let twice = 0; twice < 2; twice++) {
+    await enqueue(db, 'edition.issue', `${report}:1`, { reportId: report, requestKey: '00000000-0000-4000-8000-000000000000', person: person.id })
+    await pool().query("UPDATE job SET run_after = NOW() + INTERVAL 1 DAY WHERE kind = 'edition.print'")
+    await runJobs()
+  }
+  const [edition] = await editionsOf(db)
+  await keepPdf(db, edition!.id, Buffer.from('x'))
+  await editionPdf(db, edition!.id)
+  await openShare(await shareEdition(db, edition!.id, new Date(Date.now() + 60_000), 'reader'))
+  await sharesOf(db, edition!.id)
+  await pool().query("UPDATE profile SET tokens = ? WHERE profile_id = 1", [tokens('commons', PROFILES[0]!.remoteId)])
+  await enqueueDue()
+  const job = await enqueue(db, 'sync', 1)
+  await runJobs()
+  await jobById(db, job)
+  await newestJob(db, 'sync', 1)
+  await writingJobs(db)
+  const token = await askForConsent(db, 1)
+  const address = new URL(await beginConsent(token, 'http://127.0.0.1/consent/answer'))
+  await expect(endConsent(new URL(`http://127.0.0.1/consent/answer?state=${address.searchParams.get('state')}&error=access_denied`), 'http://127.0.0.1/consent/answer')).rejects.toThrow('refused')
+}
+
+describe('every question to the database', () => {
+  let wanted: Wanted[] = []
+  beforeAll(async () => {
+    await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+    const connection = await pool().getConnection()
+    note(Object.getPrototypeOf(connection) as Record<string, unknown>)
+    connection.release()
+    listen()
+    await askEverything(await clientDbForJob(1))
+    wanted = wantedOf()
+  }, 240_000)
+
+  it('is asked here', () => {
+    expect(wanted.length).toBeGreaterThan(70)
+    expect(wanted.filter(({ place }) => !answers.has(place)).map(({ place }) => place)).toEqual([])
+  })
+
+  it('gives the columns that its type names, and no others', () => {
+    const wrong = wanted.flatMap(({ place, properties }) => {
+      const answer = answers.get(place)
+      if (!answer || !properties) return []
+      const given = new Set(answer.fields.map(({ name }) => name))
+      const absent = [...properties].filter(([name, { isOptional }]) => !isOptional && !given.has(name)).map(([name]) => `${place}: no column ${name}`)
+      const extra = /SELECT\s+\*/.test(answer.text) ? [] : [...given].filter((name) => !properties.has(name)).map((name) => `${place}: nobody knows the column ${name}`)
+      return [...absent, ...extra]
+    })
+    expect(wrong).toEqual([])
+  })
+
+  it('gives values of the types that its type names, and null only where that may be', () => {
+    const wrong = wanted.flatMap(({ place, properties }) => {
+      const answer = answers.get(place)
+      if (!answer || !properties) return []
+      return answer.fields.flatMap((field) => {
+        const property = properties.get(field.name)
+        if (!property) return []
+        const kind = kindOf(field)
+        return [
+          ...(property.kinds.size > 0 && !property.kinds.has(kind) ? [`${place}: ${field.name} is a ${kind}, not ${[...property.kinds].join(' or ')}`] : []),
+          ...(answer.nulls.has(field.name) && !property.isNullable && !property.isOptional ? [`${place}: ${field.name} was null`] : []),
+        ]
+      })
+    })
+    expect(wrong).toEqual([])
+  })
+})

@@ -1,0 +1,3 @@
+declare module 'spdx-satisfies' {
+  export default function satisfies(expression: string, approved: readonly string[]): boolean
+}
