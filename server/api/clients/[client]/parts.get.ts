@@ -1,5 +1,6 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../shared/scope'
+import { sendRemembered } from '../../../http/remembering'
 import { clientRoute } from '../../../http/route'
 import { splitsOf } from '../../../work/parts'
 import { resolveScope } from '../../../work/resolveScope'
@@ -7,5 +8,6 @@ import { resolveScope } from '../../../work/resolveScope'
 /** A figure of a scope by its parts, and which of its figures its networks split. */
 export default clientRoute('read', async ({ event, db }) => {
   const query = getQuery(event)
-  return await splitsOf(db, await resolveScope(db, parseScope(query)), String(query.split ?? ''))
+  const scope = parseScope(query)
+  return await sendRemembered(event, db, async () => await splitsOf(db, await resolveScope(db, scope), String(query.split ?? '')))
 })

@@ -1,5 +1,6 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../shared/scope'
+import { sendRemembered } from '../../../http/remembering'
 import { clientRoute } from '../../../http/route'
 import { resolveScope } from '../../../work/resolveScope'
 import { subject } from '../../../work/subject'
@@ -7,5 +8,6 @@ import { subject } from '../../../work/subject'
 /** A metric's change beside that of the whole networks and of the field. */
 export default clientRoute('read', async ({ event, db }) => {
   const query = getQuery(event)
-  return await subject(db, await resolveScope(db, parseScope(query)), String(query.metric ?? 'impressions'))
+  const scope = parseScope(query)
+  return await sendRemembered(event, db, async () => await subject(db, await resolveScope(db, scope), String(query.metric ?? 'impressions')))
 })

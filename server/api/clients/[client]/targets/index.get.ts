@@ -1,7 +1,5 @@
-import { lastCompleteDay } from '../../../../../core/days/lastCompleteDay'
-import { now } from '../../../../clock'
-import { clientRoute, sendJson } from '../../../../http/route'
-import { remembered } from '../../../../work/remembered'
+import { sendRemembered } from '../../../../http/remembering'
+import { clientRoute } from '../../../../http/route'
 import { targetsOf } from '../../../../work/targets'
 
-export default clientRoute('read', async ({ event, db }) => sendJson(event, await remembered(db, `targets ${lastCompleteDay(now(), db.timeZone)}`, () => targetsOf(db))))
+export default clientRoute('read', async ({ event, db }) => await sendRemembered(event, db, () => targetsOf(db)))
