@@ -1,13 +1,13 @@
 import { getCookie, getRequestHeader, getRequestURL, getRouterParam, setResponseHeader, setResponseStatus, type EventHandler, type H3Event } from 'h3'
 import { defineEventHandler } from 'h3'
-import { ValidationError, type InferType, type Schema } from 'yup'
-import { Unreadable } from '../../core/unreadable'
+import type { InferType, Schema } from 'yup'
 import { openClient, type Person } from '../auth/people'
 import { personOfSession } from '../auth/sessions'
 import type { ClientDb } from '../db/clientDb'
 import { log } from '../log'
 import { readLimited } from './readLimited'
 import { badRequest, forbidden, notFound, notSignedIn, Problem } from '../problems/problem'
+import { toProblem } from '../problems/toProblem'
 
 /** Every answer of the interface goes through here: errors become problem details, writes from foreign pages are refused. */
 export function route<T>(handler: (event: H3Event) => Promise<T> | T): EventHandler {
@@ -29,15 +29,6 @@ function answer(event: H3Event, error: unknown) {
   setResponseHeader(event, 'Content-Type', 'application/problem+json')
   if (typeof problem.more.retryAfter === 'number') setResponseHeader(event, 'Retry-After', problem.more.retryAfter)
   return problem.body()
-}
-
-/** Only what was thrown for a person is told to them; everything else is a fault of ours. */
-function toProblem(error: unknown, isReading: boolean): Problem {
-  if (error instanceof Problem) return error
-  if (error instanceof ValidationError) return badRequest(error.errors.join(' '), { fields: Object.fromEntries(error.inner.map((inner) => [inner.path, inner.message])) })
-  if (error instanceof Unreadable) return badRequest(error.message)
-  const again = isReading ? 'Nothing was changed. Try again in a moment.' : 'It is not known whether it was carried out: look before you try again.'
-  return new Problem(500, 'Something went wrong here', `The request could not be answered as it should. ${again} The log says what it was.`)
 }
 
 function refuseForeignWrites(event: H3Event): void {

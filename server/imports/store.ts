@@ -19,7 +19,6 @@ export interface ImportHead {
   fileName: string
   bytes: number
   state: ImportState
-  mapping: Partial<Mapping> | null
   summary: ImportSummary | null
   createdBy: string | null
   createdAt: Date
@@ -32,18 +31,18 @@ export interface ImportHead {
 /** An import as a person sees it, with how its file is laid out. */
 export interface ImportView extends ImportHead {
   layout: Layout
+  mapping: Partial<Mapping> | null
 }
 
-interface HeadRow extends Omit<ImportHead, 'mapping' | 'summary' | 'hasWritten'> {
+interface HeadRow extends Omit<ImportHead, 'summary' | 'hasWritten'> {
   hasWritten: number
-  mapping: string | null
   summary: string | null
 }
 
-const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.mapping, i.summary, i.created_at AS createdAt, i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy,
+const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.summary, i.created_at AS createdAt, i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy,
   EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = i.client_id AND b.import_id = i.import_id) AS hasWritten`)
 const read = (text: string | null) => (text === null ? null : JSON.parse(text))
-const toHead = (row: HeadRow): ImportHead => ({ ...row, hasWritten: row.hasWritten === 1, mapping: read(row.mapping), summary: read(row.summary) })
+const toHead = (row: HeadRow): ImportHead => ({ ...row, hasWritten: row.hasWritten === 1, summary: read(row.summary) })
 
 /** The imports of a client, the newest first. */
 export async function importsOf(db: ClientDb): Promise<ImportHead[]> {
@@ -57,14 +56,14 @@ export async function importsOf(db: ClientDb): Promise<ImportHead[]> {
 
 /** One import, or Problem 404. */
 export async function importById(db: ClientDb, id: number): Promise<ImportView> {
-  const row = await db.one<HeadRow & { layout: string }>(sql`
-    SELECT    ${COLUMNS}, i.layout
+  const row = await db.one<HeadRow & { layout: string; mapping: string | null }>(sql`
+    SELECT    ${COLUMNS}, i.layout, i.mapping
     FROM      import i
     LEFT JOIN person p ON p.person_id = i.created_by
     WHERE     i.client_id = ${db.client}
     AND       i.import_id = ${id}`)
   if (!row) throw notFound('import')
-  return { ...toHead(row), layout: read(row.layout) }
+  return { ...toHead(row), layout: read(row.layout), mapping: read(row.mapping) }
 }
 
 /** Goes from one state to the next, only from those given: two people who press a button at once do it once. */

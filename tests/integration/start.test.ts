@@ -1,6 +1,7 @@
 import { createServer } from 'node:net'
 import { chmodSync, existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { createConnection } from 'mysql2/promise'
 import { afterAll, describe, expect, it, vi } from 'vitest'
 import { freePort, isOurs } from '../../tools/steps/processes.mjs'
 import { forget, root, startApplication, stopApplication, type Application } from '../support/application'
@@ -60,6 +61,13 @@ describe('the start command', () => {
     expect(isOurs(workerOf(), 'server/worker.ts')).toBe(true)
     expect(await health(port)).toMatchObject({ ok: true })
 
+    // what an earlier version, or somebody, has left open is shut at the next start
+    const { databaseRoot: password } = JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as { databaseRoot: string }
+    const asRoot = await createConnection({ socketPath: join(data, 'mariadb.sock'), user: 'root', password })
+    await asRoot.query("CREATE USER 'intruder'@'%'")
+    await asRoot.query("GRANT ALL ON *.* TO 'intruder'@'%'")
+    await asRoot.end()
+
     const second = await start({ ZAFFER_PORT: String(await freePort()) })
     expect(await second.ended).toBe(1)
     expect(second.output()).toContain('already runs on')
@@ -107,6 +115,10 @@ describe('the start command', () => {
     const port = await freePort()
     const open = await start({ ZAFFER_PORT: String(port), ZAFFER_HOST: '0.0.0.0' })
     expect(open.output()).toContain('the demo people cannot sign in here')
+    const { databaseRoot: password } = JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as { databaseRoot: string }
+    const asRoot = await createConnection({ socketPath: join(data, 'mariadb.sock'), user: 'root', password })
+    expect((await asRoot.query("SELECT User FROM mysql.global_priv WHERE User = 'intruder'"))[0]).toEqual([])
+    await asRoot.end()
     const { demo } = JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as { demo: string }
     expect(open.output()).not.toContain(demo)
     const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
