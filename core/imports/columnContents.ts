@@ -7,7 +7,7 @@ import type { Target } from './layout'
 export type ColumnContent = 'dates' | 'ids' | 'names' | 'counts' | 'text' | 'nothing'
 
 /** So large a part of the cells that are filled has to agree. */
-const MOST = 0.8
+const MOST = 0.7
 
 /**
  * What the columns of a table hold, from their first cells.

@@ -14,6 +14,8 @@ export class Busy extends Error {}
 export class Gate {
   readonly #queue: PQueue
   readonly #room: Room
+  /** How many wait and have not given up. */
+  #waiting = 0
 
   constructor(room: Room) {
     this.#room = room
@@ -27,14 +29,25 @@ export class Gate {
    * @throws    Busy
    */
   enter(): Promise<() => void> {
-    if (this.#queue.size >= this.#room.waiting) return Promise.reject(new Busy('too many wait already'))
-    const given = new AbortController()
-    const timer = setTimeout(() => given.abort(), this.#room.patienceMs)
+    if (this.#waiting >= this.#room.waiting) return Promise.reject(new Busy('too many wait already'))
+    this.#waiting++
     return new Promise((entered, refused) => {
-      this.#queue.add(() => {
+      let isWaiting = true
+      const stopWaiting = () => {
+        isWaiting = false
+        this.#waiting--
+      }
+      const timer = setTimeout(() => {
+        stopWaiting()
+        refused(new Busy('its turn did not come in time'))
+      }, this.#room.patienceMs)
+      void this.#queue.add(async () => {
+        // whoever has given up leaves the place to the next
+        if (!isWaiting) return
         clearTimeout(timer)
-        return new Promise<void>((release) => entered(release))
-      }, { signal: given.signal }).catch(() => refused(new Busy('its turn did not come in time')))
+        stopWaiting()
+        await new Promise<void>((release) => entered(release))
+      })
     })
   }
 }
