@@ -1,3 +1,4 @@
+import { isIP } from 'node:net'
 import { resolve, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { existsSync, rmSync, writeFileSync } from 'node:fs'
@@ -58,10 +59,19 @@ async function waitFor(url, what, name) {
   throw new Stop(`${what} does not answer. Its log is ${join(data, 'logs', `${name}.log`)}.`)
 }
 
+/** Whether a text is an address of the network, or a range of them. */
+function isRange(text) {
+  const [address, bits, more] = text.split('/')
+  const family = isIP(address)
+  return family > 0 && more === undefined && (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= (family === 4 ? 32 : 128)))
+}
+
 async function start() {
   if (Number(process.versions.node.split('.')[0]) < 20) throw new Stop(`Node 20 or newer is needed; this is ${process.version}.`)
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`ZAFFER_PORT is not a port: ${process.env.ZAFFER_PORT}`)
   if (process.env.ZAFFER_NOW && Number.isNaN(Date.parse(process.env.ZAFFER_NOW))) throw new Stop(`ZAFFER_NOW is not a time: ${process.env.ZAFFER_NOW}`)
+  const proxy = (process.env.ZAFFER_TRUSTED_PROXY ?? '').split(',').map((part) => part.trim()).find((part) => part !== '' && !isRange(part))
+  if (proxy) throw new Stop(`ZAFFER_TRUSTED_PROXY names “${proxy}”, which is no address and no range such as 10.0.0.0/8.`)
   openData(data)
   const left = await processes.clearUp()
   if (left > 0) say(`Cleared up after a start that was killed (${left} processes)`)

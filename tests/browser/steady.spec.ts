@@ -137,7 +137,9 @@ test('buttons have an outline that can be seen, light and dark', async ({ page }
 
 test('a note that was just written is in the margin when it opens', async ({ page }) => {
   await signIn(page)
+  await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()
   await page.keyboard.press('w')
+  await expect(page.getByRole('complementary')).toBeHidden()
   await page.reload()
   await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()
   await page.keyboard.press('n')

@@ -109,6 +109,9 @@ describe('the start command', () => {
     const timeless = await start({ ZAFFER_PORT: String(port), ZAFFER_NOW: 'soon' })
     expect(await timeless.ended).toBe(1)
     expect(timeless.output()).toContain('ZAFFER_NOW is not a time')
+    const trusting = await start({ ZAFFER_PORT: String(port), ZAFFER_TRUSTED_PROXY: '10.0.0.0/8, everybody' })
+    expect(await trusting.ended).toBe(1)
+    expect(trusting.output()).toContain('ZAFFER_TRUSTED_PROXY names “everybody”')
   })
 
   it('does not let the demo people in at another address than loopback', async () => {
