@@ -140,15 +140,15 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
     return { kind: 'good', profile, day: date, values }
   }
 
-  const asSentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+  const capitalised = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
   return (cells, line, isCutOff = false) => {
     const totals = totalsReason(cells, line)
-    if (totals) return { kind: 'totals', reason: asSentence(totals) }
+    if (totals) return { kind: 'totals', reason: capitalised(totals) }
     try {
       return read(cells, line, isCutOff)
     } catch (error) {
       if (!(error instanceof Unreadable)) throw error
-      return { kind: 'bad', reason: asSentence(error.message) }
+      return { kind: 'bad', reason: capitalised(error.message) }
     }
   }
 }

@@ -1,9 +1,6 @@
-import { closeDatabase } from '../db/pool'
 import type { Job } from './queue'
 import { runJob } from './run'
 
 // whoever has started this holds the claim: without them it has no right to go on
 process.once('disconnect', () => process.exit(1))
-process.once('message', (job: Job) => {
-  void runJob(job).then(closeDatabase).then(() => process.disconnect?.(), () => process.exit(1)).then(() => process.exit(0))
-})
+process.once('message', (job: Job) => void runJob(job).then(() => process.exit(0), () => process.exit(1)))

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { ClientDb } from '../../server/db/clientDb'
+import { runAlone } from '../../server/jobs/alone'
 import { jobContext } from '../../server/jobs/context'
 import { claim, enqueue, jobById, postponeJob } from '../../server/jobs/queue'
 import { root } from '../support/application'
@@ -46,6 +47,16 @@ describe('a job that ends the process that works on it', () => {
     // the second time took only its own process with it
     expect(ended).toBe(1)
     child!.removeAllListeners('exit')
+  })
+})
+
+describe('a job over which a process has died once', () => {
+  it('comes to its own end in a process of its own, and is told from one that dies', async () => {
+    child?.kill('SIGKILL')
+    await pool().query('DELETE FROM job')
+    const id = await enqueue(db, 'sync', 7)
+    expect(await runAlone((await claim())!)).toBe(true)
+    expect(await jobById(db, id)).toMatchObject({ state: 'failed', message: 'The profile was removed.' })
   })
 })
 

@@ -7,18 +7,12 @@ const emit = defineEmits<{ choose: [words: string] }>()
 const PRESETS = ['last 7 days', 'last 28 days', 'last 90 days', 'last 12 months', 'this month', 'last month', 'this quarter', 'last quarter', 'this year', 'last year', 'this week', 'last week']
 
 const words = ref<InstanceType<typeof PeriodWords>>()
-const range = ref<(Date | null)[]>([toDate(props.period.from), toDate(props.period.to)])
-const lastDate = computed(() => toDate(props.lastComplete))
-
-function toDate(day: string): Date {
-  const [year, month, dayOfMonth] = day.split('-').map(Number)
-  return new Date(year!, month! - 1, dayOfMonth)
-}
-const toDay = (date: Date) => `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
+const range = ref<(Date | null)[]>([dateOf(props.period.from), dateOf(props.period.to)])
+const lastDate = computed(() => dateOf(props.lastComplete))
 
 function useRange() {
   const [from, to] = range.value
-  if (from) emit('choose', `${toDay(from)}..${toDay(to ?? from)}`)
+  if (from) emit('choose', `${dayOfDate(from)}..${dayOfDate(to ?? from)}`)
 }
 </script>
 

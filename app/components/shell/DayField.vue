@@ -30,10 +30,10 @@ function read(isFinished: boolean) {
   }
 }
 const date = computed({
-  get: () => (isDay(day.value) ? new Date(Number(day.value.slice(0, 4)), Number(day.value.slice(5, 7)) - 1, Number(day.value.slice(8))) : null),
+  get: () => (isDay(day.value) ? dateOf(day.value) : null),
   set: (chosen) => {
     if (!chosen) return
-    day.value = `${chosen.getFullYear()}-${String(chosen.getMonth() + 1).padStart(2, '0')}-${String(chosen.getDate()).padStart(2, '0')}`
+    day.value = dayOfDate(chosen)
     text.value = written(day.value)
     unread.value = ''
     popover.value?.hide()
