@@ -29,4 +29,13 @@ describe('a gate', () => {
     const next = await gate.enter()
     next()
   })
+
+  it('lets the first few wait longer than the many behind them', async () => {
+    const gate = new Gate({ atOnce: 1, waiting: 5, patienceMs: 40, first: { many: 1, patienceMs: 5000 } })
+    const leave = await gate.enter()
+    const patient = gate.enter()
+    await expect(gate.enter()).rejects.toBeInstanceOf(Busy)
+    leave()
+    ;(await patient)()
+  })
 })

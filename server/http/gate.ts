@@ -5,6 +5,8 @@ export interface Room {
   atOnce: number
   waiting: number
   patienceMs: number
+  /** As long as no more than these wait, a turn comes for certain: whoever is among them may wait longer. */
+  first?: { many: number; patienceMs: number }
 }
 
 /** There is more to do than can be answered in good time. */
@@ -30,6 +32,8 @@ export class Gate {
    */
   enter(): Promise<() => void> {
     if (this.#waiting >= this.#room.waiting) return Promise.reject(new Busy('too many wait already'))
+    const { first } = this.#room
+    const patienceMs = first && this.#waiting < first.many ? first.patienceMs : this.#room.patienceMs
     this.#waiting++
     return new Promise((entered, refused) => {
       let isWaiting = true
@@ -41,8 +45,8 @@ export class Gate {
         stopWaiting()
         refused(new Busy('its turn did not come in time'))
       }
-      const end = performance.now() + this.#room.patienceMs
-      const timer = setTimeout(giveUp, this.#room.patienceMs)
+      const end = performance.now() + patienceMs
+      const timer = setTimeout(giveUp, patienceMs)
       void this.#queue.add(async () => {
         // whoever has given up leaves the place to the next
         if (!isWaiting) return
