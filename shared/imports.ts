@@ -5,6 +5,9 @@ import { FACT_COLUMNS } from '../core/metrics/metric'
 /** The largest file that is taken, in bytes. */
 export const LARGEST_IMPORT_BYTES = 300 * 1024 * 1024
 
+/** The largest workbook, in bytes: its sheets are read in memory. */
+export const LARGEST_WORKBOOK_BYTES = 20 * 1024 * 1024
+
 /** How much of files may be kept at once, in bytes: of one client, and what one person has brought within a day. */
 export const MOST_OF_CLIENT_BYTES = 3 * 1024 * 1024 * 1024
 export const MOST_OF_PERSON_BYTES = 2 * 1024 * 1024 * 1024

@@ -172,4 +172,4 @@ export const newReportSchema = object({
 export const issueSchema = object({ requestKey: string().uuid().required() })
 
 /** How long a shared link lives. */
-export const shareSchema = object({ days: number().integer().min(1, 'A link lives for a day at least.').max(366, 'A link lives for a year at the most.').default(30) })
+export const shareSchema = object({ days: number().typeError('Say for how many days it works.').integer('Say it in whole days.').min(1, 'A link lives for a day at least.').max(366, 'A link lives for a year at the most.').default(30) })

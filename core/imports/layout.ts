@@ -34,6 +34,8 @@ export interface Layout {
   decimal: DecimalSign
   /** Per column: what its cells hold; absent in files of before this was looked at. */
   contents?: ColumnContent[]
+  /** Of a workbook: the sheet that is read, and how many there are. */
+  sheet?: { name: string; of: number }
 }
 
 /**

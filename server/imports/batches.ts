@@ -22,7 +22,7 @@ export const knownProfiles = async (db: ClientDb): Promise<KnownProfile[]> => (a
 
 /** The function that reads the rows of an import. */
 export async function readerFor(db: ClientDb, view: ImportView): Promise<(cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow> {
-  return rowReader(view.layout.headings, view.mapping as Mapping, await knownProfiles(db), lastCompleteDay(now(), db.timeZone))
+  return rowReader(view.layout!.headings, view.mapping as Mapping, await knownProfiles(db), lastCompleteDay(now(), db.timeZone))
 }
 
 /** What is stored for the days of some rows, by profile and day. */

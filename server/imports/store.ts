@@ -11,7 +11,7 @@ import { enqueue } from '../jobs/queue'
 import { knownProfiles } from './batches'
 import { now } from '../clock'
 
-export type ImportState = 'uploading' | 'uploaded' | 'checking' | 'checked' | 'applying' | 'applied' | 'undoing' | 'undone' | 'failed'
+export type ImportState = 'uploading' | 'opening' | 'uploaded' | 'checking' | 'checked' | 'applying' | 'applied' | 'undoing' | 'undone' | 'failed'
 
 /** An import as it stands in a list. */
 export interface ImportHead {
@@ -30,7 +30,8 @@ export interface ImportHead {
 
 /** An import as a person sees it, with how its file is laid out. */
 export interface ImportView extends ImportHead {
-  layout: Layout
+  /** Absent until the file has been opened. */
+  layout: Layout | null
   mapping: Partial<Mapping> | null
 }
 
@@ -63,7 +64,7 @@ export async function importById(db: ClientDb, id: number): Promise<ImportView> 
     WHERE     i.client_id = ${db.client}
     AND       i.import_id = ${id}`)
   if (!row) throw notFound('import')
-  return { ...toHead(row), layout: read(row.layout), mapping: read(row.mapping) }
+  return { ...toHead(row), layout: row.layout === '{}' ? null : read(row.layout), mapping: read(row.mapping) }
 }
 
 /** Goes from one state to the next, only from those given: two people who press a button at once do it once. */
@@ -76,11 +77,13 @@ export async function moveTo(db: ClientDb, id: number, from: readonly ImportStat
 /** Takes the matching of columns and has the whole file checked. Nothing is written to the figures. */
 export async function startCheck(db: ClientDb, id: number, mapping: MappingInput, person: number): Promise<number> {
   const view = await importById(db, id)
-  if (mapping.targets.length !== view.layout.headings.length) throw badRequest('The file has another number of columns. Open the import again.')
+  const { layout } = view
+  if (!layout) throw conflict('The file has not been opened yet. Wait for that, or remove it and bring it again.')
+  if (mapping.targets.length !== layout.headings.length) throw badRequest('The file has another number of columns. Open the import again.')
   const profiles = await knownProfiles(db)
   if (mapping.profile !== null && !profiles.some(({ profile }) => profile === mapping.profile)) throw badRequest('That profile is not one of this client’s. Choose one from the list.')
   try {
-    rowReader(view.layout.headings, mapping, profiles, lastCompleteDay(now(), db.timeZone))
+    rowReader(layout.headings, mapping, profiles, lastCompleteDay(now(), db.timeZone))
   } catch (error) {
     throw error instanceof Unreadable ? badRequest(error.message) : error
   }

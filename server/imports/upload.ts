@@ -2,16 +2,19 @@ import { createHash } from 'node:crypto'
 import { statfs } from 'node:fs/promises'
 import iconv from 'iconv-lite'
 import { parse } from 'csv-parse/sync'
+import { stringify } from 'csv-stringify/sync'
 import { columnContents, guessByContents } from '../../core/imports/columnContents'
 import { detectEncoding } from '../../core/imports/encoding'
 import { chooseDelimiter, DELIMITERS, describeLayout, guessTargets, type Layout } from '../../core/imports/layout'
 import { Unreadable } from '../../core/unreadable'
 import type { MappingInput } from '../../shared/imports'
-import { LARGEST_IMPORT_BYTES, MOST_OF_CLIENT_BYTES, MOST_OF_PERSON_BYTES } from '../../shared/imports'
+import { LARGEST_IMPORT_BYTES, LARGEST_WORKBOOK_BYTES, MOST_OF_CLIENT_BYTES, MOST_OF_PERSON_BYTES } from '../../shared/imports'
 import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
+import { enqueue } from '../jobs/queue'
 import { badRequest, Problem } from '../problems/problem'
 import { knownProfiles } from './batches'
+import { isWorkbook, tooLargeWorkbook, type WorkbookSheet } from './workbook'
 
 const CHUNK_BYTES = 1024 * 1024
 const SAMPLE_BYTES = 256 * 1024
@@ -37,19 +40,45 @@ export async function takeUpload(db: ClientDb, person: number, fileName: string,
   try {
     const bytes = await keepChunks(db, insertId, stream, () => refuseTooMuch(db, person, limits))
     if (bytes === 0) throw badRequest('The file is empty.')
-    const seen = layoutOf(await beginning(db, insertId), bytes > SAMPLE_BYTES)
-    const layout = { ...seen, contents: columnContents(seen.headings.length, seen.sample, seen.decimal, await knownProfiles(db)) }
-    const mapping = await firstMapping(db, layout)
-    await db.run(sql`
-      UPDATE import
-      SET    state = 'uploaded', bytes = ${bytes}, layout = ${JSON.stringify(layout)}, mapping = ${JSON.stringify(mapping)}
-      WHERE  client_id = ${db.client}
-      AND    import_id = ${insertId}`)
+    const sample = await beginning(db, insertId)
+    if (isWorkbook(sample)) await openLater(db, insertId, bytes, person)
+    else await describeFile(db, insertId, layoutOf(sample, bytes > SAMPLE_BYTES), bytes)
     return insertId
   } catch (error) {
     await db.run(sql`DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${insertId}`)
     throw error instanceof Unreadable ? badRequest(error.message) : error
   }
+}
+
+/** A workbook is unpacked by a job: that takes long, and can take much. */
+async function openLater(db: ClientDb, importId: number, bytes: number, person: number): Promise<void> {
+  if (bytes > LARGEST_WORKBOOK_BYTES) throw new Problem(413, 'Too large', tooLargeWorkbook())
+  await db.transaction(async (inside) => {
+    await inside.run(sql`UPDATE import SET state = 'opening', bytes = ${bytes} WHERE client_id = ${inside.client} AND import_id = ${importId}`)
+    await enqueue(inside, 'import.open', importId, {}, person)
+  })
+}
+
+/** Keeps what was found of a file's columns, with a first matching: from here on it can be checked. */
+export async function describeFile(db: ClientDb, importId: number, seen: Layout, bytes: number): Promise<void> {
+  const layout = { ...seen, contents: columnContents(seen.headings.length, seen.sample, seen.decimal, await knownProfiles(db)) }
+  const mapping = await firstMapping(db, layout)
+  await db.run(sql`
+    UPDATE import
+    SET    state = 'uploaded', bytes = ${bytes}, layout = ${JSON.stringify(layout)}, mapping = ${JSON.stringify(mapping)}
+    WHERE  client_id = ${db.client}
+    AND    import_id = ${importId}`)
+}
+
+/** The text of a sheet in the place of the workbook that it was in: rows of the sheet are lines of the text. */
+export async function replaceBySheet(db: ClientDb, importId: number, { name, of, rows }: WorkbookSheet): Promise<void> {
+  const text = Buffer.from(stringify(rows))
+  const layout = { ...layoutOf(text.subarray(0, SAMPLE_BYTES), text.length > SAMPLE_BYTES), sheet: { name, of } }
+  await db.run(sql`DELETE FROM import_chunk WHERE client_id = ${db.client} AND import_id = ${importId}`)
+  for (let chunk = 0; chunk * CHUNK_BYTES < text.length; chunk++) {
+    await db.insertRows('import_chunk', ['import_id', 'chunk', 'content'], [[importId, chunk, text.subarray(chunk * CHUNK_BYTES, (chunk + 1) * CHUNK_BYTES)]])
+  }
+  await describeFile(db, importId, layout, text.length)
 }
 
 async function keepChunks(db: ClientDb, importId: number, stream: AsyncIterable<Uint8Array>, quota: () => Promise<void>): Promise<number> {
@@ -112,11 +141,10 @@ async function beginning(db: ClientDb, importId: number): Promise<Buffer> {
 
 /** How a file is laid out, from its beginning. `isCut` says that the file goes on after it. */
 export function layoutOf(sample: Buffer, isCut: boolean): Layout {
-  if (sample.subarray(0, 4).equals(Buffer.from('PK\u0003\u0004', 'latin1'))) throw badRequest('This is a workbook or an archive, not a text file. Save the sheet as CSV and bring that.')
   const encoding = detectEncoding(sample)
   let text = iconv.decode(sample, encoding)
-  if (text.includes('\u0000')) throw badRequest('This is not a text file. Export the figures as CSV or TSV.')
-  if (isCut && !/[\r\n]/.test(text)) throw badRequest(`The first line of the file is longer than ${(SAMPLE_BYTES / 1024).toLocaleString('en')} kB. A table has a line for its headings and one for every row.`)
+  if (text.includes('\u0000')) throw new Unreadable('This is not a text file. Export the figures as CSV or TSV.')
+  if (isCut && !/[\r\n]/.test(text)) throw new Unreadable(`The first line of the file is longer than ${(SAMPLE_BYTES / 1024).toLocaleString('en')} kB. A table has a line for its headings and one for every row.`)
   if (isCut) text = text.slice(0, Math.max(text.lastIndexOf('\n'), text.lastIndexOf('\r'), 0))
   const delimiter = chooseDelimiter(new Map(DELIMITERS.map((candidate) => [candidate, records(text, candidate).map(({ record }) => record)])))
   const read = records(text, delimiter)

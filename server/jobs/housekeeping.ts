@@ -16,7 +16,7 @@ const AT_A_TIME = 500
 const RULES: readonly { what: string; days: number; text: string }[] = [
   { what: 'uploads that were broken off', days: KEPT_DAYS.brokenUpload, text: "DELETE FROM import WHERE state = 'uploading' AND created_at < NOW() - INTERVAL ? DAY LIMIT ?" },
   { what: 'files of imports', days: KEPT_DAYS.file, text: `
-    DELETE FROM import_chunk WHERE (client_id, import_id) IN (SELECT i.client_id, i.import_id FROM import i WHERE i.state NOT IN ('checking', 'applying', 'undoing') AND i.created_at < NOW() - INTERVAL ? DAY) LIMIT ?` },
+    DELETE FROM import_chunk WHERE (client_id, import_id) IN (SELECT i.client_id, i.import_id FROM import i WHERE i.state NOT IN ('opening', 'checking', 'applying', 'undoing') AND i.created_at < NOW() - INTERVAL ? DAY) LIMIT ?` },
   { what: 'bad rows of imports', days: KEPT_DAYS.badRow, text: `
     DELETE FROM import_bad_row WHERE (client_id, import_id) IN (SELECT i.client_id, i.import_id FROM import i WHERE i.state IN ('applied', 'undone') AND i.created_at < NOW() - INTERVAL ? DAY) LIMIT ?` },
   { what: 'finished jobs', days: KEPT_DAYS.job, text: `

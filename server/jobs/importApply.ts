@@ -22,7 +22,7 @@ export async function importApply(context: JobContext): Promise<void> {
   const columns = mappedColumns(view.mapping as Mapping)
   let bytes = 0
   let rows = 0
-  for await (const batch of rowBatches(db, id, view.layout, BATCH_ROWS, (more) => (bytes += more))) {
+  for await (const batch of rowBatches(db, id, view.layout!, BATCH_ROWS, (more) => (bytes += more))) {
     const good = batch.flatMap(({ line, cells, isOpen }) => {
       const row = read(cells, line, isOpen)
       return row.kind === 'good' ? [row] : []

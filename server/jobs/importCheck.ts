@@ -33,7 +33,7 @@ export async function importCheck(context: JobContext): Promise<void> {
   let letters = 0
   // rows of totals are those with which the file ends: what is followed by another row is a bad row
   let totals: BadRow[] = []
-  for await (const batch of rowBatches(db, id, view.layout, BATCH_ROWS, (more) => (bytes += more))) {
+  for await (const batch of rowBatches(db, id, view.layout!, BATCH_ROWS, (more) => (bytes += more))) {
     const good: GoodRow[] = []
     const bad: BadRow[] = []
     for (const { line, cells, isOpen } of batch) {
@@ -81,7 +81,7 @@ export async function importCheck(context: JobContext): Promise<void> {
     const mapping = JSON.stringify(view.mapping as Mapping)
     await inside.run(sql`
       INSERT INTO import_memory (client_id, signature, mapping)
-      VALUES (${inside.client}, ${signatureOf(view.layout)}, ${mapping})
+      VALUES (${inside.client}, ${signatureOf(view.layout!)}, ${mapping})
       ON DUPLICATE KEY UPDATE mapping = VALUES(mapping)`)
   }, `${summary.rows.toLocaleString('en')} rows checked`)
 }

@@ -3,7 +3,7 @@ import type { ClientDb } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { systemDb } from '../db/systemDb'
 
-export const JOB_KINDS = ['sync', 'import.check', 'import.apply', 'import.undo', 'edition.issue', 'edition.print'] as const
+export const JOB_KINDS = ['sync', 'import.open', 'import.check', 'import.apply', 'import.undo', 'edition.issue', 'edition.print'] as const
 export type JobKind = (typeof JOB_KINDS)[number]
 
 /** The kinds that write a client's figures: of these, one at a time works on a client. */

@@ -10,12 +10,14 @@ import { editionIssue } from './editionIssue'
 import { editionPrint } from './editionPrint'
 import { importApply } from './importApply'
 import { importCheck } from './importCheck'
+import { importOpen } from './importOpen'
 import { importUndo } from './importUndo'
 import { claim, failJob, keepLease, MOST_DEATHS, postponeJob, type Job, type JobKind } from './queue'
 import { sync } from './sync'
 
 const HANDLERS: Record<JobKind, (context: JobContext) => Promise<void>> = {
   'sync': (context) => sync(context),
+  'import.open': importOpen,
   'import.check': importCheck,
   'import.apply': importApply,
   'import.undo': importUndo,
@@ -86,5 +88,5 @@ function sentenceOf(job: Job, error: unknown): string {
 async function afterFailure(job: Job): Promise<void> {
   if (!job.kind.startsWith('import.')) return
   const { db } = await jobContext(job)
-  await moveTo(db, Number(job.subject), ['checking', 'applying', 'undoing'], 'failed')
+  await moveTo(db, Number(job.subject), ['opening', 'checking', 'applying', 'undoing'], 'failed')
 }

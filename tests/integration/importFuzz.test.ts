@@ -69,10 +69,10 @@ describe('any table, in any dialect', () => {
       const before = await facts()
       const id = await upload(write(given, how))
       const { layout, mapping } = await importById(db, id)
-      expect(layout.headings.slice(0, 3)).toEqual(['Date', 'Impressions', 'Reactions'])
+      expect(layout!.headings.slice(0, 3)).toEqual(['Date', 'Impressions', 'Reactions'])
       // what the dates themselves leave open, a person says; numbers that could be read two ways are whole in one of them
-      const decimal = how.group === '.' ? 'comma' : how.group === ',' ? 'point' : layout.decimal
-      expect([how.order, 'ambiguous']).toContain(layout.dateOrders[0])
+      const decimal = how.group === '.' ? 'comma' : how.group === ',' ? 'point' : layout!.decimal
+      expect([how.order, 'ambiguous']).toContain(layout!.dateOrders[0])
       await startCheck(db, id, { ...(mapping as MappingInput), dateOrder: how.order as 'year-month-day', decimal, profile }, person)
       await runJobs()
       const { summary } = await importById(db, id)

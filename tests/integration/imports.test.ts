@@ -92,7 +92,7 @@ describe('questions and bad rows', () => {
     await fresh()
     const id = await upload(Buffer.from(`Page ID,Date,Impressions\n${ID},03/04/2026,5\n${ID},05/04/2026,6\n`))
     const view = await importById(db, id)
-    expect(view.layout.dateOrders[1]).toBe('ambiguous')
+    expect(view.layout!.dateOrders[1]).toBe('ambiguous')
     expect(view.mapping!.dateOrder).toBeUndefined()
   })
 

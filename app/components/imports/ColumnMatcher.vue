@@ -3,11 +3,10 @@ import type { ValidationError } from 'yup'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import { FACT_COLUMNS } from '~~/core/metrics/metric'
 import type { ColumnContent } from '~~/core/imports/columnContents'
-import type { Target } from '~~/core/imports/layout'
+import type { Layout, Target } from '~~/core/imports/layout'
 import { mappingSchema, type MappingInput } from '~~/shared/imports'
-import type { ImportView } from '~~/server/imports/store'
 
-const props = defineProps<{ view: ImportView }>()
+const { layout, mapping } = defineProps<{ layout: Layout; mapping: Partial<MappingInput> | null }>()
 const emit = defineEmits<{ check: [mapping: MappingInput] }>()
 const { description } = useScope()
 
@@ -23,7 +22,6 @@ const CONTENTS: Record<ColumnContent, string> = { dates: 'dates', ids: 'ids of p
 const ORDERS = [{ value: 'day-month-year', name: 'day, month, year' }, { value: 'month-day-year', name: 'month, day, year' }, { value: 'year-month-day', name: 'year, month, day' }]
 const DECIMALS = [{ value: 'point', name: '1,204.5' }, { value: 'comma', name: '1.204,5' }]
 
-const { mapping, layout } = props.view
 const form = reactive({
   targets: [...(mapping?.targets ?? layout.headings.map(() => ''))] as Target[], dateOrder: mapping?.dateOrder as string | undefined, decimal: mapping?.decimal ?? 'point', profile: mapping?.profile ?? null,
 })

@@ -5,6 +5,7 @@ import { CATALOGUE, metricById } from '~~/core/metrics/catalogue'
 import { GROUPS } from '~~/core/metrics/metric'
 import { targetSchema, whoAddress } from '~~/shared/scope'
 import type { TargetRow } from '~~/server/work/targets'
+import type NumberField from '../shell/NumberField.vue'
 
 const props = defineProps<{ target?: TargetRow }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
@@ -14,18 +15,24 @@ const { scope, description } = useScope()
 const groups = GROUPS.map((group) => ({ group, items: CATALOGUE.filter((metric) => metric.group === group).map(({ id, name }) => ({ id, name })) }))
 const last = description.data.value?.lastComplete ?? ''
 const form = reactive({
-  metric: props.target?.metric ?? 'interactions', who: props.target?.who ?? whoAddress(scope.value), wanted: '', from: props.target?.from ?? (last && addDays(last, 1)), by: props.target?.by ?? (last && addDays(last, 90)),
+  metric: props.target?.metric ?? 'interactions', who: props.target?.who ?? whoAddress(scope.value), wanted: undefined as number | undefined, from: props.target?.from ?? (last && addDays(last, 1)), by: props.target?.by ?? (last && addDays(last, 90)),
 })
 /** A share is written as a percentage, as it stands on the page. */
 const scale = computed(() => (metricById(form.metric).unit === 'share' ? 100 : 1))
 const UNITS: Record<string, string> = { share: 'percent', seconds: 'seconds', times: 'times', people: 'people', count: '' }
 const unit = computed(() => UNITS[metricById(form.metric).unit])
-if (props.target) form.wanted = String(Number((props.target.wanted * scale.value).toPrecision(12)))
+if (props.target) form.wanted = Number((props.target.wanted * scale.value).toPrecision(12))
+const hint = computed(() => {
+  const { polarity, kind } = metricById(form.metric)
+  if (polarity < 0) return 'Less is better here: the value is one not to exceed.'
+  return kind === 'stock' ? 'The level at the end.' : kind === 'flow' ? 'The sum from the first day to the last.' : 'The figure over all days from the first to the last.'
+})
 const whoChoices = computed(() => {
   const known = description.data.value
   const choices = [{ value: 'all', name: 'All profiles' }, ...(known?.sets ?? []).map((set) => ({ value: `s${set.id}`, name: `${set.name} (set)` })), ...(known?.profiles ?? []).map((profile) => ({ value: String(profile.id), name: `${profile.name}, ${profile.networkName}` }))]
   return choices.some(({ value }) => value === form.who) ? choices : [...choices, { value: form.who, name: 'The profiles chosen on the page' }]
 })
+const wantedField = ref<InstanceType<typeof NumberField>>()
 const problems = ref<Record<string, string>>({})
 const isSaving = ref(false)
 
@@ -33,8 +40,9 @@ async function save() {
   problems.value = {}
   isSaving.value = true
   try {
-    const typed = form.wanted.trim().replaceAll(/[\s\u202F]/g, '')
-    const wanted = typed === '' ? undefined : Number(typed.replace(',', '.')) / scale.value
+    const unread = wantedField.value?.trouble()
+    if (unread) return void (problems.value = { wanted: unread })
+    const wanted = form.wanted === undefined ? undefined : form.wanted / scale.value
     const body = targetSchema.validateSync({ ...form, wanted }, { abortEarly: false })
     if (body.by < body.from) return void (problems.value = { by: 'The target ends before it begins. Choose a later day.' })
     await api(props.target ? `${base.value}/targets/${props.target.id}` : `${base.value}/targets`, { method: props.target ? 'PUT' : 'POST', body })
@@ -54,12 +62,11 @@ async function save() {
     <form @submit.prevent="save">
       <div class="field"><label for="target-metric">Metric</label><Select v-model="form.metric" input-id="target-metric" :options="groups" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric" /></div>
       <div class="field"><label for="target-who">Of</label><Select v-model="form.who" input-id="target-who" :options="whoChoices" option-label="name" option-value="value" aria-label="Of which profiles" /></div>
-      <div class="field"><label for="target-wanted">Wanted{{ unit ? `, in ${unit}` : '' }}</label><InputText id="target-wanted" v-model="form.wanted" inputmode="decimal" autofocus :invalid="!!problems.wanted" aria-describedby="target-hint" /><p v-if="problems.wanted" class="field-error" role="alert">{{ problems.wanted }}</p></div>
+      <NumberField id="target-wanted" ref="wantedField" v-model="form.wanted" label="Wanted" :unit="unit" :hint="hint" autofocus :problem="problems.wanted" />
       <div class="row">
         <DayField id="target-from" v-model="form.from" label="From" :problem="problems.from" />
         <DayField id="target-by" v-model="form.by" label="By" :problem="problems.by" />
       </div>
-      <p id="target-hint" class="quiet">{{ metricById(form.metric).polarity < 0 ? 'Less is better here: the value is one not to exceed.' : metricById(form.metric).kind === 'stock' ? 'The level at the end.' : metricById(form.metric).kind === 'flow' ? 'The sum from the first day to the last.' : 'The figure over all days from the first to the last.' }}</p>
       <Button type="submit" :label="target ? 'Change it' : 'Set it'" :loading="isSaving" />
     </form>
   </Dialog>

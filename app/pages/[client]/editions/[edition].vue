@@ -12,7 +12,7 @@ const { slug, base } = useClient()
 const address = computed(() => `${base.value}/editions/${String(route.params.edition)}`)
 const { data, error, refetch } = useQuery({ key: () => ['edition', slug.value, String(route.params.edition)], query: () => api<Opened>(address.value) })
 const isSharing = ref(false)
-const days = ref('30')
+const days = ref<number | undefined>(30)
 const link = ref('')
 const problem = ref('')
 useIntervalFn(() => data.value && !data.value.edition.hasPdf && data.value.printing?.state !== 'failed' && void refetch(), 800)
@@ -21,7 +21,7 @@ useHead({ title: () => `${data.value?.edition.title ?? 'Edition'} · Zaffer` })
 async function share() {
   problem.value = ''
   try {
-    const { path } = await api<{ path: string }>(`${address.value}/shares`, { method: 'POST', body: { days: Number(days.value) } })
+    const { path } = await api<{ path: string }>(`${address.value}/shares`, { method: 'POST', body: { days: days.value ?? '' } })
     link.value = `${location.origin}${path}`
     await refetch()
   } catch (trouble) {
@@ -64,7 +64,7 @@ const stateOf = (share: ShareView) => (share.isRevoked ? 'withdrawn' : new Date(
     <Dialog v-model:visible="isSharing" modal header="Share this edition" :style="{ width: '34rem' }">
       <p>Whoever has the link sees this edition and nothing else, without signing in.</p>
       <form class="row" @submit.prevent="share">
-        <label for="share-days">It works for</label> <InputText id="share-days" v-model="days" inputmode="numeric" style="width: 4.5rem" /> days
+        <NumberField id="share-days" v-model="days" label="It works for" unit="days" />
         <Button type="submit" label="Make a link" />
       </form>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>

@@ -51,8 +51,8 @@ function upload(file: File): Promise<number> {
   <div>
     <PageHead title="Which figures come from files?" />
     <section v-if="session.mayWrite" class="bring" :class="{ over: isOver }" @dragover.prevent="isOver = true" @dragleave="isOver = false" @drop.prevent="isOver = false; bring($event.dataTransfer?.files[0])">
-      <p>Bring an export of daily figures: CSV, TSV or semicolons. Nothing is written before you have seen what it would do.</p>
-      <label class="pick"><span class="field-label">File</span> <input ref="input" type="file" accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values" :disabled="sent !== undefined" @change="bring(($event.target as HTMLInputElement).files?.[0])"></label>
+      <p>Bring an export of daily figures: a workbook (XLSX), CSV, TSV or semicolons. Nothing is written before you have seen what it would do.</p>
+      <label class="pick"><span class="field-label">File</span> <input ref="input" type="file" accept=".csv,.tsv,.txt,.xlsx,text/csv,text/tab-separated-values,application/vnd.openxmlformats-officedocument.spreadsheetml.sheet" :disabled="sent !== undefined" @change="bring(($event.target as HTMLInputElement).files?.[0])"></label>
       <ProgressBar v-if="sent !== undefined" :value="sent" aria-label="Sending the file" />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
     </section>

@@ -8,7 +8,7 @@ import { BAD_ROWS_KEPT } from '../../../../../jobs/importCheck'
 export default clientRoute('read', async ({ event, db }) => {
   const view = await importById(db, idParam(event, 'import', 'import'))
   const rows = await badRowsOf(db, view.id, BAD_ROWS_KEPT)
-  const headings = view.layout.headings
+  const headings = view.layout?.headings ?? []
   setResponseHeader(event, 'Content-Type', 'text/csv; charset=utf-8')
   setResponseHeader(event, 'Content-Disposition', `attachment; filename="bad-rows-${view.id}.csv"`)
   return stringify([
