@@ -39,7 +39,7 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
     const agency = await insert('INSERT INTO agency (name, address, contact, colour, logo_svg, active_profiles) VALUES (?, ?, ?, ?, ?, ?)', [AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo, AGENCY.activeProfiles])
     const clients = new Map<string, number>()
     for (const { slug, name, timeZone, universe, website } of CLIENTS) {
-      clients.set(slug, await insert('INSERT INTO client (agency_id, slug, name, time_zone, universe, website) VALUES (?, ?, ?, ?, ?, ?)', [agency, slug, name, timeZone, universe, website]))
+      clients.set(slug, await insert('INSERT INTO client (agency_id, slug, name, time_zone, universe, website, released) VALUES (?, ?, ?, ?, ?, ?, ?)', [agency, slug, name, timeZone, universe, website, slug === 'mossgate-gardens' ? 'figures' : '']))
     }
     let author = 0
     for (const person of PEOPLE) {

@@ -152,6 +152,12 @@ export const blockSchema = object({
 })
 export type Block = InferType<typeof blockSchema>
 
+/** How many columns of figures a table can have. */
+export const MOST_TABLE_COLUMNS = 8
+
+/** The metrics that somebody has chosen for the columns of a table. */
+export const columnsSchema = array(string().max(40).defined()).min(1).max(MOST_TABLE_COLUMNS, `A table can have ${MOST_TABLE_COLUMNS} columns of figures.`).required()
+
 /** A report as it is saved. `version` is the one that was opened: somebody else's change in between is not written over. */
 export const reportSchema = object({
   title: text().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),

@@ -5,6 +5,7 @@ import type { ScopeDescription } from '~~/server/work/describeScope'
 export function useScope() {
   const route = useRoute()
   const router = useRouter()
+  const session = useSession()
   const { slug, base } = useClient()
   const parsed = computed<{ scope: ScopeQuery; error?: string }>(() => {
     try {
@@ -18,7 +19,7 @@ export function useScope() {
 
   const description = useQuery({
     key: () => ['scope', slug.value, address.value],
-    enabled: () => slug.value !== '',
+    enabled: () => session.may(slug.value, 'figures'),
     query: () => api<ScopeDescription>(`${base.value}/scope`, { query: address.value }),
   })
 

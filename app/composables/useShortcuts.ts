@@ -1,12 +1,17 @@
 import { periodAddress, runningUnit, stepPeriod } from '~~/core/periods/periodKind'
 import { readPeriod } from '~~/core/periods/readPeriod'
-import { STAGE_KEYS, STAGES } from '../stages'
+import { STAGE_KEYS, stagesFor } from '../stages'
 
-/** Every shortcut with what it does, for the list that `?` shows. */
-export const SHORTCUTS = [
-  ['1 – 5', 'Gather, Read, Compare, Plan, Report'], ['c', 'choose a client, then its number'], [', and .', 'earlier and later period'], ['a', 'comparison on and off'],
-  ['w', 'open and close the margin'], ['n', 'write a note'], ['r', 'add to a report'], ['t', 'the table behind the chart'], ['/', 'find anything'], ['?', 'this list'],
-] as const
+/** Every shortcut of a person with what it does, for the list that `?` shows: only those that lead somewhere for them. */
+export function shortcutsFor(may: { mayWrite: boolean; maySeeFigures: boolean; hasClient: boolean }, stages: readonly string[]): [keys: string, meaning: string][] {
+  return [
+    ...Object.entries(STAGE_KEYS).filter(([, stage]) => stages.includes(stage)), ['c', 'choose a client, then its number'],
+    ...(may.hasClient && may.maySeeFigures ? [[', and .', 'earlier and later period'], ['a', 'comparison on and off'], ['w', 'open and close the margin']] as [string, string][] : []),
+    ...(may.hasClient && may.mayWrite ? [['n', 'write a note'], ['r', 'add to a report']] as [string, string][] : []),
+    ...(may.hasClient && may.maySeeFigures ? [['t', 'the table behind the chart']] as [string, string][] : []),
+    ...(may.hasClient ? [['/', 'find anything']] as [string, string][] : []), ['?', 'this list'],
+  ]
+}
 
 const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || target.closest('input, textarea, select, [role="dialog"]') !== null)
 
@@ -28,10 +33,11 @@ export function useShortcuts(): void {
     await change({ period: periodAddress(moved, runningUnit(moved, known.lastComplete)) })
   }
 
+  const maySeeFigures = () => session.may(slug.value, 'figures')
   const actions: Record<string, () => unknown> = {
     ',': () => step(-1),
     '.': () => step(1),
-    'a': () => change({ against: scope.value.against === 'none' ? 'before' : 'none' }),
+    'a': () => maySeeFigures() && change({ against: scope.value.against === 'none' ? 'before' : 'none' }),
     'w': () => (shell.isMarginOpen = !shell.isMarginOpen),
     'n': () => session.mayWrite && (shell.note = {}),
     'r': () => session.mayWrite && (shell.isAddOpen = true),
@@ -41,9 +47,9 @@ export function useShortcuts(): void {
   }
 
   useEventListener('keydown', (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
-    const stage = STAGES.find(({ name }) => name === STAGE_KEYS[event.key])
-    const action = stage ? () => router.push({ path: `/${slug.value}/${stage.pages[0].path}`, query: scopeOf(route.query) }) : actions[event.key]
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || isSomethingOpen()) return
+    const stage = stagesFor((needs) => session.may(slug.value, needs)).find(({ name }) => name === STAGE_KEYS[event.key])
+    const action = stage ? () => router.push({ path: `/${slug.value}/${stage.pages[0]!.path}`, query: scopeOf(route.query) }) : actions[event.key]
     if (!action || (!slug.value && !['?', 'c'].includes(event.key))) return
     event.preventDefault()
     void action()

@@ -17,7 +17,7 @@ const inDanger = computed(() => (data.value ?? []).flatMap((client) => client.ta
 const due = computed(() => (data.value ?? []).flatMap((client) => client.due.map((item) => ({ client, item }))))
 const place = (slug: string, { kind, id }: Due) => (kind === 'report' ? `/${slug}/reports/${id}` : { path: `/${slug}/overview`, hash: '#targets' })
 const troubled = computed(() => (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))))
-const first = computed(() => data.value?.find(({ problem }) => !problem) ?? data.value?.[0])
+const first = computed(() => data.value?.find(({ figures }) => figures.length > 0) ?? data.value?.[0])
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 
@@ -35,15 +35,15 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
           <thead><tr><th scope="col">Client</th><th v-for="compared in first?.figures" :key="compared.figure.metric" scope="col">{{ metricById(compared.figure.metric).name }}</th><th scope="col">Profiles</th><th scope="col" class="words">Last edition</th><th v-if="session.mayWrite" scope="col" class="words no-print"><span class="hidden-but-read">Add to a report</span></th></tr></thead>
           <tbody>
             <tr v-for="client in data" :key="client.slug">
-              <td><NuxtLink :to="`/${client.slug}/overview`"><b>{{ client.name }}</b></NuxtLink></td>
+              <td><NuxtLink :to="session.homeOf(client.slug)"><b>{{ client.name }}</b></NuxtLink></td>
               <td v-if="client.problem" :colspan="first?.figures.length" class="words" role="alert">{{ client.problem }}</td>
               <td v-for="compared in client.figures" :key="compared.figure.metric">
                 <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { metric: compared.figure.metric } }" class="number"><FigureValue :figure="compared.figure" /></NuxtLink><br>
                 <small v-if="compared.change"><ChangeText :metric="compared.figure.metric" :change="compared.change" :shown="compared.figure.value" /></small>
               </td>
               <td>{{ client.profiles }}</td>
-              <td class="words"><NuxtLink v-if="client.lastEdition" :to="`/${client.slug}/editions/${client.lastEdition.id}`">Edition {{ client.lastEdition.number }}, {{ day(client.lastEdition.issuedAt) }}</NuxtLink><NuxtLink v-else :to="`/${client.slug}/reports`">none yet</NuxtLink></td>
-              <td v-if="session.mayWrite" class="words no-print"><button type="button" class="bare to" :aria-label="`Add what is open at ${client.name} to a report`" @click="shell.addFrom(client.slug)">To a report</button></td>
+              <td class="words"><NuxtLink v-if="client.lastEdition" :to="`/${client.slug}/editions/${client.lastEdition.id}`">Edition {{ client.lastEdition.number }}, {{ day(client.lastEdition.issuedAt) }}</NuxtLink><NuxtLink v-else-if="session.may(client.slug, 'reports')" :to="`/${client.slug}/reports`">none yet</NuxtLink><template v-else>none yet</template></td>
+              <td v-if="session.mayWrite" class="words no-print"><button type="button" class="bare to" aria-haspopup="dialog" :aria-label="`Add what is open at ${client.name} to a report`" @click="shell.addFrom(client.slug)">To a report</button></td>
             </tr>
           </tbody>
         </table>

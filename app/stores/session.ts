@@ -1,14 +1,24 @@
 import { defineStore } from 'pinia'
+import type { Needs, Releasable } from '~~/shared/released'
 
 interface Session {
   person: { name: string; email: string; role: 'owner' | 'analyst' | 'viewer' }
-  clients: { slug: string; name: string }[]
+  clients: { slug: string; name: string; released: Releasable[] }[]
 }
 
 /** Who has signed in, and which clients they may see. */
 export const useSession = defineStore('session', () => {
   const session = ref<Session>()
   const mayWrite = computed(() => session.value !== undefined && session.value.person.role !== 'viewer')
+
+  /** Whether somebody may see what a page of a client is about. */
+  function may(slug: string, needs: Needs): boolean {
+    const client = session.value?.clients.find((one) => one.slug === slug)
+    if (!client) return false
+    return needs === 'read' || mayWrite.value || (needs !== 'work' && client.released.includes(needs))
+  }
+  /** The page of a client with which somebody begins. */
+  const homeOf = (slug: string): string => `/${slug}/${may(slug, 'figures') ? 'overview' : 'editions'}`
 
   async function load(): Promise<boolean> {
     if (session.value) return true
@@ -28,5 +38,5 @@ export const useSession = defineStore('session', () => {
     session.value = undefined
   }
 
-  return { session, mayWrite, load, signIn, signOut }
+  return { session, mayWrite, may, homeOf, load, signIn, signOut }
 })

@@ -14,6 +14,8 @@ export const useShell = defineStore('shell', () => {
   })
   /** Where a page puts what it has to say into the margin; not there while the margin is shut. */
   const marginPlace = shallowRef<HTMLElement | null>(null)
+  /** How many popovers and dialogs are open or being opened. */
+  const openings = ref(0)
   const isHelpOpen = ref(false)
   const isFindOpen = ref(false)
   const isClientOpen = ref(false)
@@ -34,5 +36,5 @@ export const useShell = defineStore('shell', () => {
   watch(isAddOpen, (isOpen) => !isOpen && (addKind.value = undefined))
   /** The note that is being written: a new one for a day, or one that is there. */
   const note = ref<Partial<Note>>()
-  return { isMarginOpen, marginPlace, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addKind, addFrom, addPart, note }
+  return { openings, isMarginOpen, marginPlace, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addKind, addFrom, addPart, note }
 })

@@ -44,9 +44,10 @@ export interface TargetProgress {
 }
 
 /**
- * How a target stands. It is in danger when the whole range of where it is heading misses it, on course when the whole range meets it; a range that did not
- * hold what it says in its own hold-out gives no verdict. What is only known between bounds is reached when the lower one is there, and missed when the
- * upper one is not.
+ * How a target stands, by one rule from the day on which it is set to its last: what is certain decides, and until then the range of where it is heading. It is
+ * in danger when the whole range misses it, on course when the whole range meets it; a range that did not hold what it says in its own hold-out gives no
+ * verdict. What is only known between bounds is reached when the lower one is there, and missed when the upper one is not. A target that has not begun has
+ * nothing yet, and is judged by where it is heading like every other.
  *
  * @throws Unreadable when the target ends before it begins
  * @example targetProgress({ kind: 'flow', wanted: 300, isCeiling: false, from: '2026-10-01', by: '2026-10-30', last: '2026-10-10', now: 80 }).paceNeeded // 11
@@ -74,14 +75,16 @@ export function targetProgress(target: TargetInput): TargetProgress {
 }
 
 function standingOf({ kind, wanted, isCeiling, now, low = now, high = now, heading }: TargetInput, daysLeft: number): Standing {
-  if (low === undefined) return 'unknown'
   const meets = (value: number) => (isCeiling ? value <= wanted : value >= wanted)
-  const [worst, best] = isCeiling ? [high ?? Infinity, low] : [low, high ?? Infinity]
-  if (daysLeft === 0) return meets(worst) ? 'reached' : meets(best) ? 'unknown' : 'missed'
+  if (daysLeft === 0) {
+    if (low === undefined) return 'unknown'
+    const [worst, best] = isCeiling ? [high ?? Infinity, low] : [low, high ?? Infinity]
+    return meets(worst) ? 'reached' : meets(best) ? 'unknown' : 'missed'
+  }
   // a sum, and the people since the first day, stay once they have passed the mark; a level or a rate can fall back
   const stays = kind === 'flow' || kind === 'unique'
-  if (stays && !isCeiling && low >= wanted) return 'reached'
-  if (stays && isCeiling && low > wanted) return 'missed'
+  if (stays && !isCeiling && low !== undefined && low >= wanted) return 'reached'
+  if (stays && isCeiling && low !== undefined && low > wanted) return 'missed'
   if (!heading) return 'unknown'
   if (heading.checked.hasFailed) return 'open'
   const [near, far] = isCeiling ? [heading.high, heading.low] : [heading.low, heading.high]

@@ -7,6 +7,7 @@ import { forecastSum } from './forecast'
 import { DAMPING, forecastLevel } from './forecastLevel'
 import { forecastRate } from './forecastRate'
 import { levelForecaster, rateForecaster, sumForecaster } from './forecasters'
+import { standingRule } from './standingRule'
 import { daysAhead, targetProgress, type TargetInput } from './target'
 
 const from = '2026-10-29'
@@ -147,6 +148,19 @@ describe('a target', () => {
   })
   it('says nothing of what has no figure, and refuses to end before it begins', () => {
     expect(targetProgress({ ...base, now: undefined })).toEqual({ standing: 'unknown', elapsed: 1 / 3, daysLeft: 20 })
+  })
+  it('is judged by where it is heading before it has a figure, as afterwards', () => {
+    for (const [low, high, standing] of [[310, 400, 'on course'], [280, 320, 'open'], [200, 290, 'in danger']] as const) {
+      const early = { ...base, last: '2026-09-30', now: undefined, heading: heading(low, high) }
+      expect([targetProgress(early).standing, targetProgress({ ...early, last: '2026-10-01', now: 9 }).standing]).toEqual([standing, standing])
+    }
+  })
+  it('says the rule by which it stands', () => {
+    expect(standingRule('on course', { isOver: false, hasFailed: false })).toBe('The whole range of where it is heading meets what is wanted.')
+    expect(standingRule('open', { isOver: false, hasFailed: true })).toContain('did not hold')
+    expect(new Set((['reached', 'missed', 'unknown'] as const).flatMap((standing) => [true, false].map((isOver) => standingRule(standing, { isOver, hasFailed: false })))).size).toBe(6)
+  })
+  it('cannot end before it begins', () => {
     expect(() => targetProgress({ ...base, by: '2026-09-30' })).toThrow('ends (2026-09-30) before it begins')
   })
   it('counts the days ahead', () => expect([daysAhead('2026-10-28', '2026-10-30'), daysAhead('2026-10-28', '2026-10-28'), daysAhead('2026-10-28', '2026-10-01')]).toEqual([2, 0, 0]))

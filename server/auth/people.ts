@@ -1,3 +1,4 @@
+import { RELEASABLE, type Releasable } from '../../shared/released'
 import { clientDb, type ClientDb, type ClientRow } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { systemDb } from '../db/systemDb'
@@ -100,7 +101,7 @@ export async function changePassword({ id, email }: Person, current: string, pas
 /** The clients that a person may see, by name. An owner sees every client of the agency. */
 export async function clientsOf(person: Person): Promise<ClientRow[]> {
   return await systemDb.rows<ClientRow>(sql`
-    SELECT    c.client_id, c.slug, c.name, c.time_zone, c.universe
+    SELECT    c.client_id, c.slug, c.name, c.time_zone, c.universe, c.released
     FROM      client c
     LEFT JOIN person_client pc ON pc.client_id = c.client_id AND pc.person_id = ${person.id}
     WHERE     c.agency_id = ${person.agencyId}
@@ -108,13 +109,16 @@ export async function clientsOf(person: Person): Promise<ClientRow[]> {
     ORDER BY  c.name`)
 }
 
+/** What a person may see of a client beside its editions: the agency's own people everything, a viewer what is released. */
+export const releasedTo = ({ role }: Person, { released }: ClientRow): Releasable[] => (role === 'viewer' ? RELEASABLE.filter((one) => released.split(',').includes(one)) : [...RELEASABLE])
+
 /**
- * The handle on a client's data for a person.
+ * The handle on a client's data for a person, and what they may see of it.
  *
  * @throws Problem 404 when there is no such client or the person may not see it
  */
-export async function openClient(person: Person, slug: string): Promise<ClientDb> {
+export async function openClient(person: Person, slug: string): Promise<{ db: ClientDb; released: Releasable[] }> {
   const row = (await clientsOf(person)).find((client) => client.slug === slug)
   if (!row) throw notFound('client')
-  return clientDb(row)
+  return { db: clientDb(row), released: releasedTo(person, row) }
 }

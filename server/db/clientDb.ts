@@ -28,6 +28,8 @@ export interface ClientRow {
   name: string
   time_zone: string
   universe: number | null
+  /** What its viewers may see beside the editions, as the database lists it: “figures,reports”. */
+  released: string
 }
 
 /** A handle on the data of one client, for a person who was found to have it or for a job that belongs to it. */
@@ -121,7 +123,7 @@ export async function asOfNow<T>(db: ClientDb, work: (db: ClientDb) => Promise<T
   const connection = await database().getConnection()
   try {
     await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY')
-    return await work(clientDb({ client_id: db.clientId, slug: db.slug, name: db.name, time_zone: db.timeZone, universe: db.universe ?? null }, connection))
+    return await work(clientDb({ client_id: db.clientId, slug: db.slug, name: db.name, time_zone: db.timeZone, universe: db.universe ?? null, released: '' }, connection))
   } finally {
     await connection.query('COMMIT').catch(() => connection.destroy())
     connection.release()
@@ -130,7 +132,7 @@ export async function asOfNow<T>(db: ClientDb, work: (db: ClientDb) => Promise<T
 
 /** A handle for a job, by the client that the job belongs to. */
 export async function clientDbForJob(clientId: number): Promise<ClientDb> {
-  const { text, values } = sql`SELECT client_id, slug, name, time_zone, universe FROM client WHERE client_id = ${clientId}`
+  const { text, values } = sql`SELECT client_id, slug, name, time_zone, universe, released FROM client WHERE client_id = ${clientId}`
   const [rows] = await database().query<RowDataPacket[]>(text, [...values])
   if (!rows[0]) throw new Error(`there is no client ${clientId}`)
   return clientDb(rows[0] as ClientRow)

@@ -40,7 +40,7 @@ describe('the query tag', () => {
 describe('the handle of a client', () => {
   const asked: unknown[] = []
   const runner = { query: async (text: string, values: unknown[]) => (asked.push([text, values]), [[{ n: 1 }]]) }
-  const db: ClientDb = clientDb({ client_id: 7, slug: 'x', name: 'X', time_zone: 'Europe/London', universe: null }, runner as never)
+  const db: ClientDb = clientDb({ client_id: 7, slug: 'x', name: 'X', time_zone: 'Europe/London', universe: null, released: '' }, runner as never)
 
   it('refuses a query that does not name it, by type and when it runs', async () => {
     // @ts-expect-error a query without the client is not taken

@@ -77,18 +77,31 @@ describe('what a block shows', () => {
   it('of figures has what a change rests on, how well each is known, and its own unit in every cell', () => {
     const { columns, rows } = tableOf({ ...base, title: '', kind: 'figures', figures: [compared] }, 'UTC')!
     const cell = (title: string) => valueOf(rows[0]![columns.findIndex((column) => column.title === title)])
-    expect(['Value', 'Known', 'Profile-days with data', 'Compared now', 'Compared then', 'Difference', 'Profile-days used now', 'Profile-days used then', 'Judged', 'Remark'].map(cell)).toEqual([
+    expect(['Value', 'Known', 'Profile-days with data', 'Now', 'Then', 'Difference', 'Profile-days used now', 'Profile-days used then', 'Judged', 'Remark'].map(cell)).toEqual([
       10_556, 'exact on 26 of 28 days', 26, 10_378, 11_606, -1228, 26, 26, 'worse', 'over the 26 of 28 days with data in both periods',
     ])
-    expect(cell('Change')).toBeCloseTo(-0.1058, 4)
+    expect(cell('Percent')).toBeCloseTo(-0.1058, 4)
     expect(rows[0]![2]).toEqual({ value: 10_556, kind: 'count' })
   })
 
   it('by profile has the same for every metric, and the network’s id as text', () => {
     const { columns, rows } = tableOf({ ...base, title: '', kind: 'table', metrics: ['interactions'], rows: [{ profile: 1, id: ID, who: '1', name: 'A', network: 'commons', networkName: 'Commons', figures: { interactions: compared }, firstFetch: false }] }, 'UTC')!
-    expect(columns.slice(0, 3).map(({ title, kind }) => [title, kind])).toEqual([['Name', 'text'], ['Network', 'text'], ['Id', 'text']])
-    expect(columns.map(({ title }) => title)).toContain('Interactions, compared then')
-    expect(rows[0]!.slice(0, 9)).toEqual(['A', 'Commons', ID, 10_556, undefined, undefined, 'exact on 26 of 28 days', 26, 28])
+    expect(columns.slice(0, 3).map(({ title, kind }) => [title, kind])).toEqual([['Profile', 'text'], ['Network', 'text'], ['Id', 'text']])
+    expect(columns.map(({ title }) => title)).toContain('Interactions, then')
+    expect(rows[0]!.slice(0, 8)).toEqual(['A', 'Commons', ID, 10_556, 10_378, 11_606, -1228, -1228 / 11_606])
+    expect(columns.slice(3, 8).map(({ title }) => title)).toEqual(['Interactions', 'Interactions, now', 'Interactions, then', 'Interactions, difference', 'Interactions, percent'])
+  })
+
+  it('by network and by set says so, with how many profiles a row stands for', () => {
+    const of = (by: 'network' | 'set') => tableOf({ ...base, title: '', kind: 'table', metrics: ['interactions'], by, rows: [{ who: '1,2', name: 'Tintype', network: 'tintype', networkName: '2 profiles', figures: { interactions: compared }, firstFetch: false }] }, 'UTC')!
+    expect([of('network').name, of('network').columns[0]!.title, of('network').rows[0]!.slice(0, 3)]).toEqual(['By network', 'Network', ['Tintype', 2, 10_556]])
+    expect([of('set').name, of('set').columns[0]!.title]).toEqual(['By set', 'Set'])
+  })
+
+  it('that is an estimate is rounded as on the page', () => {
+    const reach = { figure: { ...compared.figure, metric: 'reach', value: 61_823.4, low: 57_829, high: 65_981, exactness: 'estimated' as const }, change: undefined }
+    const { rows } = tableOf({ ...base, title: '', kind: 'figures', figures: [reach] }, 'UTC')!
+    expect([rows[0]![2], rows[0]![8], rows[0]![9]].map((cell) => valueOf(cell as never))).toEqual([61_800, 57_800, 66_000])
   })
 
   it('of posts gives the instant in the client’s zone, across a clock change', () => {

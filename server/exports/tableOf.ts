@@ -1,5 +1,8 @@
+import { inSentence } from '../../core/format/inSentence'
 import { DateTime } from 'luxon'
 import { knownText } from '../../core/format/formatChange'
+import type { Figure } from '../../core/figures/figure'
+import { roundedAsShown } from '../../core/format/roundedAsShown'
 import { formatFigure } from '../../core/format/formatFigure'
 import { metricById } from '../../core/metrics/catalogue'
 import type { Unit } from '../../core/metrics/metric'
@@ -10,7 +13,7 @@ import { splitById } from '../../core/splits/splits'
 import type { FilledBlock } from '../reports/content'
 import type { ListedPost } from '../work/content'
 import type { ProfileSearch } from '../work/findProfiles'
-import type { MetricLine, RowFigures } from '../work/overview'
+import type { Grouping, MetricLine, RowFigures } from '../work/overview'
 import type { SplitView } from '../work/parts'
 import type { Subject } from '../work/subject'
 import type { TargetView } from '../work/targets'
@@ -45,7 +48,7 @@ function bare(block: FilledBlock, zone: string): Table | undefined {
     case 'chart':
       return line(block.line, block.second)
     case 'table':
-      return rows(block.rows, block.metrics)
+      return rows(block.rows, block.metrics, block.by ?? 'profile')
     case 'parts':
       return parts(block.split)
     case 'why':
@@ -72,12 +75,15 @@ function bare(block: FilledBlock, zone: string): Table | undefined {
   }
 }
 
-/** What a change rests on and comes to, as it follows a figure: compared now and then, difference, part, days. */
-const changeColumns = (name: string, kind: CellKind): Column[] => [
-  { title: `${name}, compared now`, kind }, { title: `${name}, compared then`, kind }, { title: `${name}, difference`, kind }, share(`${name}, change`),
-  count(`${name}, profile-days used now`), count(`${name}, profile-days used then`), text(`${name}, judged`),
-]
-const changeCells = ({ change }: ComparedFigure): Cell[] => [change?.to, change?.from, change?.difference, change?.relative, change?.days?.now, change?.days?.then, judgedText(change)]
+/** Whatever is not exact is rounded as on the page: a file claims no more. */
+const asShown = ({ exactness, metric }: Figure) => (value: number | undefined): number | undefined => (value === undefined || exactness === 'exact' ? value : roundedAsShown(value, metricById(metric).unit))
+
+/** What a change rests on and comes to, as it follows a figure: what is compared now and then, over the days that both have, the difference, and the percentage. */
+const changeColumns = (name: string, kind: CellKind): Column[] => [{ title: `${name}, now`, kind }, { title: `${name}, then`, kind }, { title: `${name}, difference`, kind }, share(`${name}, percent`), text(`${name}, judged`)]
+const changeCells = ({ figure, change }: ComparedFigure): Cell[] => {
+  const shown = asShown(figure)
+  return [shown(change?.to), shown(change?.from), shown(change?.difference), change?.relative, judgedText(change)]
+}
 
 /** How a change is judged, in a word or two. */
 const judgedText = (change: ComparedFigure['change']): string =>
@@ -88,13 +94,17 @@ export const figureColumns = (metric: string): Column[] => {
   const { name } = metricById(metric)
   const kind = kindOf(metric)
   return [
-    { title: name, kind }, { title: `${name}, at least`, kind }, { title: `${name}, at most`, kind }, text(`${name}, known`), count(`${name}, profile-days with data`), count(`${name}, profile-days expected`),
-    ...changeColumns(name, kind),
+    { title: name, kind }, ...changeColumns(name, kind), { title: `${name}, at least`, kind }, { title: `${name}, at most`, kind }, text(`${name}, known`),
+    count(`${name}, profile-days with data`), count(`${name}, profile-days expected`), count(`${name}, profile-days used now`), count(`${name}, profile-days used then`),
   ]
 }
 export const figureCells = (compared: ComparedFigure): Cell[] => {
-  const { figure } = compared
-  return [figure.value, figure.low, figure.high, knownText(figure, LOCALE), figure.coverage.present, figure.coverage.expected, ...changeCells(compared)]
+  const { figure, change } = compared
+  const shown = asShown(figure)
+  return [
+    shown(figure.value), ...changeCells(compared), shown(figure.low), shown(figure.high), knownText(figure, LOCALE),
+    figure.coverage.present, figure.coverage.expected, change?.days?.now, change?.days?.then,
+  ]
 }
 
 /** A figure in full: its value or bounds, what it rests on, and how it has changed. Units differ from row to row, and each cell has its own. */
@@ -102,19 +112,19 @@ function figures(list: readonly ComparedFigure[]): Table {
   return {
     name: 'Figures',
     columns: [
-      text('Metric'), text('Unit'), number('Value'), number('At least'), number('At most'), text('As written'), text('Known'), count('Profile-days with data'), count('Profile-days expected'),
-      number('Compared now'), number('Compared then'), number('Difference'), share('Change'), count('Profile-days used now'), count('Profile-days used then'), number('A day now'), number('A day then'),
-      text('Judged'), share('Usually from'), share('Usually to'), text('Remark'),
+      text('Metric'), text('Unit'), number('Value'), number('Now'), number('Then'), number('Difference'), share('Percent'), text('Judged'), number('At least'), number('At most'), text('As written'), text('Known'),
+      count('Profile-days with data'), count('Profile-days expected'), count('Profile-days used now'), count('Profile-days used then'), number('A day now'), number('A day then'), share('Usually from'), share('Usually to'), text('Remark'),
     ],
     rows: list.map((compared) => {
       const { figure, change } = compared
       const kind = kindOf(figure.metric)
-      const own = (value: number | undefined): Cell => ({ value, kind })
+      const shown = asShown(figure)
+      const own = (value: number | undefined): Cell => ({ value: shown(value), kind })
       const usual = change?.usual?.scale === 'relative' ? change.usual : undefined
       return [
-        metricById(figure.metric).name, metricById(figure.metric).unit, own(figure.value), own(figure.low), own(figure.high), formatFigure(figure, LOCALE).full, knownText(figure, LOCALE), figure.coverage.present, figure.coverage.expected,
-        own(change?.to), own(change?.from), own(change?.difference), change?.relative, change?.days?.now, change?.days?.then, change?.perDay?.to, change?.perDay?.from,
-        judgedText(change), usual?.low, usual?.high, [figure.reason ?? figure.remark, change?.basis, change?.small ? 'small base' : undefined].filter((part) => part !== undefined).join('; '),
+        metricById(figure.metric).name, metricById(figure.metric).unit, own(figure.value), own(change?.to), own(change?.from), own(change?.difference), change?.relative, judgedText(change),
+        own(figure.low), own(figure.high), formatFigure(figure, LOCALE).full, knownText(figure, LOCALE),
+        figure.coverage.present, figure.coverage.expected, change?.days?.now, change?.days?.then, change?.perDay?.to, change?.perDay?.from, usual?.low, usual?.high, [figure.reason ?? figure.remark, change?.basis, change?.small ? 'small base' : undefined].filter((part) => part !== undefined).join('; '),
       ]
     }),
   }
@@ -132,19 +142,29 @@ function line(first: MetricLine, second: MetricLine | undefined): Table {
     ],
     rows: first.current.map((point, index) => [
       point.day, ...lines.flatMap(({ line }) => {
-        const at = line.current[index]
+        const at = shownPoint(line.metric, line.current[index])
         return [at?.value, ...(isBounded(line.current) ? [at?.low, at?.high] : []), at?.present, line.expected]
       }),
-      ...(first.earlier ? [first.earlier[index]?.day, first.earlier[index]?.value] : []),
+      ...(first.earlier ? [first.earlier[index]?.day, shownPoint(first.metric, first.earlier[index])?.value] : []),
     ]),
   }
 }
 
-const rows = (list: readonly RowFigures[], metrics: readonly string[]): Table => ({
-  name: 'Table',
-  columns: [text('Name'), text('Network'), text('Id'), ...metrics.flatMap(figureColumns)],
-  rows: list.map((row) => [row.name, row.networkName, row.id ?? '', ...metrics.flatMap((metric) => figureCells(row.figures[metric]!))]),
-})
+/** A day of a line, rounded as on the page where it is not exact. */
+function shownPoint(metric: string, point: DayPoint | undefined): DayPoint | undefined {
+  if (point?.low === undefined) return point
+  const round = (value: number | undefined) => (value === undefined ? undefined : roundedAsShown(value, metricById(metric).unit))
+  return { ...point, value: round(point.value), low: round(point.low), high: round(point.high) }
+}
+
+/** By profile with its network and id, by network, or by set: the first column says which, and how many profiles a row stands for. */
+function rows(list: readonly RowFigures[], metrics: readonly string[], by: Grouping): Table {
+  const columns = metrics.flatMap(figureColumns)
+  const cells = (row: RowFigures) => metrics.flatMap((metric) => figureCells(row.figures[metric]!))
+  const profilesOf = ({ who }: RowFigures) => who.split(',').length
+  if (by === 'profile') return { name: 'By profile', columns: [text('Profile'), text('Network'), text('Id'), ...columns], rows: list.map((row) => [row.name, row.networkName, row.id ?? '', ...cells(row)]) }
+  return { name: `By ${by}`, columns: [text(by === 'network' ? 'Network' : 'Set'), count('Profiles'), ...columns], rows: list.map((row) => [row.name, profilesOf(row), ...cells(row)]) }
+}
 
 function parts({ split, kind, rows: list, times, present, expected }: SplitView): Table {
   const { name, base } = splitById(split)
@@ -200,9 +220,11 @@ const targets = (list: readonly TargetView[]): Table => ({
   columns: [text('Metric'), text('Of'), number('Wanted'), day('From'), day('By'), number('So far'), number('So far, at least'), number('So far, at most'), text('Known'), share('Way done'), share('Time over'), number('Pace a day'), number('Pace needed'), number('Heading for'), number('At least'), number('At most'), text('Standing')],
   rows: list.map(({ metric, whoWords, wanted, from, by, figure, progress, heading }) => {
     const own = (value: number | undefined): Cell => ({ value, kind: kindOf(metric) })
+    const shown = asShown(figure)
+    const estimate = (value: number | undefined) => own(value === undefined ? undefined : roundedAsShown(value, metricById(metric).unit))
     return [
-      metricById(metric).name, whoWords, own(wanted), from, by, own(figure.value), own(figure.low), own(figure.high), knownText(figure, LOCALE), progress.done, progress.elapsed, own(progress.pace), own(progress.paceNeeded),
-      own(heading?.value), own(heading?.low), own(heading?.high), progress.standing,
+      metricById(metric).name, whoWords, own(wanted), from, by, own(shown(figure.value)), own(shown(figure.low)), own(shown(figure.high)), knownText(figure, LOCALE), progress.done, progress.elapsed, own(progress.pace), own(progress.paceNeeded),
+      estimate(heading?.value), estimate(heading?.low), estimate(heading?.high), progress.standing,
     ]
   }),
 })
@@ -210,7 +232,7 @@ const targets = (list: readonly TargetView[]): Table => ({
 const open = ({ targets: inDanger, due, unusual: days, troubles }: WhatIsOpen): Table => ({
   name: 'What is open', columns: [text('What'), text('Of'), day('Day'), text('Remark')],
   rows: [
-    ...inDanger.map(({ metric, whoWords, by, progress }) => ['Target', `${metricById(metric).name} of ${whoWords}`, by, progress.standing]),
+    ...inDanger.map(({ metric, whoWords, by, progress }) => ['Target', `${metricById(metric).name} of ${inSentence(whoWords)}`, by, progress.standing]),
     ...due.map(({ sentence }) => ['Due', '', null, sentence]),
     ...days.map(causeOf).map(({ from, profiles, value, usual }) => ['Unusual days', profiles.map(({ name }) => name).join('; '), from, `${value} interactions, usually ${Math.round(usual)}`]),
     ...troubles.map(({ name, sentence }) => ['Profile', name, null, sentence]),

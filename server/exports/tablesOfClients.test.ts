@@ -34,8 +34,8 @@ describe('the first page as tables', () => {
   it('tells what moved with the change as a part of one', () => {
     const { columns, rows } = rowsOf('moved')
     const at = (title: string) => columns.findIndex((column) => column.title === title)
-    expect(columns.map(({ title }) => title)).toEqual(expect.arrayContaining(['Client', 'Impressions', 'Impressions, known', 'Impressions, compared then', 'Impressions, change', 'Profiles', 'Last edition']))
-    expect(rows.map((row) => ['Client', 'Impressions', 'Impressions, known', 'Impressions, change', 'Impressions, judged', 'Profiles', 'Last edition'].map((title) => row[at(title)]))).toEqual([
+    expect(columns.map(({ title }) => title)).toEqual(expect.arrayContaining(['Client', 'Impressions', 'Impressions, known', 'Impressions, then', 'Impressions, percent', 'Profiles', 'Last edition']))
+    expect(rows.map((row) => ['Client', 'Impressions', 'Impressions, known', 'Impressions, percent', 'Impressions, judged', 'Profiles', 'Last edition'].map((title) => row[at(title)]))).toEqual([
       ['Mossgate', 1200, 'exact', 0.2, 'better', 2, 'Edition 2 of October'], ['Orrery', 1200, 'exact', 0.2, 'better', 2, ''],
     ])
   })

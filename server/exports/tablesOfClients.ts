@@ -3,11 +3,17 @@ import { causeOf } from '../../shared/unusual'
 import { figureCells, figureColumns, tableOf } from './tableOf'
 import type { Table } from './table'
 
+/** A figure of a client; of one whose figures are not there, as many empty cells. */
+function cellsOf({ figures }: ClientSummary, metric: string): Table['rows'][number] {
+  const compared = figures.find(({ figure }) => figure.metric === metric)
+  return compared ? figureCells(compared) : figureColumns(metric).map(() => null)
+}
+
 /** The parts of the first page over all clients, as tables. */
 export function tablesOfClients(clients: readonly ClientSummary[]): { id: string; table: Table }[] {
   const text = (title: string) => ({ title, kind: 'text' as const })
   const lines = (name: string, titles: string[], rows: Table['rows']): Table => ({ name, columns: titles.map(text), rows })
-  const metrics = clients[0]?.figures.map(({ figure }) => figure.metric) ?? []
+  const metrics = clients.find(({ figures }) => figures.length > 0)?.figures.map(({ figure }) => figure.metric) ?? []
   const targets = clients.flatMap((client) => client.targets.map((target) => ({ client, target })))
   const targetTable = tableOf({ kind: 'targets', id: '', title: '', comment: '', targets: targets.map(({ target }) => target) }, 'UTC')!
   return [
@@ -15,7 +21,7 @@ export function tablesOfClients(clients: readonly ClientSummary[]): { id: string
       id: 'moved', table: {
         name: 'What moved',
         columns: [text('Client'), ...metrics.flatMap(figureColumns), { title: 'Profiles', kind: 'count' }, text('Last edition')],
-        rows: clients.map((client) => [client.name, ...client.figures.flatMap(figureCells), client.profiles, client.lastEdition ? `Edition ${client.lastEdition.number} of ${client.lastEdition.title}` : '']),
+        rows: clients.map((client) => [client.name, ...metrics.flatMap((metric) => cellsOf(client, metric)), client.profiles, client.lastEdition ? `Edition ${client.lastEdition.number} of ${client.lastEdition.title}` : '']),
       },
     },
     { id: 'targets', table: { ...targetTable, name: 'Targets in danger', columns: [text('Client'), ...targetTable.columns], rows: targetTable.rows.map((row, index) => [targets[index]!.client.name, ...row]) } },

@@ -1,6 +1,7 @@
 import { getCookie, getRequestHeader, getRequestURL, getRouterParam, setResponseHeader, setResponseStatus, type EventHandler, type H3Event } from 'h3'
 import { defineEventHandler } from 'h3'
 import type { InferType, Schema } from 'yup'
+import type { Needs, Releasable } from '../../shared/released'
 import { openClient, type Person } from '../auth/people'
 import { personOfSession } from '../auth/sessions'
 import type { ClientDb } from '../db/clientDb'
@@ -66,20 +67,32 @@ export async function visitor(event: H3Event): Promise<{ person: Person; session
 /** What a handler of a client's route is given: the handle is the only way to the data. */
 export interface ClientVisit extends Visit {
   db: ClientDb
+  /** What the person may see of the client beside its editions. */
+  released: readonly Releasable[]
 }
 
 /**
  * A route under /api/clients/[client]/.
  *
- * @param needs  'read' for everybody who has the client, 'write' for owners and analysts
+ * @param needs  'read' for everybody who has the client, 'work' and 'write' for owners and analysts, 'own' for owners, and else for viewers to whom it is released
  */
-export function clientRoute<T>(needs: 'read' | 'write', handler: (visit: ClientVisit) => Promise<T> | T): EventHandler {
+export function clientRoute<T>(needs: Needs | 'write' | 'own', handler: (visit: ClientVisit) => Promise<T> | T): EventHandler {
   return personRoute(async ({ event, person, session }) => {
-    const db = await openClient(person, getRouterParam(event, 'client') ?? '')
-    if (needs === 'write' && person.role === 'viewer') throw forbidden('You can look at this client but not change anything. Ask the agency to do it.')
-    return handler({ event, person, session, db })
+    const { db, released } = await openClient(person, getRouterParam(event, 'client') ?? '')
+    refuseUnless(needs, person, released)
+    return handler({ event, person, session, db, released })
   })
 }
+
+function refuseUnless(needs: Needs | 'write' | 'own', { role }: Person, released: readonly Releasable[]): void {
+  if (needs === 'own' && role === 'analyst') throw forbidden('Only the owner of the agency decides this. Ask them to do it.')
+  if (role !== 'viewer' || needs === 'read') return
+  if (needs === 'write' || needs === 'own') throw forbidden('You can look at this client but not change anything. Ask the agency to do it.')
+  if (needs === 'work' || !released.includes(needs)) throw forbidden(NOT_RELEASED)
+}
+
+/** What a viewer is told of everything that is not theirs to see. */
+export const NOT_RELEASED = 'This is the agency’s work, and is not released to you. What was issued for you stands under Editions.'
 
 /** An answer that is JSON already. */
 export function sendJson(event: H3Event, text: string): string {

@@ -94,12 +94,18 @@ export interface ReportDefinition {
   blocks: Block[]
 }
 
+/** What whoever asks may see beside the client's own figures. */
+export interface Sight {
+  rivals: boolean
+}
+const EVERYTHING: Sight = { rivals: true }
+
 /**
  * Fills a report with the figures of its period, each with its working.
  *
  * @throws Unreadable when the period or a metric has no meaning
  */
-export async function composeReport(db: ClientDb, report: ReportDefinition): Promise<ReportContent> {
+export async function composeReport(db: ClientDb, report: ReportDefinition, sight = EVERYTHING): Promise<ReportContent> {
   const asked = { who: [], sets: [], period: report.period }
   const scope = await resolveScope(db, { ...asked, against: report.against }).catch((error: unknown) => {
     // fixed days that the period has come to by the calendar: there is nothing to compare, and the report can still be opened
@@ -112,7 +118,7 @@ export async function composeReport(db: ClientDb, report: ReportDefinition): Pro
     JOIN   agency a ON a.agency_id = c.agency_id
     WHERE  c.client_id = ${db.client}`)
   const blocks: FilledBlock[] = []
-  for (const block of report.blocks) blocks.push(await fillOrSay(db, scope, block))
+  for (const block of report.blocks) blocks.push(await fillOrSay(db, scope, block, sight))
   return {
     format: 1, agency: { ...agency! }, client: db.name, timeZone: db.timeZone, title: report.title, who: scope.words.who,
     period: scope.period, periodWords: scope.words.period,
@@ -122,10 +128,10 @@ export async function composeReport(db: ClientDb, report: ReportDefinition): Pro
 }
 
 /** A block with its figures, or with the reason why it has none: the others stand all the same. */
-async function fillOrSay(db: ClientDb, scope: ResolvedScope, block: Block): Promise<FilledBlock> {
+export async function fillOrSay(db: ClientDb, scope: ResolvedScope, block: Block, sight: Sight): Promise<FilledBlock> {
   try {
     const own = SCOPED_KINDS.includes(block.kind) ? narrowed(scope, block.who) : scope
-    return { ...(await fill(db, own, block)), ...(own !== scope && { who: own.words.who }) }
+    return { ...(await fill(db, own, block, sight)), ...(own !== scope && { who: own.words.who }) }
   } catch (error) {
     if (!(error instanceof Unreadable) && !(error instanceof Problem)) throw error
     return { id: block.id, title: block.title, comment: block.comment, kind: 'broken', problem: asSentence(error.message) }
@@ -133,7 +139,7 @@ async function fillOrSay(db: ClientDb, scope: ResolvedScope, block: Block): Prom
 }
 
 /** A block as it is defined, filled with the figures of a scope. */
-export async function fill(db: ClientDb, scope: ResolvedScope, block: Block): Promise<FilledBlock> {
+export async function fill(db: ClientDb, scope: ResolvedScope, block: Block, sight = EVERYTHING): Promise<FilledBlock> {
   const base = { id: block.id, title: block.title, comment: block.comment }
   if (block.kind === 'text') return { ...base, kind: 'text', text: block.text }
   block.metrics.forEach(metricById)
@@ -141,7 +147,7 @@ export async function fill(db: ClientDb, scope: ResolvedScope, block: Block): Pr
   const [metric = 'impressions'] = block.metrics
   if (block.kind === 'why') return { ...base, kind: 'why', why: await why(db, scope, metric) }
   if (block.kind === 'unusual') return { ...base, kind: 'unusual', metric, days: await unusual(db, scope, metric) }
-  if (block.kind === 'subject') return { ...base, kind: 'subject', subject: await subject(db, scope, metric) }
+  if (block.kind === 'subject') return { ...base, kind: 'subject', subject: await subject(db, scope, metric, sight.rivals) }
   if (block.kind !== 'table' && block.kind !== 'figures') return await fillPlain(db, scope, base, block)
   const rolled = await rollUp(db, scope, block.metrics)
   if (block.kind === 'table') {

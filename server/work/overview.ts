@@ -25,6 +25,8 @@ export interface OverviewQuery {
   /** The set of figures at the head and in the table. */
   figures?: string
   by?: Grouping
+  /** The metrics of the table's columns, where they are chosen; else those of the set of figures. */
+  columns?: readonly string[]
 }
 
 /** A line over time: the period and the comparison, day by day. */
@@ -65,10 +67,12 @@ export interface Overview {
 }
 
 /** What happened in a scope: headline figures with their change, one metric's line, and the table by profile, network or set. */
-export async function overview(db: ClientDb, scope: ResolvedScope, { metric, second, figures = '', by = 'profile' }: OverviewQuery): Promise<Overview> {
+export async function overview(db: ClientDb, scope: ResolvedScope, { metric, second, figures = '', by = 'profile', columns = [] }: OverviewQuery): Promise<Overview> {
   const shown = [metric, ...(second ? [second] : [])]
   shown.forEach(metricById)
-  const { headlines, table } = figureSetById(figures)
+  columns.forEach(metricById)
+  const { headlines, table: usual } = figureSetById(figures)
+  const table = columns.length > 0 ? columns : usual
   const [rolled, notes] = await Promise.all([
     rollUp(db, scope, [...new Set([...headlines, ...table, ...shown])], { source: await sourceFor(db, scope), withDays: true }), notesIn(db, scope.period),
   ])

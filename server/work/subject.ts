@@ -41,16 +41,16 @@ export interface Subject {
   reason?: string
 }
 
-/** A metric's change beside that of the networks' whole volume, and of the field. */
-export async function subject(db: ClientDb, scope: ResolvedScope, metricId: string): Promise<Subject> {
+/** A metric's change beside that of the networks' whole volume and, for whoever may see the rivals, of the field. */
+export async function subject(db: ClientDb, scope: ResolvedScope, metricId: string, withRivals = true): Promise<Subject> {
   const metric = metricById(metricId)
   if (!scope.comparison) return { metric: metricId, reason: 'Choose a comparison to see how the subject moved.' }
   const rolled = await rollUp(db, scope, [metricId])
   const own = compareFigures(metricId, rolled, contextOf(db, scope)).change
-  const [networks, field] = await Promise.all([ofNetworks(scope, metricId, rolled), metric.isPublic ? ofField(db, scope, metricId, rolled) : undefined])
-  const reason = networks || field ? undefined : metric.isPublic
+  const [networks, field] = await Promise.all([ofNetworks(scope, metricId, rolled), metric.isPublic && withRivals ? ofField(db, scope, metricId, rolled) : undefined])
+  const reason = networks || field ? undefined : metric.isPublic && withRivals
     ? 'No rival of this client has figures for both periods, and no network tells its whole volume of this.'
-    : `No network tells its whole volume of ${metric.name.toLowerCase()}, and of rivals only public figures are known.`
+    : `No network tells its whole volume of ${metric.name.toLowerCase()}${withRivals ? ', and of rivals only public figures are known' : ''}.`
   return { metric: metricId, ...(own && { own }), ...(networks && { networks }), ...(field && { field }), ...(reason && { reason }) }
 }
 

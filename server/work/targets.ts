@@ -102,21 +102,25 @@ export async function targetView(db: ClientDb, row: TargetRow): Promise<TargetVi
   const isCeiling = metric.polarity < 0
   const sofar: Period = { from: row.from, to: last < row.by ? last : row.by }
   const isBegun = sofar.to >= sofar.from
-  const figure = await figureIn(db, scope, metric, isBegun ? sofar : { from: row.from, to: row.from })
+  // a level is there also before its target begins
+  const asked = isBegun ? sofar : metric.kind === 'stock' ? { from: last, to: last } : { from: row.from, to: row.from }
+  const figure = await figureIn(db, scope, metric, asked)
   const before = addDays(row.from, -1)
-  const start = metric.kind === 'stock' ? (await figureIn(db, scope, metric, { from: before, to: before })).value : undefined
-  const ahead = daysAhead(last > before ? last : before, row.by)
-  const looked = metric.kind === 'unique' || !isForecastable(metric) || ahead === 0 ? undefined : await lookAhead(db, scope, metric, row, { figure, last, ahead })
+  const start = metric.kind === 'stock' && isBegun ? (await figureIn(db, scope, metric, { from: before, to: before })).value : undefined
+  // a level is carried on from today, whenever its target begins; a sum and a rate from the first day that is not known
+  const first = isBegun && figure.value !== undefined ? addDays(last, 1) : row.from
+  const ahead = metric.kind === 'stock' ? daysAhead(last, row.by) : daysAhead(addDays(first, -1), row.by)
+  const looked = metric.kind === 'unique' || !isForecastable(metric) || last >= row.by ? undefined : await lookAhead(db, scope, metric, row, { figure, last, first, ahead })
   const { present, expected } = figure.coverage
   const known: Known = {
     kind: metric.kind, wanted: row.wanted, isCeiling, from: row.from, by: row.by, last,
-    ...(isBegun && { now: figure.value ?? figure.low, ...(figure.low !== undefined && { low: figure.low, high: figure.high ?? Infinity }) }),
+    ...((isBegun || metric.kind === 'stock') && { now: figure.value ?? figure.low, ...(figure.low !== undefined && { low: figure.low, high: figure.high ?? Infinity }) }),
     ...(metric.kind === 'flow' && expected > 0 && { covered: present / expected }), start, heading: looked?.heading, neededRate: looked?.neededRate,
   }
   return {
     ...row, whoWords: scope.words.who, isCeiling, figure, ...(start !== undefined && { start }), progress: targetProgress(known),
     ...(looked?.heading && { heading: rangeOf(looked.heading), checked: looked.heading.checked }),
-    ...(!looked?.heading && ahead > 0 && { reason: reasonOf(metric) }),
+    ...(!looked?.heading && last < row.by && { reason: reasonOf(metric) }),
   }
 }
 
@@ -136,6 +140,8 @@ async function figureIn(db: ClientDb, scope: ResolvedScope, metric: Metric, peri
 interface Ahead {
   figure: Figure
   last: Day
+  /** Of a sum or a rate: the first day that is forecast. */
+  first: Day
   ahead: number
 }
 
@@ -144,19 +150,19 @@ interface Looked {
   neededRate?: number
 }
 
-async function lookAhead(db: ClientDb, scope: ResolvedScope, metric: Metric, row: TargetRow, { figure, last, ahead }: Ahead): Promise<Looked> {
+async function lookAhead(db: ClientDb, scope: ResolvedScope, metric: Metric, row: TargetRow, { figure, last, first, ahead }: Ahead): Promise<Looked> {
   const past: Period = { from: addDays(last, -pastDays(ahead)), to: last }
-  const next = addDays(last, 1)
-  if (metric.kind === 'ratio') return await rateAhead(db, scope, metric, row, past, { figure, last, ahead })
+  const next = metric.kind === 'stock' ? addDays(last, 1) : first
+  if (metric.kind === 'ratio') return await rateAhead(db, scope, metric, row, past, { figure, last, first, ahead })
   const groups = await seriesOf(db, scope, metric.id, past)
   const forecasts = groups.map((values) => checkedForecast((metric.kind === 'stock' ? levelForecaster : sumForecaster)(values, ahead), next, ahead, firstOf(values) ?? past.from))
-  if (figure.value === undefined || forecasts.length === 0 || forecasts.some((forecast) => forecast === undefined)) return {}
+  if ((metric.kind === 'stock' && figure.value === undefined) || forecasts.length === 0 || forecasts.some((forecast) => forecast === undefined)) return {}
   const known = forecasts as CheckedForecast[]
   // what shakes one profile may shake all of them: their ranges are added, not evened out against each other
   const sum = (side: 'value' | 'low' | 'high') => known.reduce((all, forecast) => all + forecast[side], 0)
   // what is there stays: a sum does not shrink, whatever its range says
   const floor = (more: number) => (metric.kind === 'flow' && metric.parts.every(({ sign }) => sign === 1) ? Math.max(0, more) : more)
-  const begun = metric.kind === 'stock' || row.from > last ? 0 : figure.value
+  const begun = metric.kind === 'stock' || first === row.from ? 0 : figure.value!
   return { heading: { value: begun + floor(sum('value')), low: begun + floor(sum('low')), high: begun + sum('high'), checked: checkOfAll(known.map(({ checked }) => checked)) } }
 }
 
@@ -192,16 +198,15 @@ function wholeDays(points: readonly DayPoint[], expected: number): DayValue[] {
 }
 
 /** A rate at the end: what there is of both parts and what is to come of them, each on the days that have both. */
-async function rateAhead(db: ClientDb, scope: ResolvedScope, metric: RatioMetric, row: TargetRow, past: Period, { figure, last, ahead }: Ahead): Promise<Looked> {
+async function rateAhead(db: ClientDb, scope: ResolvedScope, metric: RatioMetric, row: TargetRow, past: Period, { figure, first, ahead }: Ahead): Promise<Looked> {
   const members = reporting(scope, metric.id)
   const [above, below, rates] = await Promise.all([metric.numerator, metric.denominator, metric.id].map((id) => pointsOf(db, members, id, past)))
   // a day counts when as many profiles as ever have both parts
   const whole = new Set(wholeDays(rates!, members.length).map(({ day }) => day))
   const parts = above!.flatMap(({ day, value }, index) => (whole.has(day) && value !== undefined && below![index]!.value !== undefined ? [{ day, top: value, bottom: below![index]!.value! }] : []))
-  const next = addDays(last, 1)
-  const [forecast, outlook] = [checkedForecast(rateForecaster(parts, ahead), next, ahead, parts[0]?.day ?? past.from), forecastRate(parts, next, ahead)]
-  if (!forecast || !outlook || (row.from <= last && figure.value === undefined)) return {}
-  const [sofar, rate] = row.from <= last ? [figure.observations, figure.value!] : [0, 0]
+  const [forecast, outlook] = [checkedForecast(rateForecaster(parts, ahead), first, ahead, parts[0]?.day ?? past.from), forecastRate(parts, first, ahead)]
+  if (!forecast || !outlook) return {}
+  const [sofar, rate] = first > row.from ? [figure.observations, figure.value!] : [0, 0]
   const end = (coming: number) => Math.max(0, (sofar * rate + outlook.bottom * coming) / (sofar + outlook.bottom))
   return {
     heading: { value: end(forecast.value), low: end(forecast.low), high: end(forecast.high), checked: forecast.checked },

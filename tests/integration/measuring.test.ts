@@ -201,6 +201,24 @@ describe('a target', () => {
     expect(target!.checked!.typicalError).toBeLessThan(0.001)
   })
 
+  it('that begins later is judged by the same rule as after its first day, over its own days alone', async () => {
+    // 14 days are 280 of them, whatever lies between
+    for (const [wanted, standing] of [[250, 'on course'], [300, 'in danger']] as const) {
+      await pool().query('DELETE FROM target')
+      await addTarget(db, { metric: 'reactions', who: String(page), wanted, from: '2026-11-02', by: '2026-11-15' }, 1)
+      await addTarget(db, { metric: 'reactions', who: String(page), wanted, from: '2026-10-26', by: '2026-11-08' }, 1)
+      const [begun, later] = (await targetsOf(db)).targets
+      expect(later).toMatchObject({ from: '2026-11-02', progress: { standing, elapsed: 0 } })
+      expect([begun!.heading!.value, later!.heading!.value]).toEqual([expect.closeTo(280, 3), expect.closeTo(280, 3)])
+      expect(begun!.progress.standing).toBe(standing)
+    }
+    await pool().query('DELETE FROM target')
+    await addTarget(db, { metric: 'followers', who: String(page), wanted: 1500, from: '2026-11-20', by: '2026-11-30' }, 1)
+    await addTarget(db, { metric: 'followers', who: String(page), wanted: 1500, from: '2026-10-28', by: '2026-11-30' }, 1)
+    const [one, other] = (await targetsOf(db)).targets
+    expect(one!.heading).toEqual(other!.heading)
+  })
+
   it('of a level, of a rate, and of what cannot be carried on', async () => {
     const add = (metric: string, wanted: number) => addTarget(db, { metric, who: String(page), wanted, from: '2026-10-01', by: '2026-11-30' }, 1)
     await add('followers', 1550)

@@ -101,6 +101,40 @@ describe('every route', () => {
     expect(await answer.json()).toMatchObject({ title: 'Not allowed', detail: expect.stringContaining('not change anything') })
   })
 
+  it('shows a viewer the editions, and beside them what the owner has released and nothing else', async () => {
+    const client = (path: string) => path.replace('/api/clients/[client]/', '')
+    const reads = ofClients.filter(({ method }) => method === 'GET')
+    const readable = async () => {
+      const found: string[] = []
+      for (const { path } of reads) {
+        const answer = await ask('GET', fill(path, 'mossgate-gardens', '1').replace('/downloads/1', '/downloads/table?metrics=reach&format=csv'), 'viewer')
+        if (answer.status !== 403) found.push(client(path))
+        else expect(((await answer.json()) as { detail: string }).detail).toMatch(/not released to you|not change anything/)
+      }
+      return found.sort()
+    }
+    const release = async (released: string[]) => expect((await ask('PUT', '/api/clients/mossgate-gardens/released', 'owner', { released })).status).toBe(200)
+    const editions = ['editions', 'editions/[edition]', 'editions/[edition]/pdf', 'editions/[edition]/tables']
+    const figures = ['downloads/[kind]', 'notes', 'overview', 'parts', 'posts', 'posts/table', 'scope', 'subject', 'targets', 'unusual', 'why', 'workings']
+    const reports = ['reports', 'reports/[report]', 'reports/[report]/tables']
+    await release([])
+    expect(await readable()).toEqual(editions)
+    await release(['reports'])
+    expect(await readable()).toEqual([...editions, ...reports])
+    const field = async (who: string) => ((await (await ask('GET', '/api/clients/mossgate-gardens/subject?metric=interactions', who)).json()) as { field?: { competitors: string[] } }).field
+    await release(['figures', 'rivals'])
+    expect((await field('viewer'))!.competitors.length).toBeGreaterThan(0)
+    await release(['figures'])
+    expect(await readable()).toEqual([...editions, ...figures].sort())
+    expect(await field('viewer')).toBeUndefined()
+    expect(await field('analyst')).toBeDefined()
+    for (const kind of ['open', 'profiles', 'found']) expect((await ask('GET', `/api/clients/mossgate-gardens/downloads/${kind}?format=csv`, 'viewer')).status).toBe(403)
+    expect(await (await ask('GET', '/api/clients/mossgate-gardens/downloads/subject?format=csv&metrics=interactions', 'viewer')).text()).not.toContain('Thornapple')
+    expect(((await (await ask('GET', '/api/clients', 'viewer')).json()) as object[])[0]).toMatchObject({ due: [], troubles: [] })
+    expect((await ask('PUT', '/api/clients/mossgate-gardens/released', 'analyst', { released: [] })).status).toBe(403)
+    expect(await (await ask('PUT', '/api/clients/mossgate-gardens/released', 'owner', { released: ['allowance'] })).json()).toMatchObject({ status: 400, detail: expect.stringContaining('Only figures, rivals and reports') })
+  })
+
   it.each(all.filter(({ method }) => method !== 'GET' && method !== 'ANY'))('$method $path, from a foreign page, is refused', async ({ method, path }) => {
     for (const origin of ['https://elsewhere.example', '']) expect((await ask(method, fill(path, 'mossgate-gardens', '1'), 'owner', {}, origin)).status).toBe(403)
   })
@@ -120,16 +154,30 @@ describe('what is taken away', () => {
 
   it('is CSV or a workbook, with a name that can be kept', async () => {
     const csv = await ask('GET', `${base}/downloads/table?format=csv&metrics=followers,reach`, 'viewer')
-    expect([csv.status, csv.headers.get('content-type'), csv.headers.get('content-disposition')]).toEqual([200, 'text/csv; charset=utf-8', 'attachment; filename="mossgate-gardens-table.csv"'])
+    expect([csv.status, csv.headers.get('content-type'), csv.headers.get('content-disposition')]).toEqual([200, 'text/csv; charset=utf-8', `attachment; filename="Mossgate Gardens, by profile, 1 Oct ? 28 Oct 2026.csv"; filename*=UTF-8''Mossgate%20Gardens%2C%20by%20profile%2C%201%20Oct%20%E2%80%93%2028%20Oct%202026.csv`])
     const bytes = Buffer.from(await csv.arrayBuffer())
     expect([...bytes.subarray(0, 3)]).toEqual([0xef, 0xbb, 0xbf])
     const text = bytes.subarray(3).toString()
-    expect(text.split('\r\n')[0]).toContain('"Name","Network","Id","Followers","Followers, at least","Followers, at most","Followers, known","Followers, profile-days with data"')
-    expect(text.split('\r\n')[0]).toContain('"Reach, compared now","Reach, compared then","Reach, difference","Reach, change","Reach, profile-days used now"')
+    expect(text.split('\r\n')[0]).toContain('"Profile","Network","Id","Followers","Followers, now","Followers, then","Followers, difference","Followers, percent"')
+    expect(text.split('\r\n')[0]).toContain('"Client","Of whom","Period","Against","Time zone of the days","Made at"')
+    expect(text.split('\r\n')[1]).toContain('"Mossgate Gardens","All 8 profiles","1 to 28 October 2026","the 28 days before","Europe/London"')
     // a name that a spreadsheet would take for a formula
     expect(text).toContain('"\'@mossgate","Tintype"')
-    const [sheet] = await sheets(await ask('GET', `${base}/downloads/profiles?format=xlsx`, 'viewer'))
+    const [sheet] = await sheets(await ask('GET', `${base}/downloads/profiles?format=xlsx`, 'analyst'))
     expect(sheet!.data[1]![2]).toBe('10220431877650213')
+  })
+
+  it('is one workbook of all that the overview shows, that says what it is about, with the columns that were chosen', async () => {
+    const answer = await ask('GET', `${base}/downloads/overview?format=xlsx&by=network&columns=posts,impressions&period=2026-09&against=none`, 'analyst')
+    expect(answer.headers.get('content-disposition')).toContain('Mossgate%20Gardens%2C%20overview%2C%201%20Sep')
+    const found = await sheets(answer)
+    expect(found.map(({ sheet }) => sheet)).toEqual(['Figures', 'Impressions a day', 'By network', 'Impressions and the subject', 'Targets', 'Organic, paid and shared', 'Why impressions changed', 'Unusual days', 'Posts', 'About this file'])
+    const table = found.find(({ sheet }) => sheet === 'By network')!.data
+    expect(table[0]!.filter((title) => /^(Posts|Impressions|Followers|Reach)$/.test(String(title)))).toEqual(['Posts', 'Impressions'])
+    expect(table.slice(1).map(([network]) => network)).toContain('Tintype')
+    expect(Object.fromEntries(found.at(-1)!.data.slice(1) as [string, string][])).toMatchObject({ 'Client': 'Mossgate Gardens', 'Period': '1 to 30 September 2026', 'Against': 'nothing', 'Time zone of the days': 'Europe/London' })
+    expect((await ask('GET', `${base}/downloads/overview?format=xlsx&columns=magic`, 'analyst')).status).toBe(200)
+    expect((await ask('GET', `${base}/overview?columns=magic`, 'analyst')).status).toBe(400)
   })
 
   it.each([

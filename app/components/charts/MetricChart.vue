@@ -7,7 +7,7 @@ import type { MetricLine } from '~~/server/work/overview'
 import { indexed } from '~~/core/series/indexed'
 import { drawn, GAP_OPACITY, gaps, lineOptions, type ChartNote } from './chartOptions'
 
-const props = defineProps<{ line: MetricLine; second?: MetricLine; isIndex?: boolean; notes: ChartNote[]; isPlain?: boolean }>()
+const props = defineProps<{ line: MetricLine; second?: MetricLine; isIndex?: boolean; notes: ChartNote[]; isPlain?: boolean; /** Whether whoever looks may write notes. */ mayNote?: boolean }>()
 const emit = defineEmits<{ ready: []; note: [day: string] }>()
 /** The chart's library is large: it comes once the figures are on the screen. */
 const Apex = defineAsyncComponent(async () => {
@@ -74,6 +74,7 @@ function point(event: MouseEvent) {
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (props.isPlain || event.key !== 't' || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.target instanceof HTMLElement && event.target.closest('input, textarea, [role="dialog"]')) return
+  if (isSomethingOpen()) return
   isTable.value = !isTable.value
 })
 
@@ -108,8 +109,8 @@ async function savePicture() {
       </tbody>
     </table>
     <div
-      v-else class="plot" :tabindex="isPlain ? undefined : 0" role="group" :aria-label="`${metric.name} a day, as a line; use the arrow keys to go through the days, Enter to write a note`"
-      @keydown.left.prevent="move(-1)" @keydown.right.prevent="move(1)" @keydown.esc="at = undefined" @keydown.enter="at !== undefined && emit('note', current[at]!.day)" @mousemove="point" @mouseleave="at = undefined"
+      v-else class="plot" :tabindex="isPlain ? undefined : 0" role="group" :aria-label="`${metric.name} a day, as a line${isPlain ? '' : `; use the arrow keys to go through the days${mayNote ? ', Enter to write a note' : ''}`}`"
+      @keydown.left.prevent="move(-1)" @keydown.right.prevent="move(1)" @keydown.esc="at = undefined" @keydown.enter="mayNote && at !== undefined && emit('note', current[at]!.day)" @mousemove="point" @mouseleave="at = undefined"
     >
       <Apex ref="chart" type="line" height="216" :options="options" :series="series" @mounted="emit('ready')" />
     </div>

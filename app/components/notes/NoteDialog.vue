@@ -42,7 +42,7 @@ const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note
 </script>
 
 <template>
-  <Dialog :visible="true" modal :header="existing ? 'Change the note' : 'Write a note'" :style="{ width: '28rem' }" @update:visible="shell.note = undefined">
+  <OpeningDialog :label="existing ? 'Change the note' : 'Write a note'" width="28rem" @close="shell.note = undefined">
     <form @submit.prevent="save">
       <div class="row">
         <DayField id="note-from" v-model="form.from" label="Day" :problem="problems.from" />
@@ -56,7 +56,7 @@ const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note
         <Button type="submit" label="Keep the note" :loading="isSaving" />
       </div>
     </form>
-  </Dialog>
+  </OpeningDialog>
 </template>
 
 <style scoped>

@@ -16,10 +16,10 @@ const days = ({ from, to }: Note) => (from.slice(0, 4) === to.slice(0, 4) ? (fro
     <ol>
       <li v-for="(note, index) in notes ?? []" :key="note.id">
         <b>{{ index + 1 }}</b>
-        <span><button v-if="session.mayWrite" type="button" class="bare title" @click="shell.note = note">{{ note.title }}</button><span v-else class="title">{{ note.title }}</span> {{ days(note) }}. {{ note.body }}</span>
+        <span><button v-if="session.mayWrite" type="button" class="bare title" aria-haspopup="dialog" @click="shell.note = note">{{ note.title }}</button><span v-else class="title">{{ note.title }}</span> {{ days(note) }}. {{ note.body }}</span>
       </li>
     </ol>
-    <p v-if="notes?.length === 0" class="quiet">No note touches these days. <button v-if="session.mayWrite" type="button" class="bare link" @click="shell.note = {}">Write the first</button></p>
+    <p v-if="notes?.length === 0" class="quiet">No note touches these days. <button v-if="session.mayWrite" type="button" class="bare link" aria-haspopup="dialog" @click="shell.note = {}">Write the first</button></p>
   </section>
 </template>
 

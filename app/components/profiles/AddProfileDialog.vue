@@ -46,7 +46,7 @@ const seen = ({ followers, postsIn28Days, lastPost }: FoundProfile) => [
 </script>
 
 <template>
-  <Dialog :visible="true" modal header="Add a profile" :style="{ width: '38rem' }" @update:visible="emit('close')">
+  <OpeningDialog label="Add a profile" width="38rem" @close="emit('close')">
     <form @submit.prevent="look">
       <div class="row ask">
         <div class="field grow"><label for="add-what">Handle or address</label><InputText id="add-what" v-model="what" autofocus fluid placeholder="@name, or https://tintype.example/name" :invalid="!!problem" /></div>
@@ -69,7 +69,7 @@ const seen = ({ followers, postsIn28Days, lastPost }: FoundProfile) => [
       </li>
     </ul>
     <p class="quiet hint">What anybody can see is fetched at once. Reach, followers won and lost and other private figures need the owner’s consent, by a link that you send.</p>
-  </Dialog>
+  </OpeningDialog>
 </template>
 
 <style scoped>

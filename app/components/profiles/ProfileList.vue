@@ -34,12 +34,12 @@ const outcome = ({ job, synced_at: at }: ProfileState) => (job?.state === 'done'
         </td>
         <td class="words"><span v-if="!profile.oldest" class="quiet">no figures yet</span><span v-else-if="!missingOf(profile)" class="quiet">not given</span><CoverageStrip v-else :strip="profile.strip" :missing="missingOf(profile)!" :label="coverage(profile)" /></td>
         <td class="when">{{ profile.oldest ? describeDay(profile.oldest) : '—' }}</td>
-        <td><button v-if="profile.restatements > 0" type="button" class="bare link-like" :aria-label="`Restated figures of ${profile.name}`" @click="emit('restated', profile)">{{ profile.restatements }}</button><template v-else>0</template></td>
+        <td><button v-if="profile.restatements > 0" type="button" class="bare link-like" aria-haspopup="dialog" :aria-label="`Restated figures of ${profile.name}`" @click="emit('restated', profile)">{{ profile.restatements }}</button><template v-else>0</template></td>
         <td class="do">
           <template v-if="session.mayWrite">
             <Button v-if="profile.is_active && profile.consent !== 'withdrawn'" label="Fetch now" outlined size="small" :disabled="profile.job?.state === 'running'" :aria-label="`Fetch ${profile.name} now`" @click="emit('fetch', profile)" />
-            <Button v-if="profile.is_active && !profile.is_rival && profile.consent !== 'given'" label="Consent link" outlined size="small" :aria-label="`Consent link for ${profile.name}`" @click="emit('ask', profile)" />
-            <Button :label="profile.is_active ? 'Off' : 'On'" text size="small" :aria-label="`Switch ${profile.name} on ${profile.networkName} ${profile.is_active ? 'off' : 'on'}`" @click="emit('turn', profile)" />
+            <Button v-if="profile.is_active && !profile.is_rival && profile.consent !== 'given'" label="Consent link" aria-haspopup="dialog" outlined size="small" :aria-label="`Consent link for ${profile.name}`" @click="emit('ask', profile)" />
+            <Button :label="profile.is_active ? 'Switch off' : 'Switch on'" text size="small" :aria-label="`Switch ${profile.name} on ${profile.networkName} ${profile.is_active ? 'off' : 'on'}`" @click="emit('turn', profile)" />
           </template>
         </td>
       </tr>

@@ -23,7 +23,7 @@ async function save() {
 </script>
 
 <template>
-  <Dialog :visible="true" modal :header="set ? 'Change the set' : 'Make a set'" :style="{ width: '26rem' }" @update:visible="emit('close')">
+  <OpeningDialog :label="set ? 'Change the set' : 'Make a set'" width="26rem" @close="emit('close')">
     <form @submit.prevent="save">
       <div class="field"><label for="set-name">Name</label><InputText id="set-name" v-model="form.name" autofocus /></div>
       <div class="field"><span class="field-label">Profiles</span>
@@ -32,7 +32,7 @@ async function save() {
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <Button type="submit" :label="set ? 'Change it' : 'Make it'" :loading="isSaving" />
     </form>
-  </Dialog>
+  </OpeningDialog>
 </template>
 
 <style scoped>

@@ -15,12 +15,12 @@ const remove = ({ id, name }: ProfileSet) => takeAway(`${base.value}/sets/${id}`
 
 <template>
   <section aria-labelledby="sets-heading">
-    <div class="row"><h2 id="sets-heading" class="heading">Sets</h2><Button v-if="session.mayWrite" label="Make a set" outlined size="small" @click="edited = 'new'" /></div>
+    <div class="row"><h2 id="sets-heading" class="heading">Sets</h2><Button v-if="session.mayWrite" label="Make a set" aria-haspopup="dialog" outlined size="small" @click="edited = 'new'" /></div>
     <p v-if="sets.length === 0" class="quiet">No set yet. A set is a named group of profiles; a profile can be in many.</p>
     <ul>
       <li v-for="set in sets" :key="set.id">
         <NuxtLink :to="{ path: `/${slug}/overview`, query: { who: `s${set.id}` } }">{{ set.name }}</NuxtLink> <span class="quiet">{{ names(set) }}</span>
-        <template v-if="session.mayWrite"><button type="button" class="bare link" :aria-label="`Change the set ${set.name}`" @click="edited = set">Change</button><button type="button" class="bare link" :aria-label="`Remove the set ${set.name}`" @click="remove(set)">Remove</button></template>
+        <template v-if="session.mayWrite"><button type="button" class="bare link" aria-haspopup="dialog" :aria-label="`Change the set ${set.name}`" @click="edited = set">Change</button><button type="button" class="bare link" :aria-label="`Remove the set ${set.name}`" @click="remove(set)">Remove</button></template>
       </li>
     </ul>
     <SetDialog v-if="edited" :set="edited === 'new' ? undefined : edited" :profiles="profiles" @close="edited = undefined" @saved="edited = undefined; emit('changed')" />

@@ -76,7 +76,7 @@ async function add() {
 </script>
 
 <template>
-  <Dialog v-model:visible="shell.isAddOpen" modal header="Add to a report" :style="{ width: '28rem' }">
+  <OpeningDialog label="Add to a report" width="28rem" @close="shell.isAddOpen = false">
     <form @submit.prevent="add">
       <div class="field"><span id="add-what" class="field-label">What</span>
         <div v-for="(choice, index) in WHAT" :key="choice.name" class="row"><Checkbox v-model="ticked" :input-id="`add-${index}`" :value="index" /><label :for="`add-${index}`">{{ choice.name }}</label></div>
@@ -87,5 +87,5 @@ async function add() {
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <Button type="submit" :label="made.length > 1 ? `Add ${made.length} parts` : 'Add it'" :disabled="into === undefined || made.length === 0" />
     </form>
-  </Dialog>
+  </OpeningDialog>
 </template>

@@ -5,6 +5,7 @@ const session = useSession()
 /** The margin takes its room as soon as the next page is known: what is measured on that page must not be pushed aside afterwards. */
 const hasMargin = computed(() => router.currentRoute.value.meta.margin === true)
 const isOpen = computed(() => hasMargin.value && shell.isMarginOpen)
+useOpening(() => shell.note || shell.isAddOpen || shell.isFindOpen || shell.isHelpOpen || shell.isClientOpen)
 useShortcuts()
 useFreshness()
 </script>

@@ -12,6 +12,7 @@ const current = computed(() => clients.value.find((client) => client.slug === sl
 
 watch(() => shell.isClientOpen, (isOpen) => {
   if (isOpen && button.value) void popover.value?.toggle(new Event('open'), button.value)
+  else popover.value?.hide()
 })
 
 async function choose(client: string) {
@@ -32,7 +33,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <button ref="button" type="button" class="client" aria-haspopup="true" @click="shell.isClientOpen = true">
+  <button ref="button" type="button" class="client" aria-haspopup="dialog" @click="shell.isClientOpen = !shell.isClientOpen">
     {{ current?.name ?? 'Choose a client' }} <span aria-hidden="true">⌄</span>
   </button>
   <OpeningPopover ref="popover" label="Clients" @hide="shell.isClientOpen = false">

@@ -40,7 +40,7 @@ async function open(event: Event) {
 <template>
   <span class="take no-print">
     <button type="button" class="bare" aria-haspopup="menu" :aria-label="`Download: ${what}`" @click="open">Download</button>
-    <button v-if="part && session.mayWrite" type="button" class="bare" :aria-label="`To a report: ${what}`" @click="shell.addPart(part)">To a report</button>
+    <button v-if="part && session.mayWrite" type="button" class="bare" aria-haspopup="dialog" :aria-label="`To a report: ${what}`" @click="shell.addPart(part)">To a report</button>
     <Menu v-if="isWanted" ref="menu" :model="items" popup :aria-label="`Download: ${what}`" />
   </span>
 </template>

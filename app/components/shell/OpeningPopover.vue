@@ -4,18 +4,47 @@ import type Popover from 'primevue/popover'
 defineProps<{ label: string }>()
 const emit = defineEmits<{ hide: [] }>()
 const isWanted = ref(false)
+const isOpen = ref(false)
 const popover = ref<InstanceType<typeof Popover>>()
+const inside = ref<HTMLElement>()
+let opener: HTMLElement | undefined
+/** What is inside, also while it is going away. */
+let place: HTMLElement | undefined
+useOpening(isOpen)
 
-/** Opens at the place of a button; what is inside is made the first time. */
-async function show(event: Event, target?: HTMLElement) {
-  const at = target ?? (event.currentTarget as HTMLElement)
+/** How many frames what is inside may take to appear: it can be loaded when it is first asked for. */
+const MOST_FRAMES = 300
+
+/** Opens at the place of a button, or closes; what is inside is made the first time. */
+async function toggle(event: Event, target?: HTMLElement) {
+  opener = target ?? (event.currentTarget as HTMLElement)
+  if (isOpen.value) return hide()
   isWanted.value = true
+  isOpen.value = true
   await nextTick()
-  if (popover.value) popover.value.toggle({ currentTarget: at } as unknown as Event, at)
+  popover.value?.show({ currentTarget: opener } as unknown as Event, opener)
 }
-defineExpose({ toggle: show, hide: () => popover.value?.hide() })
+const hide = () => popover.value?.hide()
+
+/** The focus goes into what opened, as soon as there is something that takes it. */
+async function enter() {
+  place = inside.value
+  for (let frame = 0; frame < MOST_FRAMES && isOpen.value; frame++) {
+    const first = inside.value && firstFocusable(inside.value)
+    if (first) return first.focus()
+    await nextFrames()
+  }
+}
+/** And back to where it came from, unless somebody has gone on to another place. */
+function leave() {
+  isOpen.value = false
+  emit('hide')
+  const at = document.activeElement
+  if (!at || at === document.body || place?.contains(at)) opener?.focus()
+}
+defineExpose({ toggle, hide })
 </script>
 
 <template>
-  <Popover v-if="isWanted" ref="popover" :aria-label="label" @hide="emit('hide')"><slot /></Popover>
+  <Popover v-if="isWanted" ref="popover" :aria-label="label" @show="enter" @hide="leave"><div ref="inside" @keydown.esc.stop="hide"><slot /></div></Popover>
 </template>

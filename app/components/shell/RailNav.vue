@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STAGES } from '~/stages'
+import { stagesFor } from '~/stages'
 import { describeDay } from '~~/core/periods/describePeriod'
 
 const route = useRoute()
@@ -8,6 +8,7 @@ const shell = useShell()
 const { slug } = useClient()
 const { description } = useScope()
 const isDark = useDark({ valueDark: 'dark', disableTransition: false })
+const stages = computed(() => stagesFor((needs) => session.may(slug.value, needs)))
 const shared = computed(() => scopeOf(route.query))
 const known = computed(() => description.data.value)
 const fetching = computed(() => known.value?.profiles.filter(({ firstFetch }) => firstFetch).length ?? 0)
@@ -24,7 +25,7 @@ async function signOut() {
     <NuxtLink class="word" :to="{ path: '/' }">zaffer</NuxtLink>
     <NuxtLink v-if="session.session && session.session.clients.length > 1" class="page all" :class="{ on: route.path === '/' }" to="/">All clients</NuxtLink>
     <ClientSwitch v-if="session.session" />
-    <div v-for="stage in STAGES" v-show="slug" :key="stage.name">
+    <div v-for="stage in stages" :key="stage.name">
       <h2>{{ stage.name }}</h2>
       <NuxtLink v-for="page in stage.pages" :key="page.path" class="page" :to="{ path: `/${slug}/${page.path}`, query: shared }" :class="{ on: route.path.startsWith(`/${slug}/${page.path}`) }">{{ page.name }}</NuxtLink>
     </div>
@@ -37,7 +38,7 @@ async function signOut() {
       </div>
       <p class="links">
         <NuxtLink to="/glossary">Glossary</NuxtLink>
-        <button type="button" class="bare" @click="shell.isHelpOpen = true">Keys</button>
+        <button type="button" class="bare" aria-haspopup="dialog" @click="shell.isHelpOpen = true">Keys</button>
         <button type="button" class="bare" @click="isDark = !isDark">{{ isDark ? 'Light' : 'Dark' }}</button>
       </p>
       <p v-if="session.session"><NuxtLink to="/me" :aria-label="`${session.session.person.name}: sessions and password`">{{ session.session.person.name }}</NuxtLink> · <button type="button" class="bare out" @click="signOut">Sign out</button></p>

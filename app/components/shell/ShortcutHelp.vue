@@ -1,13 +1,18 @@
 <script setup lang="ts">
+import { stagesFor } from '~/stages'
+
 const shell = useShell()
+const session = useSession()
+const { slug } = useClient()
+const keys = computed(() => shortcutsFor({ mayWrite: session.mayWrite, maySeeFigures: !slug.value || session.may(slug.value, 'figures'), hasClient: slug.value !== '' }, stagesFor((needs) => session.may(slug.value, needs)).map(({ name }) => name)))
 </script>
 
 <template>
-  <Dialog v-model:visible="shell.isHelpOpen" modal header="Keys" :style="{ width: '26rem' }">
+  <OpeningDialog label="Keys" width="26rem" @close="shell.isHelpOpen = false">
     <dl>
-      <template v-for="[keys, meaning] in SHORTCUTS" :key="keys"><dt>{{ keys }}</dt><dd>{{ meaning }}</dd></template>
+      <template v-for="[key, meaning] in keys" :key="key"><dt>{{ key }}</dt><dd>{{ meaning }}</dd></template>
     </dl>
-  </Dialog>
+  </OpeningDialog>
 </template>
 
 <style scoped>

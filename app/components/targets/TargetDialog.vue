@@ -58,7 +58,7 @@ async function save() {
 </script>
 
 <template>
-  <Dialog :visible="true" modal :header="target ? 'Change the target' : 'Set a target'" :style="{ width: '30rem' }" @update:visible="emit('close')">
+  <OpeningDialog :label="target ? 'Change the target' : 'Set a target'" width="30rem" @close="emit('close')">
     <form @submit.prevent="save">
       <div class="field"><label for="target-metric">Metric</label><Select v-model="form.metric" input-id="target-metric" :options="groups" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric" /></div>
       <div class="field"><label for="target-who">Of</label><Select v-model="form.who" input-id="target-who" :options="whoChoices" option-label="name" option-value="value" aria-label="Of which profiles" /></div>
@@ -69,5 +69,5 @@ async function save() {
       </div>
       <Button type="submit" :label="target ? 'Change it' : 'Set it'" :loading="isSaving" />
     </form>
-  </Dialog>
+  </OpeningDialog>
 </template>

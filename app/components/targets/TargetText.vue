@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { inSentence } from '~~/core/format/inSentence'
 import { formatShare } from '~~/core/format/numbers'
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
+import { standingRule } from '~~/core/targets/standingRule'
 import type { TargetView } from '~~/server/work/targets'
 
 const props = defineProps<{ target: TargetView }>()
@@ -24,7 +26,7 @@ const sofar = computed(() => {
 /** Where the target stands, in sentences. */
 const standing = computed(() => {
   const { figure, progress, start, from } = props.target
-  if (figure.value === undefined && figure.low === undefined) return figure.reason ?? 'There is no figure yet.'
+  if (figure.value === undefined && figure.low === undefined) return progress.elapsed === 0 ? `It begins on ${describeDay(from)}.` : figure.reason ?? 'There is no figure yet.'
   const missing = figure.coverage.expected - figure.coverage.present
   return [
     `${sofar.value} ${metric.value.kind === 'stock' ? 'now' : `since ${describeDay(from)}`}${start === undefined ? '' : `, ${say(start)} when it began`}.`,
@@ -35,6 +37,8 @@ const standing = computed(() => {
     ...(missing > 0 ? [`${missing} ${metric.value.kind === 'stock' ? 'profiles' : 'profile-days'} have no data, so there may be more; the pace is of the days that have.`] : []),
   ].join(' ')
 })
+/** The rule by which it stands as it does. */
+const rule = computed(() => standingRule(props.target.progress.standing, { isOver: props.target.progress.daysLeft === 0, hasFailed: props.target.checked?.hasFailed ?? false }))
 /** On what the forecast rests, and how it did before. */
 const method = computed(() => {
   const { checked } = props.target
@@ -49,11 +53,12 @@ const method = computed(() => {
 
 <template>
   <div class="target">
-    <h3>{{ metric.name }} of {{ target.whoWords }}: {{ target.isCeiling ? 'no more than ' : '' }}{{ say(target.wanted) }} by {{ describeDay(target.by) }} <b :class="judgement"><span aria-hidden="true">{{ MARKS[target.progress.standing] }}</span> {{ WORDS[target.progress.standing] }}</b></h3>
+    <h3>{{ metric.name }} of {{ inSentence(target.whoWords) }}: {{ target.isCeiling ? 'no more than ' : '' }}{{ say(target.wanted) }} by {{ describeDay(target.by) }} <b :class="judgement"><span aria-hidden="true">{{ MARKS[target.progress.standing] }}</span> {{ WORDS[target.progress.standing] }}</b></h3>
     <TargetBar :target="target" />
     <p>{{ standing }}</p>
     <p v-if="target.heading">Heading for ≈ {{ say(target.heading.value) }}, with four chances in five between {{ say(target.heading.low) }} and {{ say(target.heading.high) }}. <span class="quiet">{{ method }}</span></p>
     <p v-else-if="target.reason" class="quiet">{{ target.reason }}</p>
+    <p class="quiet">{{ rule }}</p>
     <slot />
   </div>
 </template>

@@ -1,3 +1,4 @@
+import { inSentence } from '~~/core/format/inSentence'
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
@@ -5,7 +6,7 @@ import type { TargetView } from '~~/server/work/targets'
 
 /** A target in a line: what, of whom, how much, by when. */
 export const targetWords = ({ metric, wanted, by, whoWords }: TargetView, locale: string): string =>
-  `${metricById(metric).name} of ${whoWords}: ${formatValue(wanted, metricById(metric).unit, locale)} by ${describeDay(by)}`
+  `${metricById(metric).name} of ${inSentence(whoWords)}: ${formatValue(wanted, metricById(metric).unit, locale)} by ${describeDay(by)}`
 
 /** Where a target in danger is heading. */
 export function targetHeading({ metric, heading, progress }: TargetView, locale: string): string {

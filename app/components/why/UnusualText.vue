@@ -37,7 +37,7 @@ const usually = ({ from, to, profiles }: UnusualFinding) => (from === to && prof
           <b>{{ describePeriodShort(finding) }}</b>, {{ profilesWords(finding) }}: {{ formatValue(finding.value, unit, locale) }} {{ name.toLowerCase() }}, {{ usually(finding) }} {{ formatValue(finding.usual, unit, locale) }}<template v-if="finding.isSmall"> (a small base)</template>.
           <NuxtLink v-if="finding.posts.length && !isPlain" :to="content(finding)">{{ finding.posts.length === 1 ? `One post: “${finding.posts[0]!.text}”` : `${finding.posts.length} posts then` }}</NuxtLink><span v-else-if="finding.posts.length === 0" class="quiet">No post then.</span>
           <span v-if="finding.explainedBy" class="explained">Explained by note {{ finding.explainedBy.number }}, “{{ finding.explainedBy.title }}”</span>
-          <button v-else-if="session.mayWrite && !isPlain" type="button" class="bare reason" @click="shell.note = { from: finding.from, to: finding.to }">Write the reason</button>
+          <button v-else-if="session.mayWrite && !isPlain" type="button" class="bare reason" aria-haspopup="dialog" @click="shell.note = { from: finding.from, to: finding.to }">Write the reason</button>
           <span v-else class="quiet">Nobody has said why yet.</span>
           <details v-if="finding.profiles.length > 1" :open="isPlain"><summary>By profile</summary>{{ finding.profiles.map((each) => `${each.name} ${formatValue(each.value, unit, locale)}, usually ${formatValue(each.usual, unit, locale)}`).join('; ') }}.</details>
         </li>

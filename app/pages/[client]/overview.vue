@@ -3,6 +3,7 @@ import { CATALOGUE, isMetric, metricById } from '~~/core/metrics/catalogue'
 import { FIGURE_SETS, figureSetById } from '~~/core/metrics/figureSets'
 import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { GROUPS } from '~~/core/metrics/metric'
+import { MOST_TABLE_COLUMNS } from '~~/shared/scope'
 import type { Overview } from '~~/server/work/overview'
 
 definePageMeta({ margin: true, scope: true, figures: true })
@@ -18,15 +19,19 @@ const second = computed(() => (isMetric(String(route.query.second)) ? String(rou
 const figures = computed(() => figureSetById(String(route.query.figures ?? '')).id)
 const BY = [{ value: 'profile', name: 'By profile' }, { value: 'network', name: 'By network' }, { value: 'set', name: 'By set' }]
 const by = computed(() => (BY.some(({ value }) => value === route.query.by) ? String(route.query.by) : 'profile'))
+const columns = computed(() => String(route.query.columns ?? '').split(',').filter(isMetric).slice(0, MOST_TABLE_COLUMNS))
+const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
 const isIndex = computed(() => route.query.scale === 'index')
 const asked = computed(() => ({
-  ...address.value, metric: metric.value, ...(second.value && { second: second.value }), ...(figures.value !== FIGURE_SETS[0]!.id && { figures: figures.value }), ...(by.value !== 'profile' && { by: by.value }),
+  ...address.value, metric: metric.value, ...(second.value && { second: second.value }), ...(figures.value !== FIGURE_SETS[0]!.id && { figures: figures.value }), ...(by.value !== 'profile' && { by: by.value }), ...(columns.value.length > 0 && { columns: columns.value.join(',') }),
 }))
 const { data, error, isLoading, refetch } = useQuery({
   key: () => ['overview', slug.value, asked.value],
   query: () => api<Overview>(`${base.value}/overview`, { query: asked.value }),
   placeholderData: (previous) => previous,
 })
+/** Everything that the page shows, as the address has it. */
+const workbook = computed(() => `${base.value}/downloads/overview?${new URLSearchParams({ ...asked.value, ...(typeof route.query.split === 'string' && { split: route.query.split }), format: 'xlsx' })}`)
 const lines = GROUPS.map((group) => ({ group, items: CATALOGUE.filter((candidate) => candidate.group === group).map(({ id, name }) => ({ id, name })) }))
 const seconds = [{ group: 'Only one line', items: [{ id: 'none', name: 'no second line' }] }, ...lines]
 const clientName = computed(() => session.session?.clients.find((client) => client.slug === slug.value)?.name)
@@ -63,7 +68,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
       <ChangeFootnotes class="only-print" :figures="data.figures.map((compared) => ({ compared }))" />
       <div class="under no-print">
         <label for="figure-set">Figures</label><Select :model-value="figures" input-id="figure-set" size="small" :options="[...FIGURE_SETS]" option-label="name" option-value="id" aria-label="Figures shown above" @update:model-value="(id) => set({ figures: id === FIGURE_SETS[0]!.id ? undefined : id })" />
-        <DownloadMenu kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures" />
+        <span class="take"><a :href="workbook" download>All of this page as a workbook</a> <DownloadMenu kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures" /></span>
       </div>
       <section aria-labelledby="line-heading">
         <div class="head">
@@ -74,7 +79,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
             <Button :label="isIndex ? 'Own scale' : 'Index'" text :aria-pressed="isIndex" title="Index: the first day with data is 100" @click="set({ scale: isIndex ? undefined : 'index' })" />
           </span>
         </div>
-        <div class="place"><LazyMetricChart :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`" :line="data.line" :second="data.second" :is-index="isIndex" :notes="data.notes" @note="(day) => session.mayWrite && (shell.note = { from: day })"><template #download="{ picture }"><DownloadMenu kind="chart" :metrics="second ? [metric, second] : [metric]" :option="isIndex ? 'index' : ''" what="The line" has-picture @picture="picture()" /></template></LazyMetricChart></div>
+        <div class="place"><LazyMetricChart :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`" :line="data.line" :second="data.second" :is-index="isIndex" :notes="data.notes" :may-note="session.mayWrite" @note="(day) => (shell.note = { from: day })"><template #download="{ picture }"><DownloadMenu kind="chart" :metrics="second ? [metric, second] : [metric]" :option="isIndex ? 'index' : ''" what="The line" has-picture @picture="picture()" /></template></LazyMetricChart></div>
         <ol v-if="data.notes.length" class="only-print printed"><li v-for="(note, index) in data.notes" :key="note.id"><b>{{ index + 1 }} {{ note.title }}</b> {{ describePeriodShort(note) }}. {{ note.body }}</li></ol>
         <SubjectBeside :metric="metric" />
       </section>
@@ -84,10 +89,11 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           <span class="quiet">{{ by === 'set' ? 'a profile can be in many sets, so the rows do not add up' : 'ranges where people cannot be counted once' }}</span>
           <span class="row choices no-print">
             <DownloadMenu kind="table" :metrics="data.metrics" :option="by === 'profile' ? '' : by" what="The table" />
+            <MetricPicker :metrics="metrics" :chosen="[...data.metrics]" :most="MOST_TABLE_COLUMNS" label="Columns of the table" words="Columns" @choose="(ids) => set({ columns: ids.join(',') || undefined })" />
             <Select :model-value="by" :options="BY" option-label="name" option-value="value" aria-label="Rows of the table" @update:model-value="(value) => set({ by: value === 'profile' ? undefined : value })" />
           </span>
         </div>
-        <p v-if="data.profiles.length === 0" class="quiet">No set yet. A set is a named group of profiles; <NuxtLink :to="`/${slug}/profiles`">make one under Profiles</NuxtLink>.</p>
+        <p v-if="data.profiles.length === 0" class="quiet">No set yet. A set is a named group of profiles<template v-if="session.mayWrite">; <NuxtLink :to="`/${slug}/profiles`">make one under Profiles</NuxtLink></template>.</p>
         <ProfileTable v-else :rows="data.profiles" :metrics="[...data.metrics]" :heading="headings[by]" :is-selected="isSelected" @select="select" />
       </section>
       <template v-if="isPainted">
@@ -105,7 +111,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
 .head { display: flex; gap: 6px 14px; align-items: center; flex-wrap: wrap; margin: 10px 0 2px; }
 .choices { margin-left: auto; }
 .under { display: flex; gap: 8px; align-items: center; padding-top: 6px; color: var(--ink2); }
-.under .take { margin-left: auto; }
+.under > .take { margin-left: auto; display: flex; gap: 14px; font-size: var(--text-small); }
 ol.printed { list-style: none; margin-bottom: 6px; }
 .place { min-height: 264px; }
 .trouble { padding: 24px 0; }

@@ -71,7 +71,7 @@ const lists = computed(() => [{ label: 'Own profiles', profiles: own.value }, { 
   <div>
     <PageHead title="Where do the figures come from?">
       <DownloadMenu kind="profiles" what="The profiles" />
-      <Button v-if="session.mayWrite" label="Add a profile" @click="isAdding = true" />
+      <Button v-if="session.mayWrite" label="Add a profile" aria-haspopup="dialog" @click="isAdding = true" />
     </PageHead>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <template v-if="data">
@@ -87,17 +87,17 @@ const lists = computed(() => [{ label: 'Own profiles', profiles: own.value }, { 
       <SetList :sets="data.sets" :profiles="own" @changed="refresh" />
     </template>
     <LazyAddProfileDialog v-if="isAdding" :competitors="competitors" @close="isAdding = false" @added="added" />
-    <Dialog :visible="!!restated" modal :header="`Restated by the network: ${restated?.name}`" :style="{ width: '38rem' }" @update:visible="restated = undefined">
+    <OpeningDialog v-if="restated" :label="`Restated by the network: ${restated.name}`" width="38rem" @close="restated = undefined">
       <p>Networks count again for some days. The new figure replaces the old one; the change is kept here. <DownloadMenu v-if="restated" :path="restated.path" what="The restatements" /></p>
       <table class="plain-table">
         <thead><tr><th scope="col">Day</th><th scope="col" class="words">Figure</th><th scope="col">Was</th><th scope="col">Is</th></tr></thead>
         <tbody><tr v-for="change in restated?.list ?? []" :key="`${change.day} ${change.metric} ${change.seenAt}`"><td>{{ describeDay(change.day) }}</td><td class="words">{{ change.metric.replaceAll('_', ' ') }}</td><td>{{ change.oldValue === null ? '—' : formatCount(change.oldValue, locale) }}</td><td>{{ change.newValue === null ? '—' : formatCount(change.newValue, locale) }}</td></tr></tbody>
       </table>
-    </Dialog>
-    <Dialog :visible="!!link" modal :header="`Consent for ${link?.name}`" :style="{ width: '34rem' }" @update:visible="link = undefined">
+    </OpeningDialog>
+    <OpeningDialog v-if="link" :label="`Consent for ${link.name}`" width="34rem" @close="link = undefined">
       <p>Send this link to the owner of the profile. It leads to the network, where the owner allows reading; no password is shared. It works once, for two weeks.</p>
       <div class="row link"><InputText :model-value="link?.address" readonly fluid aria-label="Consent link" /><Button label="Copy" @click="copy" /></div>
-    </Dialog>
+    </OpeningDialog>
   </div>
 </template>
 

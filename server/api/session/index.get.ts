@@ -1,4 +1,4 @@
-import { clientsOf } from '../../auth/people'
+import { clientsOf, releasedTo } from '../../auth/people'
 import { route, visitor } from '../../http/route'
 
 /** Who has signed in, and which clients they may see; nobody is no error. */
@@ -8,6 +8,6 @@ export default route(async (event) => {
   const { person } = found
   return {
     person: { name: person.name, email: person.email, role: person.role },
-    clients: (await clientsOf(person)).map(({ slug, name }) => ({ slug, name })),
+    clients: (await clientsOf(person)).map((row) => ({ slug: row.slug, name: row.name, released: releasedTo(person, row) })),
   }
 })

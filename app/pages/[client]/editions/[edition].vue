@@ -57,11 +57,11 @@ const stateOf = (share: ShareView) => (share.isRevoked ? 'withdrawn' : new Date(
       <a v-if="data.edition.hasPdf" :href="`${address}/pdf`" target="_blank">PDF</a>
       <template v-else-if="data.printing?.state === 'failed'"><span class="field-error">The PDF could not be made: {{ data.printing.message }}</span><Button v-if="session.mayWrite" label="Make it again" text @click="printAgain" /></template>
       <span v-else class="quiet" role="status">The PDF is being made …</span>
-      <Button v-if="session.mayWrite" label="Share" outlined @click="isSharing = true; link = ''" />
+      <Button v-if="session.mayWrite" label="Share" outlined aria-haspopup="dialog" @click="isSharing = true; link = ''" />
     </div>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <ReportView v-if="data" :edition="data.edition" />
-    <Dialog v-model:visible="isSharing" modal header="Share this edition" :style="{ width: '34rem' }">
+    <OpeningDialog v-if="isSharing" label="Share this edition" width="34rem" @close="isSharing = false">
       <p>Whoever has the link sees this edition and nothing else, without signing in.</p>
       <form class="row" @submit.prevent="share">
         <NumberField id="share-days" v-model="days" label="It works for" unit="days" />
@@ -73,7 +73,7 @@ const stateOf = (share: ShareView) => (share.isRevoked ? 'withdrawn' : new Date(
       <ul v-if="data?.shares.length">
         <li v-for="item in data.shares" :key="item.id">Link of {{ describeDay(String(item.createdAt).slice(0, 10)) }}, {{ stateOf(item) }} <Button v-if="!item.isRevoked" label="Withdraw" text size="small" @click="revoke(item.id)" /></li>
       </ul>
-    </Dialog>
+    </OpeningDialog>
   </div>
 </template>
 

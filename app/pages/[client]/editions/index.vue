@@ -2,6 +2,7 @@
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { EditionHead } from '~~/server/reports/editions'
 
+const session = useSession()
 const { slug, base } = useClient()
 const { data, error } = useQuery({ key: () => ['editions', slug.value], query: () => api<EditionHead[]>(`${base.value}/editions`) })
 useHead({ title: 'Editions · Zaffer' })
@@ -20,6 +21,8 @@ useHead({ title: 'Editions · Zaffer' })
         </tr>
       </tbody>
     </table>
-    <p v-else-if="data" class="quiet">No edition yet. Open a <NuxtLink :to="`/${slug}/reports`">report</NuxtLink> and issue its first; it is kept here and never changes.</p>
+    <p v-else-if="data && session.mayWrite" class="quiet">No edition yet. Open a <NuxtLink :to="`/${slug}/reports`">report</NuxtLink> and issue its first; it is kept here and never changes.</p>
+    <p v-else-if="data" class="quiet">No edition yet. What the agency issues for you will stand here, and never changes.</p>
+    <ReleasedSection v-if="session.session?.person.role === 'owner'" />
   </div>
 </template>

@@ -1,14 +1,15 @@
 import { getQuery } from 'h3'
-import { parseScope } from '../../../../shared/scope'
+import { columnsSchema, parseScope } from '../../../../shared/scope'
 import { sendRemembered } from '../../../http/remembering'
 import { clientRoute } from '../../../http/route'
 import { GROUPINGS, overview } from '../../../work/overview'
 import { resolveScope } from '../../../work/resolveScope'
 
-export default clientRoute('read', async ({ event, db }) => {
+export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const asked = {
     metric: String(query.metric ?? 'impressions'), figures: String(query.figures ?? ''), by: GROUPINGS.find((by) => by === query.by),
+    ...(typeof query.columns === 'string' && query.columns !== '' && { columns: columnsSchema.validateSync(query.columns.split(',')) }),
     ...(typeof query.second === 'string' && { second: query.second }),
   }
   const scope = parseScope(query)

@@ -6,7 +6,7 @@ import { splitsOf } from '../../../work/parts'
 import { resolveScope } from '../../../work/resolveScope'
 
 /** A figure of a scope by its parts, and which of its figures its networks split. */
-export default clientRoute('read', async ({ event, db }) => {
+export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
   return await sendRemembered(event, db, async () => await splitsOf(db, await resolveScope(db, scope), String(query.split ?? '')))

@@ -6,8 +6,9 @@ import { resolveScope } from '../../../work/resolveScope'
 import { subject } from '../../../work/subject'
 
 /** A metric's change beside that of the whole networks and of the field. */
-export default clientRoute('read', async ({ event, db }) => {
+export default clientRoute('figures', async ({ event, db, released }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
-  return await sendRemembered(event, db, async () => await subject(db, await resolveScope(db, scope), String(query.metric ?? 'impressions')))
+  const withRivals = released.includes('rivals')
+  return await sendRemembered(event, db, async () => await subject(db, await resolveScope(db, scope), String(query.metric ?? 'impressions'), withRivals), withRivals ? '' : 'without rivals')
 })

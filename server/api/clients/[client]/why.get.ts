@@ -5,7 +5,7 @@ import { clientRoute } from '../../../http/route'
 import { resolveScope } from '../../../work/resolveScope'
 import { why } from '../../../work/why'
 
-export default clientRoute('read', async ({ event, db }) => {
+export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
   return await sendRemembered(event, db, async () => await why(db, await resolveScope(db, scope), String(query.metric ?? 'impressions')))

@@ -4,7 +4,7 @@ import { clientRoute } from '../../../http/route'
 import { resolveScope } from '../../../work/resolveScope'
 import { workings } from '../../../work/workings'
 
-export default clientRoute('read', async ({ event, db }) => {
+export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   return await workings(db, await resolveScope(db, parseScope(query)), String(query.metric ?? ''))
 })

@@ -1,16 +1,47 @@
 import { getQuery, getRouterParam } from 'h3'
-import { blockSchema, parseScope } from '../../../../../shared/scope'
+import { figureSetById } from '../../../../../core/metrics/figureSets'
+import { SPLITS } from '../../../../../core/splits/splits'
+import { blockSchema, parseScope, type Block } from '../../../../../shared/scope'
+import { aboutScope } from '../../../../exports/about'
 import { tableOf } from '../../../../exports/tableOf'
-import { clientRoute } from '../../../../http/route'
+import { clientRoute, NOT_RELEASED } from '../../../../http/route'
 import { sendTables } from '../../../../http/sendTables'
-import { fill } from '../../../../reports/content'
+import { forbidden } from '../../../../problems/problem'
+import { fill, fillOrSay } from '../../../../reports/content'
 import { resolveScope } from '../../../../work/resolveScope'
 
-/** What a part of a page shows, as CSV or XLSX: the same table that a report's block of that kind would have. */
-export default clientRoute('read', async ({ event, db }) => {
+/** Blocks about the agency's own work. */
+const WORK: readonly string[] = ['open', 'profiles', 'found']
+
+/**
+ * What a part of a page shows, as CSV or XLSX: the same table that a report's block of that kind would have. `overview` is all that the overview shows, a sheet
+ * for each part.
+ */
+export default clientRoute('figures', async ({ event, db, person, released }) => {
   const query = getQuery(event)
-  const list = (value: unknown) => (typeof value === 'string' && value !== '' ? value.split(',') : [])
-  const block = await blockSchema.validate({ id: 'download', kind: getRouterParam(event, 'kind'), metrics: list(query.metrics), option: query.option ?? '' })
-  const table = tableOf(await fill(db, await resolveScope(db, parseScope(query)), block), db.timeZone)
-  return await sendTables(event, `${db.slug} ${table?.name ?? ''}`, table ? [table] : [])
+  const scope = await resolveScope(db, parseScope(query))
+  const sight = { rivals: released.includes('rivals') }
+  const kind = getRouterParam(event, 'kind')
+  if (kind === 'overview') {
+    const filled = await Promise.all((await overviewBlocks(query)).map((block) => fillOrSay(db, scope, block, sight)))
+    return await sendTables(event, 'Overview', filled.flatMap((block) => tableOf(block, db.timeZone) ?? []), aboutScope(db, scope))
+  }
+  const block = await asked({ kind, metrics: list(query.metrics), option: query.option ?? '' })
+  if (person.role === 'viewer' && WORK.includes(block.kind)) throw forbidden(NOT_RELEASED)
+  const table = tableOf(await fill(db, scope, block, sight), db.timeZone)
+  return await sendTables(event, table?.name ?? 'Table', table ? [table] : [], aboutScope(db, scope))
 })
+
+const list = (value: unknown): string[] => (typeof value === 'string' && value !== '' ? value.split(',') : [])
+const asked = (part: object): Promise<Block> => blockSchema.validate({ id: 'download', ...part })
+
+/** The parts of the overview as blocks, as its address has them. */
+async function overviewBlocks(query: Record<string, unknown>): Promise<Block[]> {
+  const metric = String(query.metric ?? 'impressions')
+  const set = figureSetById(String(query.figures ?? ''))
+  const columns = list(query.columns)
+  return await Promise.all([
+    { kind: 'figures', metrics: [...set.headlines] }, { kind: 'chart', metrics: [metric, ...list(query.second)] }, { kind: 'table', metrics: columns.length > 0 ? columns : [...set.table], option: String(query.by ?? 'profile') },
+    { kind: 'subject', metrics: [metric] }, { kind: 'targets' }, { kind: 'parts', option: String(query.split ?? SPLITS[0]!.id) }, { kind: 'why', metrics: [metric] }, { kind: 'unusual', metrics: [metric] }, { kind: 'posts' },
+  ].map(asked))
+}

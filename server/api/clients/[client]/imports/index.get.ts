@@ -1,4 +1,4 @@
 import { clientRoute } from '../../../../http/route'
 import { importsOf } from '../../../../imports/store'
 
-export default clientRoute('read', ({ db }) => importsOf(db))
+export default clientRoute('work', ({ db }) => importsOf(db))

@@ -4,4 +4,4 @@ import { notesIn } from '../../../../db/questions/notes'
 import { clientRoute } from '../../../../http/route'
 import { resolveScope } from '../../../../work/resolveScope'
 
-export default clientRoute('read', async ({ event, db }) => await notesIn(db, (await resolveScope(db, parseScope(getQuery(event)))).period))
+export default clientRoute('figures', async ({ event, db }) => await notesIn(db, (await resolveScope(db, parseScope(getQuery(event)))).period))

@@ -5,7 +5,7 @@ import { clientRoute } from '../../../../http/route'
 import { listPosts } from '../../../../work/content'
 import { resolveScope } from '../../../../work/resolveScope'
 
-export default clientRoute('read', async ({ event, db }) => {
+export default clientRoute('figures', async ({ event, db }) => {
   const scope = parseScope(getQuery(event))
   return await sendRemembered(event, db, async () => await listPosts(db, await resolveScope(db, scope)))
 })

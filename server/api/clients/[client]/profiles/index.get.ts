@@ -1,4 +1,4 @@
 import { clientRoute } from '../../../../http/route'
 import { profilesView } from '../../../../work/profilesPage'
 
-export default clientRoute('read', ({ db }) => profilesView(db))
+export default clientRoute('work', ({ db }) => profilesView(db))

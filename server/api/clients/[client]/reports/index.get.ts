@@ -1,4 +1,4 @@
 import { clientRoute } from '../../../../http/route'
 import { reportsOf } from '../../../../reports/reports'
 
-export default clientRoute('read', ({ db }) => reportsOf(db))
+export default clientRoute('reports', ({ db }) => reportsOf(db))

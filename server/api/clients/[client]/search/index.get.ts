@@ -1,4 +1,4 @@
 import { clientRoute } from '../../../../http/route'
 import { lastSearch } from '../../../../work/findProfiles'
 
-export default clientRoute('read', ({ db }) => lastSearch(db))
+export default clientRoute('work', ({ db }) => lastSearch(db))

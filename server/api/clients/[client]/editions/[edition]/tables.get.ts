@@ -1,4 +1,5 @@
 import { getQuery } from 'h3'
+import { aboutContent } from '../../../../../exports/about'
 import { tableOf } from '../../../../../exports/tableOf'
 import { clientRoute, idParam } from '../../../../../http/route'
 import { sendTables } from '../../../../../http/sendTables'
@@ -9,5 +10,5 @@ export default clientRoute('read', async ({ event, db }) => {
   const edition = await editionById(db, idParam(event, 'edition', 'edition'))
   const { block } = getQuery(event)
   const tables = edition.content.blocks.filter(({ id }) => typeof block !== 'string' || id === block).flatMap((each) => tableOf(each, edition.content.timeZone ?? 'UTC') ?? [])
-  return await sendTables(event, `${edition.title} edition ${edition.number}`, tables)
+  return await sendTables(event, edition.title, tables, aboutContent(edition.content, edition))
 })

@@ -2,7 +2,7 @@ import { clientRoute, idParam } from '../../../../../http/route'
 import { badRowsOf, importById } from '../../../../../imports/store'
 import { newestJob } from '../../../../../jobs/queue'
 
-export default clientRoute('read', async ({ event, db }) => {
+export default clientRoute('work', async ({ event, db }) => {
   const id = idParam(event, 'import', 'import')
   const view = await importById(db, id)
   return { ...view, badRows: await badRowsOf(db, id, 200), job: await newestJob(db, 'import.', id) }

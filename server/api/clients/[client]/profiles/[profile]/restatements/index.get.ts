@@ -4,7 +4,7 @@ import { notFound } from '../../../../../../problems/problem'
 
 const MOST_SHOWN = 500
 
-export default clientRoute('read', async ({ event, db }) => {
+export default clientRoute('work', async ({ event, db }) => {
   const id = idParam(event, 'profile', 'profile')
   if (!(await profileForSync(db, id))) throw notFound('profile')
   return await restatementsOf(db, id, MOST_SHOWN)
