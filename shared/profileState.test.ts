@@ -9,7 +9,7 @@ describe('the state of a profile', () => {
     expect(stateOf(base)).toBe('Figures up to 28 Oct 2026')
     expect(stateOf({ ...base, is_active: 0 })).toContain('Its past is kept')
     expect(stateOf({ ...base, is_rival: 1, consent: 'none' })).toBe('Figures up to 28 Oct 2026, as far as anybody can see them')
-    expect(stateOf({ ...base, consent: 'none', synced_to: null })).toBe('Nothing fetched yet, only what anybody can see: its owner has not given consent')
+    expect(stateOf({ ...base, consent: 'none', synced_to: null })).toBe('Nothing fetched yet, only what anybody can see: its owner was not asked for consent yet')
     expect(stateOf({ ...base, job: { state: 'running', message: 'Figures up to 2026-09-30' } })).toBe('Fetching: Figures up to 2026-09-30')
     expect(stateOf({ ...base, job: { state: 'queued', message: '' } })).toBe('Waiting for its turn')
   })

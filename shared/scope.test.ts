@@ -47,7 +47,7 @@ describe('what people write', () => {
   })
 
   it('is a link that lives for a while', () => {
-    expect(shareSchema.validateSync({})).toEqual({ days: 30 })
+    expect(shareSchema.validateSync({})).toEqual({ days: 30, reader: '' })
     expect(problems(shareSchema, { days: 0 })).toEqual(['A link lives for a day at least.'])
     expect(problems(shareSchema, { days: 1000 })).toEqual(['A link lives for a year at the most.'])
   })

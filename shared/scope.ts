@@ -12,6 +12,8 @@ export interface ScopeQuery {
   who: number[]
   /** Sets by id; their members are taken together with the single profiles. */
   sets: number[]
+  /** Networks by id: every profile of the client there. Absent where none is chosen. */
+  networks?: string[]
   period: string
   /** A named comparison, or a period of one's own in words or days. */
   against: string
@@ -19,8 +21,9 @@ export interface ScopeQuery {
 
 const WHO = 'Choose profiles from the list.'
 
-/** Everybody, or profiles by their id and sets by theirs with an s before it. */
-const WHO_PATTERN = /^(all|s?\d{1,9}(,s?\d{1,9})*)$/
+/** Everybody, or profiles by their id, sets by theirs with an s before it, and networks by name. */
+const WHO_PART = `(?:s?\\d{1,9}|${NETWORKS.map(({ id }) => id).join('|')})`
+const WHO_PATTERN = new RegExp(`^(all|${WHO_PART}(,${WHO_PART})*)$`)
 
 /** How long a choice of profiles can be, in letters, wherever it stands: some five hundred of them. */
 const LONGEST_WHO = 4000
@@ -49,14 +52,21 @@ export function parseScope(query: Record<string, unknown>): ScopeQuery {
   return { ...parseWho(who), period, against: other }
 }
 
-/** The profiles and sets of a `who` as it stands in an address. */
-export function parseWho(who: string): Pick<ScopeQuery, 'who' | 'sets'> {
+/** Of whom: profiles, sets and networks; of everybody where all three are empty. */
+export type Whom = Pick<ScopeQuery, 'who' | 'sets' | 'networks'>
+
+/** The profiles, sets and networks of a `who` as it stands in an address. */
+export function parseWho(who: string): Whom {
   const parts = who === 'all' ? [] : who.split(',')
-  return { who: parts.filter((part) => !part.startsWith('s')).map(Number), sets: parts.filter((part) => part.startsWith('s')).map((part) => Number(part.slice(1))) }
+  const networks = parts.filter((part) => NETWORKS.some(({ id }) => id === part))
+  return {
+    who: parts.filter((part) => /^\d+$/.test(part)).map(Number), sets: parts.filter((part) => /^s\d+$/.test(part)).map((part) => Number(part.slice(1))),
+    ...(networks.length > 0 && { networks: [...new Set(networks)] }),
+  }
 }
 
-/** A `who` for an address: the sets first. */
-export const whoAddress = ({ who, sets }: Pick<ScopeQuery, 'who' | 'sets'>): string => [...sets.map((id) => `s${id}`), ...who].join(',') || 'all'
+/** A `who` for an address: the sets first, then the networks. */
+export const whoAddress = ({ who, sets, networks = [] }: Whom): string => [...sets.map((id) => `s${id}`), ...networks, ...who].join(',') || 'all'
 
 /** The parts of a scope that differ from the default, for the address. */
 export function scopeAddress(scope: ScopeQuery): Record<string, string> {
@@ -67,12 +77,15 @@ export function scopeAddress(scope: ScopeQuery): Record<string, string> {
   }
 }
 
+/** How many letters a note can have. */
+export const LONGEST_NOTE = 2000
+
 /** A note as a person writes it. */
 export const noteSchema = object({
   from: dayField(),
   to: dayField(),
   title: text().required('Say in a few words what happened.').max(120, 'Keep the first line under 120 characters.'),
-  body: text().max(2000, 'A note can be 2,000 characters long.').default(''),
+  body: text().max(LONGEST_NOTE, 'A note can be 2,000 letters long.').default(''),
 })
 export type NoteInput = InferType<typeof noteSchema>
 
@@ -132,23 +145,31 @@ export const savedScopeSchema = object({
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 
-export const BLOCK_KINDS = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'targets', 'posts', 'open', 'profiles', 'found', 'text'] as const
+export const BLOCK_KINDS = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'targets', 'posts', 'open', 'profiles', 'found', 'text', 'page'] as const
 
 /** The kinds of block that show some profiles or all; the others are about the client as a whole. */
 export const SCOPED_KINDS: readonly (typeof BLOCK_KINDS)[number][] = ['figures', 'chart', 'table', 'parts', 'why', 'unusual', 'subject', 'posts']
 
 /** One part of a report. */
+/** How many letters a title, a text and a comment can have. */
+export const LONGEST_TITLE = 160
+export const LONGEST_TEXT = 20_000
+export const LONGEST_COMMENT = 4000
+
 export const blockSchema = object({
   id: string().required().max(40),
   kind: string().oneOf(BLOCK_KINDS).required(),
-  title: text().max(160).default(''),
+  title: text().max(LONGEST_TITLE, 'Keep the title under 160 letters.').default(''),
   metrics: array(string().required().max(40)).max(12).default([]),
   /** What a kind of block needs beside metrics: the rows of a table, the way a figure is split, the order of posts, an index for a chart. */
   option: string().max(40).default(''),
+  /** Of posts: how many, and of which format; every one, when it is left out. */
+  rows: number().integer().min(1).max(50, 'A block can list 50 posts.'),
+  format: string().max(40),
   /** Of whom: everybody, or the profiles and sets that were chosen for this block. */
   who: whoField().default('all'),
-  text: string().max(20_000, 'A text can be 20,000 characters long.').default(''),
-  comment: string().max(4000, 'A comment can be 4,000 characters long.').default(''),
+  text: string().max(LONGEST_TEXT, 'A text can be 20,000 letters long.').default(''),
+  comment: string().max(LONGEST_COMMENT, 'A comment can be 4,000 letters long.').default(''),
 })
 export type Block = InferType<typeof blockSchema>
 
@@ -175,7 +196,17 @@ export const newReportSchema = object({
 })
 
 /** The wish to issue an edition; the key makes sure that one wish makes one edition. */
-export const issueSchema = object({ requestKey: string().uuid().required() })
+export const issueSchema = object({
+  requestKey: string().uuid().required(),
+  /** The checksum of what was looked at before: only that is issued. */
+  sha256: string().matches(/^[0-9a-f]{64}$/, 'Look at the edition again before you issue it.'),
+})
+
+/** Which later edition stands in the place of an earlier one; none, when that is taken back. */
+export const supersedeSchema = object({ by: number().typeError('Choose an edition from the list.').integer().min(1).nullable().defined('Choose an edition from the list.') })
 
 /** How long a shared link lives. */
-export const shareSchema = object({ days: number().typeError('Say for how many days it works.').integer('Say it in whole days.').min(1, 'A link lives for a day at least.').max(366, 'A link lives for a year at the most.').default(30) })
+export const shareSchema = object({
+  reader: text().max(120, 'Keep the reader’s name under 120 letters.').default(''),
+  days: number().typeError('Say for how many days it works.').integer('Say it in whole days.').min(1, 'A link lives for a day at least.').max(366, 'A link lives for a year at the most.').default(30),
+})

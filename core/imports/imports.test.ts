@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { detectEncoding } from './encoding'
+import { HEADING_WORDS } from './headingWords'
 import { chooseDelimiter, describeLayout, guessTargets } from './layout'
 import { detectDecimalSign, readCount } from './readCount'
 import { detectDateOrder, readDate } from './readDate'
@@ -74,6 +75,29 @@ describe('layout', () => {
 
   it('guesses what columns hold from their names, each once', () => {
     expect(guessTargets(['Date', 'Reach', 'Reactions', 'Page ID', 'Impressions', 'impressions', 'Weather'])).toEqual(['day', 'reach_1d', 'reactions', 'profile_id', 'impressions', '', ''])
+  })
+
+  it.each([
+    ['German', ['Datum', 'Reichweite', 'Impressionen', 'Kommentare', 'Follower', '„Gefällt mir“-Angaben'], ['day', 'reach_1d', 'impressions', 'comments', 'followers', 'reactions']],
+    ['French', ['Date', 'Portée', 'Impressions', 'Commentaires', 'Abonnés', 'Mentions J’aime'], ['day', 'reach_1d', 'impressions', 'comments', 'followers', 'reactions']],
+    ['Spanish', ['Fecha', 'Alcance', 'Impresiones', 'Comentarios', 'Seguidores', 'Me gusta'], ['day', 'reach_1d', 'impressions', 'comments', 'followers', 'reactions']],
+    ['Portuguese', ['Data', 'Alcance', 'Impressões', 'Comentários', 'Seguidores', 'Reações'], ['day', 'reach_1d', 'impressions', 'comments', 'followers', 'reactions']],
+    ['Italian', ['Data', 'Copertura', 'Impressioni', 'Commenti', 'Follower', 'Reazioni'], ['day', 'reach_1d', 'impressions', 'comments', 'followers', 'reactions']],
+    ['Dutch', ['Datum', 'Bereik', 'Vertoningen', 'Opmerkingen', 'Volgers', 'Vind-ik-leuks'], ['day', 'reach_1d', 'impressions', 'comments', 'followers', 'reactions']],
+  ])('in %s are matched by their headings', (_language, headings, targets) => expect(guessTargets(headings)).toEqual(targets))
+
+  it('mean one thing each, and are written as headings are compared', () => {
+    const words = Object.values(HEADING_WORDS).flat()
+    expect(words.filter((word, index) => words.indexOf(word) !== index)).toEqual([])
+    expect(words.filter((word) => !/^[a-z0-9]+( [a-z0-9]+)*$/.test(word))).toEqual([])
+  })
+
+  it('with dates in two notations, or such as 1.10.2026, are read as they are written', () => {
+    const layout = describeLayout([['Datum', 'Impressionen'], ['1.10.2026', '5'], ['28.10.2026', '6'], ['07/06/2024', '7']], [1, 2, 3, 4], 'utf-8', ';')
+    expect(layout).toMatchObject({ dateOrders: ['ambiguous', 'none'], dateSigns: [['.', '/'], []] })
+    const read = rowReader(['Datum', 'Impressionen'], { targets: ['day', 'impressions'], dateOrder: 'day-month-year', decimal: 'point', profile: 7 }, [], '2026-10-28', ['.'])
+    expect(read(['1.10.2026', '5'], 2)).toMatchObject({ kind: 'good', day: '2026-10-01' })
+    expect(read(['07/06/2024', '5'], 3)).toMatchObject({ kind: 'bad', reason: expect.stringContaining('"07/06/2024" is written otherwise than the dates above it') })
   })
 })
 

@@ -1,8 +1,9 @@
 import { CATALOGUE } from '../metrics/catalogue'
 import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
+import { HEADING_WORDS } from './headingWords'
 import type { Encoding } from './encoding'
 import type { ColumnContent } from './columnContents'
-import { detectDateOrder, type DateOrder } from './readDate'
+import { dateSigns, detectDateOrder, type DateOrder } from './readDate'
 import { detectDecimalSign, type DecimalSign } from './readCount'
 import { Unreadable } from '../unreadable'
 
@@ -31,6 +32,8 @@ export interface Layout {
   sample: string[][]
   /** Per column: what its dates say of their order. */
   dateOrders: (DateOrder | 'ambiguous' | 'none')[]
+  /** Per column: the signs between the numbers of its dates; more than one is more than one notation, which is asked about. Absent in files of before. */
+  dateSigns?: string[][]
   decimal: DecimalSign
   /** Per column: what its cells hold; absent in files of before this was looked at. */
   contents?: ColumnContent[]
@@ -90,17 +93,14 @@ export function describeLayout(records: readonly string[][], lines: readonly num
   const column = (index: number) => sample.map((cells) => cells[index] ?? '')
   const numbers = headings.flatMap((_, index) => (detectDateOrder(column(index)) === 'none' ? column(index) : []))
   return {
-    encoding, delimiter, headerRecord, headerLine: lines[headerRecord] ?? headerRecord + 1, headings, sample, dateOrders: headings.map((_, index) => detectDateOrder(column(index))), decimal: detectDecimalSign(numbers),
+    encoding, delimiter, headerRecord, headerLine: lines[headerRecord] ?? headerRecord + 1, headings, sample, dateOrders: headings.map((_, index) => (dateSigns(column(index)).length > 1 ? 'ambiguous' : detectDateOrder(column(index)))), dateSigns: headings.map((_, index) => dateSigns(column(index))), decimal: detectDecimalSign(numbers),
   }
 }
 
-const simple = (text: string): string => text.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, ' ').trim()
+/** Small letters without accents, whatever stood between the words. */
+const simple = (text: string): string => text.toLowerCase().normalize('NFKD').replace(/\p{M}/gu, '').replaceAll('ß', 'ss').replace(/[^a-z0-9]+/g, ' ').trim()
 
-const SYNONYMS: Record<string, Target> = {
-  date: 'day', day: 'day', datum: 'day', tag: 'day', 'reporting date': 'day', 'page id': 'profile_id', 'profile id': 'profile_id', 'account id': 'profile_id', id: 'profile_id',
-  handle: 'handle', profile: 'handle', username: 'handle', account: 'handle', reach: 'reach_1d', 'daily reach': 'reach_1d', 'reach 7 days': 'reach_7d', 'reach 28 days': 'reach_28d', visitors: 'visitors_1d', 'profile visitors': 'visitors_1d',
-  likes: 'reactions', 'link clicks': 'clicks', 'video views': 'views', followers: 'followers', 'total followers': 'followers', 'new followers': 'new_followers', unfollows: 'lost_followers',
-}
+const SYNONYMS = new Map(Object.entries(HEADING_WORDS).flatMap(([target, words]) => words.map((word) => [word, target as Target] as const)))
 
 /** Which target a heading names, by the names that the catalogue and the trade have for it. */
 export function guessTarget(heading: string): Target {
@@ -109,7 +109,7 @@ export function guessTarget(heading: string): Target {
   if (column) return column
   const metric = CATALOGUE.find((candidate) => candidate.kind === 'flow' && candidate.parts.length === 1 && simple(candidate.name) === words)
   if (metric?.kind === 'flow') return metric.parts[0]!.column
-  return SYNONYMS[words] ?? ''
+  return SYNONYMS.get(words) ?? ''
 }
 
 /** A first guess for every column; a target that two columns claim goes to the first. */

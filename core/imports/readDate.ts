@@ -65,6 +65,22 @@ export function detectDateOrder(cells: readonly string[]): DateOrder | 'ambiguou
   return found
 }
 
+/**
+ * The signs that stand between the numbers of dates whose order is not plain, as the cells of a column write them: more than one is more than one notation.
+ *
+ * @example dateSigns(['28.10.2026', '07/06/2024']) // ['.', '/']
+ */
+export function dateSigns(cells: readonly string[]): string[] {
+  return [...new Set(cells.flatMap((text) => signOf(text) ?? []))]
+}
+
+/** The sign between the numbers of one date; undefined for a date that begins with its year, or has none. */
+export function signOf(text: string): string | undefined {
+  const cell = text.trim().replace(TIME, '')
+  const numeric = NUMERIC.exec(cell)
+  return numeric && numeric[1]!.length < 4 ? cell.charAt(numeric[1]!.length) : undefined
+}
+
 /** Whether a cell is a date that needs no order to be read. */
 function isReadable(cell: string): boolean {
   try {

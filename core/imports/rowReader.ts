@@ -2,7 +2,7 @@ import { dayNumber, daysBetween, type Day } from '../days/day'
 import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
 import type { Target } from './layout'
 import { readCount, type DecimalSign } from './readCount'
-import { readDate, type DateOrder } from './readDate'
+import { readDate, signOf, type DateOrder } from './readDate'
 import { Unreadable } from '../unreadable'
 
 /** How the columns of a file are to be read. */
@@ -42,9 +42,10 @@ const SCIENTIFIC = /^\d+([.,]\d+)?e[+-]?\d+$/i
  *
  * @param headings  the names of the columns, for the reasons
  * @param latest    the last complete day; later days are refused
+ * @param signs     how the dates of the file were seen to be written when their order was settled; one that is written otherwise is refused, not guessed
  * @throws          Unreadable when the mapping names no day, no profile or no figure
  */
-export function rowReader(headings: readonly string[], mapping: Mapping, profiles: readonly KnownProfile[], latest: Day): (cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow {
+export function rowReader(headings: readonly string[], mapping: Mapping, profiles: readonly KnownProfile[], latest: Day, signs?: readonly string[]): (cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow {
   const columnOf = (target: Target) => mapping.targets.indexOf(target)
   const day = columnOf('day')
   const id = columnOf('profile_id')
@@ -99,6 +100,11 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
     })
     return given.length > 0 && given.every(({ column, value }) => value === (sums.get(column) ?? 0)) ? reason : undefined
   }
+  function dateOf(text: string): Day {
+    const sign = signOf(text)
+    if (sign !== undefined && signs && signs.length > 0 && !signs.includes(sign)) throw new Unreadable(`"${text.trim()}" is written otherwise than the dates above it, so day and month cannot be told; write it as they are`)
+    return readDate(text, mapping.dateOrder)
+  }
   const isDate = (text: string): boolean => {
     try {
       return readDate(text, mapping.dateOrder) !== ''
@@ -121,7 +127,7 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
     if (cells.length !== headings.length && cells.slice(headings.length).some((cell) => cell.trim() !== '')) {
       throw new Unreadable(`row ${line} has ${cells.length} cells, but there are ${headings.length} headings`)
     }
-    const date = within(day, line, () => readDate(cells[day] ?? '', mapping.dateOrder))
+    const date = within(day, line, () => dateOf(cells[day] ?? ''))
     if (date > latest) throw new Unreadable(`${at(day, line)}: ${date} is not over yet; the last complete day is ${latest}`)
     if (date < EARLIEST) throw new Unreadable(`${at(day, line)}: ${date} lies before the year 2000`)
     const profile = profileOf(cells, line)

@@ -71,6 +71,7 @@ function bare(block: FilledBlock, zone: string): Table | undefined {
     case 'found':
       return found(block.found)
     case 'text':
+    case 'page':
       return undefined
   }
 }

@@ -22,7 +22,8 @@ export const knownProfiles = async (db: ClientDb): Promise<KnownProfile[]> => (a
 
 /** The function that reads the rows of an import. */
 export async function readerFor(db: ClientDb, view: ImportView): Promise<(cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow> {
-  return rowReader(view.layout!.headings, view.mapping as Mapping, await knownProfiles(db), lastCompleteDay(now(), db.timeZone))
+  const mapping = view.mapping as Mapping
+  return rowReader(view.layout!.headings, mapping, await knownProfiles(db), lastCompleteDay(now(), db.timeZone), view.layout!.dateSigns?.[mapping.targets.indexOf('day')])
 }
 
 /** What is stored for the days of some rows, by profile and day. */

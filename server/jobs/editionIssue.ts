@@ -1,8 +1,9 @@
+import { canonicalJson } from '../../core/reports/canonicalJson'
 import type { ClientDb } from '../db/clientDb'
 import { asOfNow } from '../db/clientDb'
 import { sql } from '../db/sql'
 import { composeReport, type ReportContent } from '../reports/content'
-import { freeze } from '../reports/editions'
+import { freeze, sha256 } from '../reports/editions'
 import { reportById } from '../reports/reports'
 import { JobFailed, JobPostponed, type JobContext } from './context'
 import { enqueue } from './queue'
@@ -12,8 +13,10 @@ import { enqueue } from './queue'
  * that also ends the job, so that whatever happens there is one edition or none. A wish that was fulfilled already is not fulfilled twice.
  */
 export async function editionIssue(context: JobContext): Promise<void> {
-  const { reportId, requestKey, person } = context.payload as { reportId: number; requestKey: string; person: number }
+  const { reportId, requestKey, person, sha256: seen } = context.payload as { reportId: number; requestKey: string; person: number; sha256?: string }
   const composed = (await editionOf(context.db, requestKey)) === undefined ? await asOfNow(context.db, (db) => compose(db, reportId)) : undefined
+  // what somebody has looked at is issued, and nothing else
+  if (composed && seen && sha256(canonicalJson(composed.content)) !== seen) throw new JobFailed('The figures or the report have changed since you looked at the edition, so it was not issued. Look at it again.')
   await context.finish(async (db) => {
     const now = await db.one<{ version: number }>(sql`SELECT version FROM report WHERE client_id = ${db.client} AND report_id = ${reportId} FOR UPDATE`)
     const done = await editionOf(db, requestKey)

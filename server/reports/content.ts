@@ -50,6 +50,7 @@ export type FilledBlock = BlockBase & (
   | { kind: 'why'; why: Why }
   | { kind: 'unusual'; metric: string; days: UnusualFinding[] }
   | { kind: 'text'; text: string }
+  | { kind: 'page' }
   | { kind: 'broken'; problem: string }
 )
 
@@ -64,7 +65,7 @@ export interface ProfileRowOf {
   missing: Period[]
 }
 
-/** How many posts a block lists. */
+/** How many posts a block lists where nothing else was chosen. */
 const MOST_POSTS = 10
 
 /** Everything that a report says for one period: what the screen, the shared link and the PDF show, and what an edition freezes. */
@@ -142,6 +143,7 @@ export async function fillOrSay(db: ClientDb, scope: ResolvedScope, block: Block
 export async function fill(db: ClientDb, scope: ResolvedScope, block: Block, sight = EVERYTHING): Promise<FilledBlock> {
   const base = { id: block.id, title: block.title, comment: block.comment }
   if (block.kind === 'text') return { ...base, kind: 'text', text: block.text }
+  if (block.kind === 'page') return { ...base, kind: 'page' }
   block.metrics.forEach(metricById)
   if (block.kind === 'chart') return await fillChart(db, scope, base, block)
   const [metric = 'impressions'] = block.metrics
@@ -158,14 +160,14 @@ export async function fill(db: ClientDb, scope: ResolvedScope, block: Block, sig
 }
 
 /** The kinds that have no figures of metrics in them. */
-async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { kind, option }: Block): Promise<FilledBlock> {
+async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { kind, option, rows = MOST_POSTS, format }: Block): Promise<FilledBlock> {
   switch (kind) {
     case 'parts':
       return { ...base, kind, split: await splitOf(db, scope, option || SPLITS[0]!.id) }
     case 'targets':
       return { ...base, kind, targets: (await targetsOf(db)).targets }
     case 'posts':
-      return { ...base, kind, order: option || 'interactions', posts: orderPosts(await listPosts(db, scope), option || 'interactions').slice(0, MOST_POSTS) }
+      return { ...base, kind, order: option || 'interactions', posts: orderPosts((await listPosts(db, scope)).filter((post) => !format || post.format === format), option || 'interactions').slice(0, rows) }
     case 'open': {
       const open = await whatIsOpen(db, scope)
       // that a report has no edition is nothing to say in that edition

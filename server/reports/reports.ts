@@ -1,4 +1,4 @@
-import { parseWho, type Block, type ReportInput } from '../../shared/scope'
+import { LONGEST_TITLE, parseWho, type Block, type ReportInput } from '../../shared/scope'
 import type { ClientDb } from '../db/clientDb'
 import { raw, sql } from '../db/sql'
 import { conflict, notFound } from '../problems/problem'
@@ -83,3 +83,12 @@ export async function removeReport(db: ClientDb, id: number, isRemoved: boolean)
     UPDATE report SET removed_at = IF(${isRemoved}, NOW(), NULL) WHERE client_id = ${db.client} AND report_id = ${id}`)
   if (affectedRows === 0) throw notFound('report')
 }
+
+/** @returns the id of a report with the same blocks, period and comparison as another, under a title that says so */
+export async function copyReport(db: ClientDb, id: number): Promise<number> {
+  const { title, period, against, blocks } = await reportById(db, id)
+  return (await db.run(sql`
+    INSERT INTO report (client_id, title, period, against, blocks)
+    VALUES (${db.client}, ${`${title.slice(0, LONGEST_TITLE - COPIED.length)}${COPIED}`}, ${period}, ${against}, ${JSON.stringify(blocks)})`)).insertId
+}
+const COPIED = ', copied'

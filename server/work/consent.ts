@@ -79,12 +79,15 @@ export async function endConsent(answer: URL, redirect: string): Promise<Profile
   const found = !isToken(state) ? undefined : await systemDb.one<OpenRequest>(sql`
     SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE state_hash = ${tokenHash(state)} AND used_at IS NULL AND ends_at > NOW()`)
   const { db, request, profile } = await withProfile(found)
-  if (answer.searchParams.get('error')) throw new Problem(403, 'Refused', 'The consent was refused, and nothing was read. The link still works, should that have been a mistake.')
+  if (answer.searchParams.get('error')) {
+    await db.run(sql`UPDATE consent_request SET refused_at = NOW() WHERE client_id = ${db.client} AND request_id = ${request.request_id}`)
+    throw new Problem(403, 'Refused', 'The consent was refused, and nothing was read. The agency is told. The link still works, should that have been a mistake.')
+  }
   const tokens = await httpNetwork(profile.network).redeem({ answer, state, verifier: unseal(request.verifier!), redirect }).catch(() => {
     throw new Problem(502, 'The network did not confirm', 'The network did not confirm the consent. Open the link again.')
   })
   await db.transaction(async (inside) => {
-    await inside.run(sql`UPDATE consent_request SET used_at = NOW() WHERE client_id = ${inside.client} AND request_id = ${request.request_id}`)
+    await inside.run(sql`UPDATE consent_request SET used_at = NOW(), refused_at = NULL WHERE client_id = ${inside.client} AND request_id = ${request.request_id}`)
     await inside.run(sql`
       UPDATE profile
       SET    synced_to = IF(consent = 'none', NULL, synced_to), posts_to = IF(consent = 'none', NULL, posts_to), consent = 'given', tokens = ${seal(JSON.stringify(tokens))}, sync_error = NULL
@@ -92,4 +95,28 @@ export async function endConsent(answer: URL, redirect: string): Promise<Profile
     await enqueue(inside, 'sync', profile.profile_id)
   })
   return profile
+}
+
+/** How the newest request for a profile's consent stands, while it is not given. */
+export interface ConsentRequest {
+  profile: number
+  state: 'open' | 'refused' | 'ended'
+  askedAt: Date
+  endsAt: Date
+}
+
+/** The newest request for each profile that has not given its consent. */
+export const consentRequests = async (db: ClientDb): Promise<ConsentRequest[]> => await db.rows<ConsentRequest>(sql`
+  SELECT   r.profile_id AS profile, IF(r.refused_at IS NOT NULL, 'refused', IF(r.ends_at > NOW(), 'open', 'ended')) AS state, r.asked_at AS askedAt, r.ends_at AS endsAt
+  FROM     consent_request r
+  JOIN     profile p ON p.client_id = r.client_id AND p.profile_id = r.profile_id AND p.consent <> 'given'
+  WHERE    r.client_id = ${db.client}
+  AND      r.used_at IS NULL
+  AND      r.request_id IN (SELECT MAX(request_id) FROM consent_request WHERE client_id = ${db.client} GROUP BY profile_id)
+  ORDER BY r.request_id DESC`)
+
+/** Who asks for a consent: the agency, for its client. */
+export async function askerOf(db: ClientDb): Promise<{ agency: string; contact: string }> {
+  return (await db.one<{ agency: string; contact: string }>(sql`
+    SELECT a.name AS agency, a.contact FROM client c JOIN agency a ON a.agency_id = c.agency_id WHERE c.client_id = ${db.client}`))!
 }

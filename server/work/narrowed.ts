@@ -1,5 +1,5 @@
 import { parseWho } from '../../shared/scope'
-import { describeSets, describeWho, type ResolvedScope } from './resolveScope'
+import { describeChoice, profilesOfChoice, type ResolvedScope } from './resolveScope'
 
 /**
  * A scope of everybody, narrowed to a `who` that was kept earlier, as far as that is still there: a profile that was switched off or a set that was
@@ -12,12 +12,11 @@ export function narrowed(all: ResolvedScope, who: string): ResolvedScope {
   if (who === 'all') return all
   const wanted = parseWho(who)
   const sets = all.sets.filter(({ id }) => wanted.sets.includes(id))
-  const chosen = new Set([...wanted.who, ...sets.flatMap((set) => set.profiles)])
-  const profiles = all.allProfiles.filter(({ profile_id: profile }) => chosen.has(profile))
-  const words = profiles.length === 0 ? 'Profiles that are switched off' : wanted.who.length === 0 ? describeSets(sets, profiles) : describeWho(profiles, all.allProfiles)
+  const profiles = profilesOfChoice(all.allProfiles, sets, wanted)
+  const words = profiles.length === 0 ? 'Profiles that are switched off' : describeChoice(wanted, sets, profiles, all.allProfiles)
   return {
     ...all, profiles, connected: profiles.filter(({ has_figures: has }) => has === 1),
-    query: { ...all.query, who: profiles.map(({ profile_id: profile }) => profile).filter((id) => wanted.who.includes(id)), sets: sets.map(({ id }) => id) },
+    query: { ...all.query, who: profiles.map(({ profile_id: profile }) => profile).filter((id) => wanted.who.includes(id)), sets: sets.map(({ id }) => id), ...(wanted.networks && { networks: wanted.networks }) },
     words: { ...all.words, who: words },
   }
 }

@@ -15,6 +15,7 @@ import { memberOf, profilesOf, type ProfileRow } from '../db/questions/profiles'
 import { setsOf, type ProfileSet } from '../db/questions/sets'
 import { sql } from '../db/sql'
 import { newestJobs, type JobView } from '../jobs/queue'
+import { consentRequests, type ConsentRequest } from './consent'
 import { allowance } from './addProfile'
 
 /** How many days the coverage strip shows. */
@@ -31,11 +32,12 @@ export interface ProfileState extends ProfileRow {
   /** In how many days the network forgets something that we do not have; absent when everything is here. */
   forgetsInDays?: number
   job: JobView | null
+  request?: ConsentRequest
 }
 
 /** Every profile of a client with the state of its sync and the days that have data. */
 export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
-  const [profiles, jobs] = await Promise.all([profilesOf(db), newestJobs(db, 'sync')])
+  const [profiles, jobs, requests] = await Promise.all([profilesOf(db), newestJobs(db, 'sync'), consentRequests(db)])
   const last = lastCompleteDay(now(), db.timeZone)
   const strip = daysEnding(last, STRIP_DAYS)
   const [kept, table] = await Promise.all([
@@ -44,6 +46,7 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
     facts(db, profiles.map(({ profile_id: id }) => id), [strip]),
   ])
   return profiles.map((profile) => {
+    const request = requests.find(({ profile: id }) => id === profile.profile_id)
     const row = kept.find(({ profile_id: id }) => id === profile.profile_id)
     const network = networkById(profile.network)
     const isBehind = profile.synced_to === null || profile.synced_to < last
@@ -53,7 +56,7 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
       missingOf: coverage(table, profile, strip),
       restatements: row?.restatements ?? 0,
       ...(isBehind && profile.is_active && { forgetsInDays: daysUntilForgotten(profile.synced_to, last, profile.consent === 'given' ? network.historyDays : network.publicDays) }),
-      job: jobs.find(({ subject }) => Number(subject) === profile.profile_id) ?? null,
+      job: jobs.find(({ subject }) => Number(subject) === profile.profile_id) ?? null, ...(request && { request }),
     }
   })
 }

@@ -1,3 +1,4 @@
+import { networkById } from '../../core/networks/networks'
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import type { Day } from '../../core/days/day'
 import { comparison, comparisonWith, isNamedAgainst, type Comparison } from '../../core/periods/comparison'
@@ -47,14 +48,16 @@ export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<Res
   })
   const unknown = query.who.find((id) => !allProfiles.some(({ profile_id: profile }) => profile === id))
   if (unknown !== undefined) throw badRequest('The address names a profile that this client does not have. Choose the profiles again.', { profile: unknown })
-  const chosen = new Set([...query.who, ...chosenSets.flatMap((set) => set.profiles)])
-  const profiles = query.who.length + query.sets.length === 0 ? allProfiles : allProfiles.filter(({ profile_id: profile }) => chosen.has(profile))
+  const empty = query.networks?.find((id) => !allProfiles.some(({ network }) => network === id))
+  if (empty !== undefined) throw badRequest(`This client has no profile on ${networkById(empty).name} that is switched on. Choose the profiles again.`, { network: empty })
+  const isEverybody = query.who.length + query.sets.length + (query.networks?.length ?? 0) === 0
+  const profiles = isEverybody ? allProfiles : profilesOfChoice(allProfiles, chosenSets, query)
   const { period, running } = readPeriod(query.period, lastComplete)
   const against = readAgainst(query.against, { period, running, lastComplete })
   return {
     query, profiles, connected: profiles.filter(({ has_figures: has }) => has === 1), allProfiles, sets, period, comparison: against, lastComplete, running,
     words: {
-      who: query.who.length === 0 && chosenSets.length > 0 ? describeSets(chosenSets, profiles) : describeWho(profiles, allProfiles),
+      who: isEverybody ? describeWho(profiles, allProfiles) : describeChoice(query, chosenSets, profiles, allProfiles),
       period: describePeriod(period),
       against: describeAgainst(query.against, against, period, running),
     },
@@ -79,6 +82,19 @@ export function readAgainst(against: string, { period, running, lastComplete }: 
   const other = parsePeriod(against, lastComplete).period
   if (other.from === period.from && other.to === period.to) throw new SelfComparison()
   return comparisonWith(period, other)
+}
+
+/** The profiles that a choice means: those named, those of its sets, and those on its networks. */
+export function profilesOfChoice(all: readonly ProfileRow[], sets: readonly ProfileSet[], { who, networks = [] }: Pick<ScopeQuery, 'who' | 'networks'>): ProfileRow[] {
+  const chosen = new Set([...who, ...sets.flatMap((set) => set.profiles)])
+  return all.filter(({ profile_id: profile, network }) => chosen.has(profile) || networks.includes(network))
+}
+
+/** A choice in words: its networks or its sets by name where it is made of these alone, else how many profiles it is. */
+export function describeChoice({ who, networks = [] }: Pick<ScopeQuery, 'who' | 'networks'>, sets: readonly ProfileSet[], profiles: readonly ProfileRow[], all: readonly ProfileRow[]): string {
+  if (who.length > 0 || (networks.length > 0 && sets.length > 0)) return describeWho(profiles, all)
+  if (networks.length > 0) return `${networks.map((id) => networkById(id).name).join(' and ')}, ${profiles.length} ${profiles.length === 1 ? 'profile' : 'profiles'}`
+  return sets.length > 0 ? describeSets(sets, profiles) : describeWho(profiles, all)
 }
 
 /** Sets in words: their names, and how many profiles that is. */

@@ -64,7 +64,10 @@ export interface BrokenTarget extends TargetRow {
 /** The targets of a client as they are kept, those that end first before the others. Whom they are for is written as in an address. */
 export const targetRows = (db: ClientDb): Promise<TargetRow[]> => db.rows<TargetRow>(sql`
   SELECT   target_id AS id, metric,
-           IF(who = 'all', 'all', COALESCE((SELECT GROUP_CONCAT(IF(m.is_set, 's', ''), m.member_id ORDER BY m.is_set DESC, m.member_id) FROM target_member m WHERE m.client_id = t.client_id AND m.target_id = t.target_id), '')) AS who,
+           IF(who = 'all', 'all', CONCAT_WS(',',
+             (SELECT GROUP_CONCAT('s', m.member_id ORDER BY m.member_id) FROM target_member m WHERE m.client_id = t.client_id AND m.target_id = t.target_id AND m.is_set = 1),
+             (SELECT GROUP_CONCAT(n.network ORDER BY n.network) FROM target_network n WHERE n.client_id = t.client_id AND n.target_id = t.target_id),
+             (SELECT GROUP_CONCAT(m.member_id ORDER BY m.member_id) FROM target_member m WHERE m.client_id = t.client_id AND m.target_id = t.target_id AND m.is_set = 0))) AS who,
            wanted, from_day AS \`from\`, by_day AS \`by\`
   FROM     target t
   WHERE    client_id = ${db.client}
@@ -244,6 +247,7 @@ export const changeTarget = (db: ClientDb, id: number, target: TargetInput): Pro
     WHERE  client_id = ${inside.client}
     AND    target_id = ${id}`)
   await inside.run(sql`DELETE FROM target_member WHERE client_id = ${inside.client} AND target_id = ${id}`)
+  await inside.run(sql`DELETE FROM target_network WHERE client_id = ${inside.client} AND target_id = ${id}`)
   await keepMembers(inside, id, target)
   return true
 })
@@ -252,9 +256,10 @@ export const changeTarget = (db: ClientDb, id: number, target: TargetInput): Pro
 const kindOf = ({ who }: TargetInput): 'all' | 'some' => (who === 'all' ? 'all' : 'some')
 
 async function keepMembers(db: ClientDb, id: number, target: TargetInput): Promise<void> {
-  const { who, sets } = parseWho(target.who)
+  const { who, sets, networks = [] } = parseWho(target.who)
   const members = [...new Set(sets)].map((set) => [id, 1, set]).concat([...new Set(who)].map((profile) => [id, 0, profile]))
   await db.insertRows('target_member', ['target_id', 'is_set', 'member_id'], members)
+  await db.insertRows('target_network', ['target_id', 'network'], networks.map((network) => [id, network]))
 }
 
 /** Takes a target away or, when that was a mistake, brings it back. @returns whether there is such a target */

@@ -7,6 +7,8 @@ import type { ClientDb } from '../db/clientDb'
 import { profilesOf, type ProfileRow } from '../db/questions/profiles'
 import { editionsReach } from '../reports/editions'
 import { reportsOf, type ReportHead } from '../reports/reports'
+import { requestWords } from '../../shared/profileState'
+import { consentRequests, type ConsentRequest } from './consent'
 import type { ResolvedScope } from './resolveScope'
 import { targetsOf, type TargetView } from './targets'
 import { unusual, type UnusualFinding } from './unusual'
@@ -43,10 +45,10 @@ export interface WhatIsOpen {
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
-  const [profiles, days, reach, reports, { targets, broken }] = await Promise.all([profilesOf(db), unusual(db, scope, WATCHED_METRIC), editionsReach(db), reportsOf(db), targetsOf(db)])
+  const [requests, profiles, days, reach, reports, { targets, broken }] = await Promise.all([consentRequests(db), profilesOf(db), unusual(db, scope, WATCHED_METRIC), editionsReach(db), reportsOf(db), targetsOf(db)])
   return {
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
-    troubles: troublesOf(profiles, scope.lastComplete),
+    troubles: troublesOf(profiles, requests, scope.lastComplete),
     targets: targets.filter(({ progress, by }) => progress.standing === 'in danger' || (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS)),
     due: [...reports.flatMap((report) => reportDue(report, reach.get(report.id), scope.lastComplete) ?? []), ...targets.flatMap((target) => targetDue(target) ?? []), ...broken.map(({ id, problem }): Due => ({ kind: 'target', id, sentence: `A target cannot be worked out. ${problem}` }))],
   }
@@ -77,9 +79,9 @@ function targetDue({ id, metric, whoWords, progress: { daysLeft, standing } }: T
 }
 
 /** Own profiles and rivals' that are switched on: what is wrong with them, and what somebody has to do. */
-function troublesOf(profiles: readonly ProfileRow[], lastComplete: Day): ProfileTrouble[] {
+function troublesOf(profiles: readonly ProfileRow[], requests: readonly ConsentRequest[], lastComplete: Day): ProfileTrouble[] {
   return profiles.filter(({ is_active: active }) => active).flatMap((row) => {
-    const sentence = row.consent === 'none' && !row.is_rival && !row.sync_error ? 'Its owner has not given consent yet: only public figures are there.'
+    const sentence = row.consent === 'none' && !row.is_rival && !row.sync_error ? `Only public figures are there: ${requestWords(requests.find(({ profile }) => profile === row.profile_id))}.`
       : row.sync_error ?? (row.first_fetch ? 'Its first fetch is still running.' : row.synced_to !== null && row.synced_to < lastComplete ? `Its figures end on ${describeDay(row.synced_to)}.` : undefined)
     return sentence ? [{ profile: row.profile_id, name: `${row.name}, ${row.networkName}`, sentence }] : []
   })

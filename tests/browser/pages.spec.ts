@@ -331,7 +331,7 @@ test('a viewer reads and changes nothing', async ({ page, consoleErrors }) => {
   await page.getByRole('link', { name: 'Reports' }).click()
   await page.getByRole('link', { name: 'Mossgate Gardens, four-week report' }).click()
   await expect(page.getByRole('heading', { name: 'By profile', level: 2 })).toBeVisible()
-  await expect(page.getByRole('button', { name: /Issue edition/ })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /Look at edition/ })).toHaveCount(0)
   await page.goto('/kittiwake-line/overview')
   await expect(page.getByRole('alert').first()).toContainText('There is no such client, or you may not see it.')
   consoleErrors.length = 0

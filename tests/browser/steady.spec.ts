@@ -85,6 +85,7 @@ test('what an outsider opens fits a telephone', async ({ page, browser }) => {
   await signIn(page)
   await page.goto('/orrery-press/reports')
   await page.getByRole('link', { name: 'Orrery Press, four-week report' }).click()
+  await page.getByRole('button', { name: /Look at edition/ }).click()
   await page.getByRole('button', { name: /Issue edition/ }).click()
   await page.waitForURL(/editions\/\d+/)
   await page.getByRole('button', { name: 'Share' }).click()

@@ -82,6 +82,8 @@ test('from signing in to an edition that does not change', async ({ page, browse
     await page.getByLabel('Comment on block 1').fill('Three days shut, and yet a good month.')
     await page.getByLabel('Comment on block 1').blur()
     await expect(page.getByRole('status').getByText('Saved', { exact: true })).toBeVisible()
+    await page.getByRole('button', { name: 'Look at edition 1' }).click()
+    await expect(page.getByRole('dialog', { name: 'The edition as it will be issued' }).getByText('not issued yet')).toBeVisible()
     await page.getByRole('button', { name: 'Issue edition 1' }).click()
     await page.waitForURL(/editions\/\d+/)
     await expect(page.getByText('checked: unchanged since it was issued')).toBeVisible()

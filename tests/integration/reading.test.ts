@@ -142,7 +142,7 @@ describe('all clients', () => {
     const found = await allClients(owner)
     expect(found.map(({ slug }) => slug)).toEqual(['reading'])
     expect(found[0]!.figures.map(({ figure }) => figure.metric)).toEqual(['impressions', 'interactions', 'followers_net'])
-    expect(found[0]!.troubles.map(({ sentence }) => sentence)).toContain('Its owner has not given consent yet: only public figures are there.')
+    expect(found[0]!.troubles.map(({ sentence }) => sentence)).toContain('Only public figures are there: its owner was not asked for consent yet.')
     expect(await allClients({ ...owner, role: 'viewer' })).toEqual([])
   })
 })

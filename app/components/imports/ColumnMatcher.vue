@@ -2,6 +2,7 @@
 import type { ValidationError } from 'yup'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import { FACT_COLUMNS } from '~~/core/metrics/metric'
+import { signOf } from '~~/core/imports/readDate'
 import type { ColumnContent } from '~~/core/imports/columnContents'
 import type { Layout, Target } from '~~/core/imports/layout'
 import { mappingSchema, type MappingInput } from '~~/shared/imports'
@@ -34,6 +35,9 @@ const profiles = computed(() => description.data.value?.profiles.map(({ id, name
 watch(order, (found) => {
   if (found && found !== 'none' && found !== 'ambiguous') form.dateOrder = found
 }, { immediate: true })
+/** Dates that are written in more than one way are asked about with one of each. */
+const notations = computed(() => (day.value < 0 ? [] : (layout.dateSigns?.[day.value] ?? []).map((sign) => layout.sample.map((cells) => cells[day.value] ?? '').find((cell) => signOf(cell) === sign) ?? '')))
+const question = computed(() => (!isAsked.value ? 'Dates give' : notations.value.length > 1 ? `Dates are written in two ways: ${notations.value.map((cell) => `“${cell}”`).join(' and ')}. In which order?` : `“${example.value}” can be read two ways. Which is it?`))
 const example = computed(() => (day.value < 0 ? '' : layout.sample.map((cells) => cells[day.value]).find((cell) => cell?.trim()) ?? ''))
 
 function check() {
@@ -66,7 +70,7 @@ function check() {
     <div class="row questions">
       <div v-if="!hasOwnProfile" class="field"><label for="import-profile">These figures belong to</label><Select v-model="form.profile" input-id="import-profile" label-id="import-profile-label" :options="profiles" option-label="name" option-value="value" placeholder="Choose a profile" aria-label="These figures belong to" /></div>
       <div class="field">
-        <label for="import-order">{{ isAsked ? `“${example}” can be read two ways. Which is it?` : 'Dates give' }}</label>
+        <label for="import-order">{{ question }}</label>
         <Select v-model="form.dateOrder" input-id="import-order" :options="ORDERS" option-label="name" option-value="value" placeholder="Choose" aria-label="Order of day and month" :invalid="isAsked && !form.dateOrder" />
       </div>
       <div class="field"><label for="import-decimal">Numbers look like</label><Select v-model="form.decimal" input-id="import-decimal" :options="DECIMALS" option-label="name" option-value="value" aria-label="How numbers are written" /></div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
-import { noteSchema } from '~~/shared/scope'
+import { LONGEST_NOTE, noteSchema } from '~~/shared/scope'
 
 const shell = useShell()
 const say = useSay()
@@ -10,6 +10,8 @@ const { description } = useScope()
 const existing = computed(() => shell.note?.id)
 const last = description.data.value?.period.to ?? ''
 const form = reactive({ from: shell.note?.from ?? last, to: shell.note?.to ?? '', title: shell.note?.title ?? '', body: shell.note?.body ?? '' })
+// a new note that was begun is there again when it is opened the next time; one for a day of its own begins anew
+const forget = useKeptForm(shell.note?.id || shell.note?.from ? '' : `note of ${base.value}`, form)
 const problems = ref<Record<string, string>>({})
 const isSaving = ref(false)
 
@@ -22,6 +24,7 @@ async function save() {
     const note = noteSchema.validateSync({ ...form, to: form.to || form.from }, { abortEarly: false })
     if (note.to < note.from) return void (problems.value = { to: 'The last day lies before the first.' })
     await api(existing.value ? `${base.value}/notes/${existing.value}` : `${base.value}/notes`, { method: existing.value ? 'PUT' : 'POST', body: note })
+    forget()
     shell.note = undefined
     await refresh()
     say.done('The note stands on the charts it touches.')
@@ -49,10 +52,10 @@ const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note
         <DayField id="note-to" v-model="form.to" label="Last day, if several" :problem="problems.to" />
       </div>
       <div class="field"><label for="note-title">What happened</label><InputText id="note-title" v-model="form.title" autofocus placeholder="Storm, gardens shut." :invalid="!!problems.title" /><p v-if="problems.title" class="field-error" role="alert">{{ problems.title }}</p></div>
-      <div class="field"><label for="note-body">More about it</label><Textarea id="note-body" v-model="form.body" rows="3" /></div>
+      <div class="field"><label for="note-body">More about it</label><Textarea id="note-body" v-model="form.body" rows="3" auto-resize /><LettersLeft :text="form.body" :most="LONGEST_NOTE" /></div>
       <div class="row end">
         <Button v-if="existing" type="button" label="Remove" text severity="danger" @click="remove" />
-        <Button type="button" label="Cancel" text @click="shell.note = undefined" />
+        <Button type="button" label="Cancel" text @click="forget(); shell.note = undefined" />
         <Button type="submit" label="Keep the note" :loading="isSaving" />
       </div>
     </form>

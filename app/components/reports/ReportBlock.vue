@@ -30,7 +30,7 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 </script>
 
 <template>
-  <section class="block" :aria-label="title || undefined">
+  <section class="block" :class="{ 'new-page': block.kind === 'page' }" :aria-label="title || undefined">
     <h2 v-if="title" class="heading">{{ title }}</h2>
     <p v-if="block.who" class="quiet">{{ block.who }}</p>
     <div v-if="block.kind === 'figures'" class="strip" :style="{ '--columns': Math.min(5, Math.max(1, block.figures.length)) }">
@@ -48,6 +48,7 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
     <WideContent v-else-if="block.kind === 'why'" :label="title"><WhyText :why="block.why" :is-plain="isPlain" /></WideContent>
     <UnusualText v-else-if="block.kind === 'unusual'" :metric="block.metric" :days="block.days" :is-plain="isPlain" />
     <p v-else-if="block.kind === 'broken'" role="alert">{{ block.problem }}</p>
+    <p v-else-if="block.kind === 'page'" class="page-break no-print">A new page begins here on paper.</p>
     <div v-else-if="block.kind === 'text'" class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
     <ChangeFootnotes v-if="changes.length" :figures="changes" />
     <div v-if="block.comment && !hideComment" class="comment"><p v-for="(paragraph, index) in paragraphs(block.comment)" :key="index">{{ paragraph }}</p></div>
@@ -56,6 +57,8 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 
 <style scoped>
 .block { margin: 18px 0; break-inside: avoid; }
+.new-page { break-after: page; margin: 0; }
+.page-break { border-top: 1px dashed var(--rule2); color: var(--ink3); font-size: var(--text-small); padding-top: 3px; }
 h2 { margin-bottom: 4px; }
 .strip { display: grid; grid-template-columns: repeat(var(--columns), minmax(0, 1fr)); border-top: 1px solid var(--rule2); border-bottom: 1px solid var(--rule2); }
 @media (max-width: 640px) {

@@ -43,7 +43,7 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
       <Button label="Note" outlined aria-haspopup="dialog" title="Write a note (n)" @click="shell.note = {}" />
       <Button label="Add to report" aria-haspopup="dialog" title="Add to a report (r)" @click="shell.isAddOpen = true" />
     </div>
-    <OpeningPopover ref="who" label="Choose profiles"><LazyWhoChooser v-if="known" :profiles="known.profiles" :sets="known.sets" :chosen="scope" @choose="(chosen) => { who?.hide(); choose(0, chosen) }" /></OpeningPopover>
+    <OpeningPopover ref="who" label="Choose profiles"><LazyWhoChooser v-if="known" :profiles="known.profiles" :sets="known.sets" :chosen="scope" @choose="(chosen) => { who?.hide(); choose(0, { networks: undefined, ...chosen }) }" /></OpeningPopover>
     <OpeningPopover ref="period" label="Choose a period"><LazyPeriodChooser v-if="known" :last-complete="known.lastComplete" :period="known.period" @choose="(words) => { period?.hide(); choose(1, { period: words }) }" /></OpeningPopover>
     <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser  v-if="known" :chosen="scope.against" :last-complete="known.lastComplete" :period="known.period" @choose="(choice) => { against?.hide(); choose(2, { against: choice }) }" /></OpeningPopover>
     <OpeningPopover ref="keeper" label="Kept scopes"><LazyScopeKeeper v-if="known" :saved="known.saved" :words="known.words" @done="keeper?.hide()" /></OpeningPopover>

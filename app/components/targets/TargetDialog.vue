@@ -29,7 +29,11 @@ const hint = computed(() => {
 })
 const whoChoices = computed(() => {
   const known = description.data.value
-  const choices = [{ value: 'all', name: 'All profiles' }, ...(known?.sets ?? []).map((set) => ({ value: `s${set.id}`, name: `${set.name} (set)` })), ...(known?.profiles ?? []).map((profile) => ({ value: String(profile.id), name: `${profile.name}, ${profile.networkName}` }))]
+  const networks = [...new Map((known?.profiles ?? []).map(({ network, networkName }) => [network, networkName]))].map(([value, name]) => {
+    const count = known!.profiles.filter(({ network }) => network === value).length
+    return { value, name: `${name}, ${count} ${count === 1 ? 'profile' : 'profiles'}` }
+  })
+  const choices = [{ value: 'all', name: 'All profiles' }, ...networks, ...(known?.sets ?? []).map((set) => ({ value: `s${set.id}`, name: `${set.name} (set)` })), ...(known?.profiles ?? []).map((profile) => ({ value: String(profile.id), name: `${profile.name}, ${profile.networkName}` }))]
   return choices.some(({ value }) => value === form.who) ? choices : [...choices, { value: form.who, name: 'The profiles chosen on the page' }]
 })
 const wantedField = ref<InstanceType<typeof NumberField>>()

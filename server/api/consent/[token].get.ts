@@ -1,9 +1,9 @@
 import { getRouterParam } from 'h3'
 import { route } from '../../http/route'
 import { slowGuesses } from '../../http/slowGuesses'
-import { openConsent } from '../../work/consent'
+import { askerOf, openConsent } from '../../work/consent'
 
 export default route(async (event) => {
   const { db, profile } = await slowGuesses(event, () => openConsent(getRouterParam(event, 'token') ?? ''))
-  return { client: db.name, profile: profile.name, network: profile.networkName }
+  return { ...(await askerOf(db)), client: db.name, profile: profile.name, network: profile.networkName }
 })

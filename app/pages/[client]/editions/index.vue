@@ -16,7 +16,7 @@ useHead({ title: 'Editions · Zaffer' })
       <thead><tr><th scope="col">Edition</th><th scope="col" class="words">Period</th><th scope="col">Issued</th><th scope="col" class="words">By</th><th scope="col" class="words">SHA-256</th></tr></thead>
       <tbody>
         <tr v-for="edition in data" :key="edition.id">
-          <td><NuxtLink :to="`/${slug}/editions/${edition.id}`">{{ edition.title }}, edition {{ edition.number }}</NuxtLink></td>
+          <td><NuxtLink :to="`/${slug}/editions/${edition.id}`">{{ edition.title }}, edition {{ edition.number }}</NuxtLink><span v-if="edition.isSuperseded" class="quiet"> · superseded</span></td>
           <td class="words">{{ edition.periodWords }}</td><td>{{ describeDay(new Date(edition.issuedAt).toISOString().slice(0, 10)) }}</td><td class="words">{{ edition.issuedBy }}</td><td class="words quiet" :title="edition.sha256">{{ edition.sha256.slice(0, 12) }}…</td>
         </tr>
       </tbody>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import Sortable from 'sortablejs'
-import { BLOCK_KINDS, SCOPED_KINDS, type Block } from '~~/shared/scope'
+import { BLOCK_KINDS, LONGEST_COMMENT, LONGEST_TEXT, LONGEST_TITLE, SCOPED_KINDS, type Block } from '~~/shared/scope'
+import { POST_FORMATS } from '~~/core/networks/postFormats'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
+import type { DraftState } from '~/composables/useReport'
 import { AGAINST_CHOICES } from '~/components/scope/againstChoices'
 import type OpeningPopover from '~/components/shell/OpeningPopover.vue'
 import { BLOCK_NAMES, hasMetrics, hasOneMetric, newBlock, OPTIONS } from '~/components/reports/blocks'
@@ -16,16 +18,22 @@ const cache = useQueryCache()
 const { slug, base } = useClient()
 const { follow } = useJob()
 const { description } = useScope()
-const { draft, content, state, problem, editions, canUndo, canRedo, open, save, change, step, settled } = useReport(computed(() => String(route.params.report)))
+const { draft, content, state, problem, editions, theirs, differences, canUndo, canRedo, open, save, change, step, settle, settled } = useReport(computed(() => String(route.params.report)))
 const trouble = ref('')
+const isChoosing = ref(false)
 const isIssuing = ref(false)
+const isLooking = ref(false)
 const explained = ref<ComparedFigure>()
 const list = ref<HTMLElement>()
 const kind = ref<Block['kind']>()
-const STATES = { saved: 'Saved', saving: 'Saving …', changed: 'Not saved yet', trouble: 'Not saved' }
+const STATES: Record<DraftState, string> = {
+  'saved': 'Saved', 'saving': 'Saving …', 'changed': 'Not saved yet', 'offline': 'No line: kept in this browser, and saved when the line is back', 'refused': 'Not saved: kept in this browser', 'two versions': 'Not saved: there are two versions',
+}
 const against = ref<InstanceType<typeof OpeningPopover>>()
 /** What it is compared with, by name or in the words that are kept. */
 const againstName = computed(() => AGAINST_CHOICES.find(({ value }) => value === draft.value?.against)?.name ?? content.value?.against?.words ?? '')
+const ANY_FORMAT = 'any'
+const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.map((value) => ({ value, name: value }))]
 const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
 const filled = (id: string) => content.value?.blocks.find((block) => block.id === id)
 /** The rolling periods are kept as words in the address's form; a person reads and writes them with spaces. */
@@ -66,23 +74,35 @@ const add = (added: Block['kind'] | null | undefined) => {
   nextTick(() => (kind.value = undefined))
 }
 const text = (event: Event) => (event.target as HTMLInputElement).value
+/** A text of a block, letter by letter. */
+const write = (index: number, part: 'title' | 'text' | 'comment', event: Event) => change(({ blocks }) => (blocks[index]![part] = text(event)), `${part} of ${draft.value!.blocks[index]!.id}`)
 
 function explain(compared: ComparedFigure) {
   explained.value = compared
   shell.isMarginOpen = true
 }
 
-async function issue() {
-  isIssuing.value = true
+/** Shows what would be issued, once what is on the screen is on the server. */
+async function look() {
   trouble.value = ''
   try {
     await settled()
-    const { job } = await api<{ job: number }>(`${base.value}/reports/${String(route.params.report)}/editions`, { method: 'POST', body: { requestKey: crypto.randomUUID() } })
+    isLooking.value = true
+  } catch (error) {
+    trouble.value = (error as Error).message
+  }
+}
+async function issue(sha256: string) {
+  isIssuing.value = true
+  trouble.value = ''
+  try {
+    const { job } = await api<{ job: number }>(`${base.value}/reports/${String(route.params.report)}/editions`, { method: 'POST', body: { requestKey: crypto.randomUUID(), sha256 } })
     const done = await follow(job)
     await Promise.all([cache.invalidateQueries({ key: ['editions'] }), cache.invalidateQueries({ key: ['reports'] })])
     await navigateTo(`/${slug.value}/editions/${(done.result as { edition: number }).edition}`)
   } catch (error) {
     trouble.value = (error as Error).message
+    isLooking.value = false
     say.problem(error)
   } finally {
     isIssuing.value = false
@@ -94,7 +114,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   event.preventDefault()
   if (event.shiftKey ? canRedo.value : canUndo.value) step(!event.shiftKey)
 })
-onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true, () => true) : true))
+/** Whoever leaves waits until it is saved; where it cannot be, they are asked. */
+onBeforeRouteLeave(async () => {
+  if (state.value === 'changed' || state.value === 'saving') await settled().catch(() => undefined)
+  return state.value === 'saved' || window.confirm('This report has changes that are not on the server yet. They are kept in this browser, and come back when the report is opened here again. Leave all the same?')
+})
 </script>
 
 <template>
@@ -104,14 +128,17 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
         <span class="quiet" role="status">{{ STATES[state] }}</span>
         <Button label="Undo" text :disabled="!canUndo" @click="step(true)" />
         <Button label="Redo" text :disabled="!canRedo" @click="step(false)" />
-        <Button :label="`Issue edition ${editions + 1}`" :loading="isIssuing" @click="issue" />
+        <Button :label="`Look at edition ${editions + 1}`" title="Shows exactly what would be issued, before it is" :loading="isIssuing" aria-haspopup="dialog" @click="look" />
+        <LazyIssueDialog v-if="isLooking" :address="`${base}/reports/${String(route.params.report)}`" :is-issuing="isIssuing" @close="isLooking = false" @issue="issue" />
       </template>
     </PageHead>
-    <p v-if="trouble || problem" class="field-error" role="alert">{{ trouble || problem }} <Button v-if="problem" label="Try again" text @click="save" /></p>
+    <p v-if="trouble || problem" class="field-error" role="alert">{{ trouble || problem }} <Button v-if="problem && state !== 'two versions'" label="Try again" text @click="save" /></p>
+    <p v-if="state === 'two versions'" class="field-error" role="alert">Somebody else, or another window of yours, has changed this report meanwhile. <Button label="See both versions" aria-haspopup="dialog" text @click="isChoosing = true" /></p>
+    <TwoVersions v-if="isChoosing && theirs" :differences="differences" @close="isChoosing = false" @choose="(how) => { isChoosing = false; settle(how) }" />
     <template v-if="draft">
       <h2 v-if="!session.mayWrite" class="title">{{ draft.title }}</h2>
       <div v-else class="row setup no-print">
-        <div class="field grow"><label for="report-title">Title</label><InputText id="report-title" :model-value="draft.title" @change="change((d) => (d.title = text($event)))" /></div>
+        <div class="field grow"><label for="report-title">Title</label><InputText id="report-title" :model-value="draft.title" @input="change((d) => (d.title = text($event)), 'title')" /><LettersLeft :text="draft.title" :most="LONGEST_TITLE" /></div>
         <div class="field"><label for="report-period">Period</label><InputText id="report-period" :model-value="periodWords" aria-describedby="report-scope" @change="change((d) => (d.period = text($event)))" /></div>
         <div class="field"><span class="field-label">Against</span><Button :label="againstName" outlined :aria-label="`Against: ${againstName}`" aria-haspopup="dialog" @click="against?.toggle($event)" /></div>
         <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser v-if="description.data.value && content" :chosen="draft.against" :last-complete="description.data.value.lastComplete" :period="content.period" @choose="(value) => { against?.hide(); change((d) => (d.against = value)) }" /></OpeningPopover>
@@ -126,16 +153,21 @@ onBeforeRouteLeave(() => (state.value === 'changed' ? settled().then(() => true,
               type="button" class="bare handle" :aria-label="`Block ${index + 1} of ${draft.blocks.length}, ${BLOCK_NAMES[block.kind]}: drag, or move with the arrow keys`" title="Drag, or focus and use the arrow keys"
               @keydown.up.prevent="moveByKey(index, -1)" @keydown.down.prevent="moveByKey(index, 1)"
             ><span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}</button>
-            <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @change="edit(index, { title: text($event) })" />
+            <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @input="write(index, 'title', $event)" /><LettersLeft :text="block.title" :most="LONGEST_TITLE" />
             <MetricPicker v-if="hasMetrics(block.kind)" :metrics="metrics" :chosen="block.metrics" :only-one="hasOneMetric(block.kind)" :most="block.kind === 'chart' ? 2 : 12" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
             <Select v-if="OPTIONS[block.kind]" :model-value="block.option || OPTIONS[block.kind]!.choices[0]!.value" :options="[...OPTIONS[block.kind]!.choices]" option-label="name" option-value="value" size="small" :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`" @update:model-value="(value) => edit(index, { option: value })" />
+            <template v-if="block.kind === 'posts'">
+              <Select :model-value="block.rows ?? 10" :options="[3, 5, 10, 20, 50]" size="small" :aria-label="`How many posts in block ${index + 1}`" @update:model-value="(rows) => edit(index, { rows })" />
+              <Select :model-value="block.format || ANY_FORMAT" :options="FORMATS" option-label="name" option-value="value" size="small" :aria-label="`Format of the posts in block ${index + 1}`" @update:model-value="(format) => edit(index, { format: format === ANY_FORMAT ? '' : format })" />
+            </template>
             <BlockWho v-if="SCOPED_KINDS.includes(block.kind)" :who="block.who" :words="filled(block.id)?.who" :known="description.data.value" :label="`Profiles of block ${index + 1}`" @choose="(who) => edit(index, { who })" />
-            <DownloadMenu v-if="block.kind !== 'text'" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
+            <DownloadMenu v-if="!['text', 'page'].includes(block.kind)" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
             <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
           </div>
-          <Textarea v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" rows="5" fluid :aria-label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @change="edit(index, { text: text($event) })" />
+          <Textarea v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" rows="5" auto-resize fluid :aria-label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @input="write(index, 'text', $event)" />
           <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content!.notes" :time-zone="content!.timeZone" :hide-comment="session.mayWrite" @select="explain" />
-          <Textarea v-if="block.kind !== 'text' && session.mayWrite" :model-value="block.comment" rows="2" fluid :aria-label="`Comment on block ${index + 1}`" placeholder="A comment beside the figures" class="no-print" @change="edit(index, { comment: text($event) })" />
+          <Textarea v-if="!['text', 'page'].includes(block.kind) && session.mayWrite" :model-value="block.comment" rows="2" auto-resize fluid :aria-label="`Comment on block ${index + 1}`" placeholder="A comment beside the figures" class="no-print" @input="write(index, 'comment', $event)" />
+          <LettersLeft v-if="session.mayWrite" :text="block.kind === 'text' ? block.text : block.comment" :most="block.kind === 'text' ? LONGEST_TEXT : LONGEST_COMMENT" />
         </div>
       </div>
       <div v-if="session.mayWrite" class="row add no-print">

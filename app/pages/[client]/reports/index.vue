@@ -20,6 +20,15 @@ async function add() {
     problem.value = (trouble as Error).message
   }
 }
+async function copyOf(report: ReportHead) {
+  try {
+    const { id } = await api<{ id: number }>(`${base.value}/reports/${report.id}/copy`, { method: 'POST' })
+    await refetch()
+    await navigateTo(`/${slug.value}/reports/${id}`)
+  } catch (trouble) {
+    problem.value = (trouble as Error).message
+  }
+}
 const takeAway = useRemoval(refetch)
 const remove = (report: ReportHead) => takeAway(`${base.value}/reports/${report.id}`, `“${report.title}” was removed; its editions stay.`)
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
@@ -36,7 +45,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
           <td><NuxtLink :to="`/${slug}/reports/${report.id}`">{{ report.title }}</NuxtLink></td>
           <td class="words">{{ report.period.replaceAll('-', ' ').replace('..', ' to ') }}</td>
           <td>{{ report.blocks }}</td><td>{{ report.editions }}</td><td>{{ day(report.changedAt) }}</td>
-          <td><Button v-if="session.mayWrite" label="Remove" text size="small" :aria-label="`Remove “${report.title}”`" @click="remove(report)" /></td>
+          <td><Button v-if="session.mayWrite" label="Copy" text size="small" :aria-label="`Copy “${report.title}”`" @click="copyOf(report)" /><Button v-if="session.mayWrite" label="Remove" text size="small" :aria-label="`Remove “${report.title}”`" @click="remove(report)" /></td>
         </tr>
       </tbody>
     </table>

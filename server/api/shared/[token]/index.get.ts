@@ -5,6 +5,6 @@ import { forOutsiders, openShare } from '../../../reports/editions'
 
 /** One edition, for whoever holds its link. */
 export default route(async (event) => {
-  const { edition } = await slowGuesses(event, () => openShare(getRouterParam(event, 'token') ?? ''))
-  return { edition: forOutsiders(edition) }
+  const { edition, reader } = await slowGuesses(event, () => openShare(getRouterParam(event, 'token') ?? ''))
+  return { edition: forOutsiders(edition, reader) }
 })

@@ -4,7 +4,7 @@ import { enqueue } from '../../../../../jobs/queue'
 import { reportById } from '../../../../../reports/reports'
 
 export default clientRoute('write', async ({ event, db, person }) => {
-  const { requestKey } = await bodyOf(event, issueSchema)
+  const { requestKey, sha256 } = await bodyOf(event, issueSchema)
   const { id } = await reportById(db, idParam(event, 'report', 'report'))
-  return { job: await enqueue(db, 'edition.issue', `${id}:${requestKey}`, { reportId: id, requestKey, person: person.id }, person.id) }
+  return { job: await enqueue(db, 'edition.issue', `${id}:${requestKey}`, { reportId: id, requestKey, person: person.id, ...(sha256 && { sha256 }) }, person.id) }
 })

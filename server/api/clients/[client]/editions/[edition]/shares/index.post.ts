@@ -5,8 +5,8 @@ import { editionById, shareEdition } from '../../../../../../reports/editions'
 const DAY_MS = 86_400_000
 
 export default clientRoute('write', async ({ event, db }) => {
-  const { days } = await bodyOf(event, shareSchema)
+  const { days, reader } = await bodyOf(event, shareSchema)
   const { id } = await editionById(db, idParam(event, 'edition', 'edition'))
   const endsAt = new Date(Date.now() + days * DAY_MS)
-  return { path: `/shared/${await shareEdition(db, id, endsAt, 'reader')}`, endsAt }
+  return { path: `/shared/${await shareEdition(db, id, endsAt, 'reader', reader)}`, endsAt }
 })
