@@ -54,7 +54,16 @@ async function fill(url: string, version: number): Promise<void> {
     INSERT INTO edition_pdf (client_id, edition_id, content) VALUES (1, 1, 'PDF');
     INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-10-01', '2026-10-01', '雨');
     INSERT INTO job (client_id, kind, subject, state) VALUES (1, 'sync', '1', 'done')`)
-  if (version >= 3) {
+  if (version >= 5) {
+    // as the application of then wrote them
+    await pool.query(`
+      UPDATE profile_day SET imported = 3 WHERE import_id IS NOT NULL;
+      UPDATE edition SET title = 'R', period_words = 'October', period_to = '2026-10-28', issued_by_name = 'Zoë';
+      UPDATE edition_pdf SET sha256 = SHA2(content, 256);
+      INSERT INTO target (client_id, metric, who, wanted, from_day, by_day) VALUES (1, 'posts', 'some', 5, '2026-10-01', '2026-11-01'), (1, 'posts', 'all', 6, '2026-10-01', '2026-11-01');
+      INSERT INTO target_member (client_id, target_id, is_set, member_id) VALUES (1, 1, 0, 1), (1, 1, 0, 2), (1, 1, 1, 3);
+      INSERT INTO profile_set (client_id, set_id, name) VALUES (1, 3, 'S')`)
+  } else if (version >= 3) {
     await pool.query(`
       INSERT INTO target (client_id, metric, who, wanted, from_day, by_day) VALUES (1, 'posts', '2,1,s3', 5, '2026-10-01', '2026-11-01'), (1, 'posts', 'all', 6, '2026-10-01', '2026-11-01');
       INSERT INTO profile_set (client_id, set_id, name) VALUES (1, 3, 'S')`)

@@ -14,15 +14,17 @@ import { factRows } from '../../server/db/questions/aggregates'
 import { restatementsOf, switchProfile } from '../../server/db/questions/profiles'
 import { addSet, changeSet, removeSet } from '../../server/db/questions/sets'
 import { badRowsOf, importById, importsOf, startApply, startCheck, startUndo } from '../../server/imports/store'
+import { toXlsx } from '../../server/exports/toXlsx'
 import { takeUpload } from '../../server/imports/upload'
+import { releasedOf } from '../../server/work/released'
 import { enqueueDue } from '../../server/jobs/enqueueDue'
 import { enqueue, jobById, newestJob, writingJobs } from '../../server/jobs/queue'
 import { fill } from '../../server/reports/content'
-import { editionPdf, editionsOf, keepPdf, openShare, shareEdition, sharesOf } from '../../server/reports/editions'
+import { editionPdf, editionsOf, keepPdf, openShare, shareEdition, sharesOf, supersede } from '../../server/reports/editions'
 import { addReport } from '../../server/reports/reports'
 import { refuseBeyondAllowance } from '../../server/work/addProfile'
 import { allClients } from '../../server/work/allClients'
-import { askForConsent, beginConsent, endConsent } from '../../server/work/consent'
+import { askerOf, askForConsent, beginConsent, consentRequests, endConsent } from '../../server/work/consent'
 import { describeScope } from '../../server/work/describeScope'
 import { keepSearch, lastSearch } from '../../server/work/findProfiles'
 import { overview } from '../../server/work/overview'
@@ -213,6 +215,12 @@ async function askEverything(db: ClientDb): Promise<void> {
   await jobById(db, job)
   await newestJob(db, 'sync', 1)
   await writingJobs(db)
+  await releasedOf(db)
+  await askerOf(db)
+  await consentRequests(db)
+  await takeUpload(db, person.id, 'z.xlsx', toXlsx([{ name: 'x', columns: [{ title: 'Date', kind: 'day' }, { title: 'Impressions', kind: 'count' }], rows: [['2026-10-01', 5]] }]))
+  await runJobs()
+  await supersede(db, edition!.id, null)
   const token = await askForConsent(db, 1)
   const address = new URL(await beginConsent(token, 'http://127.0.0.1/consent/answer'))
   await expect(endConsent(new URL(`http://127.0.0.1/consent/answer?state=${address.searchParams.get('state')}&error=access_denied`), 'http://127.0.0.1/consent/answer')).rejects.toThrow('refused')

@@ -88,7 +88,7 @@ describe('every route', () => {
     // the second client's import, job, edition, report and share, asked for under the first client
     const foreign = path.replace('[client]', 'mossgate-gardens').replace('[profile]', '5').replace(/\[(set|target)\]/, '3').replaceAll(/\[\w+\]/g, '2')
     const body = /notes/.test(path) ? { from: '2026-10-01', to: '2026-10-01', title: 'x' } : /reports\/\[report\]$/.test(path) ? { title: 'x', period: 'last-28-days', against: 'before', blocks: [], version: 1 }
-      : /check$/.test(path) ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 } : /editions$/.test(path) ? { requestKey: crypto.randomUUID() } : /\[profile\]$/.test(path) ? { isActive: false } : /\[set\]$/.test(path) ? { name: 'x', profiles: [1] } : /\[target\]$/.test(path) ? { metric: 'posts', wanted: 1, from: '2026-10-01', by: '2026-11-01' } : {}
+      : /check$/.test(path) ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 } : /editions$/.test(path) ? { requestKey: crypto.randomUUID() } : /superseded$/.test(path) ? { by: null } : /\[profile\]$/.test(path) ? { isActive: false } : /\[set\]$/.test(path) ? { name: 'x', profiles: [1] } : /\[target\]$/.test(path) ? { metric: 'posts', wanted: 1, from: '2026-10-01', by: '2026-11-01' } : {}
     // notes of the first client itself have the ids 1 and 2
     const answer = await ask(method, path.includes('[note]') ? foreign.replace(/notes\/2/, 'notes/3') : foreign, 'analyst', method === 'GET' ? undefined : body)
     expect(answer.status).toBeGreaterThanOrEqual(404)
@@ -171,7 +171,7 @@ describe('what is taken away', () => {
     const answer = await ask('GET', `${base}/downloads/overview?format=xlsx&by=network&columns=posts,impressions&period=2026-09&against=none`, 'analyst')
     expect(answer.headers.get('content-disposition')).toContain('Mossgate%20Gardens%2C%20overview%2C%201%20Sep')
     const found = await sheets(answer)
-    expect(found.map(({ sheet }) => sheet)).toEqual(['Figures', 'Impressions a day', 'By network', 'Impressions and the subject', 'Targets', 'Organic, paid and shared', 'Why impressions changed', 'Unusual days', 'Posts', 'About this file'])
+    expect(found.map(({ sheet }) => sheet)).toEqual(['Figures', 'Impressions a day', 'By network', 'Impressions and the subject', 'Targets', 'Impressions organic, paid, thro', 'Why impressions changed', 'Unusual days', 'Posts', 'About this file'])
     const table = found.find(({ sheet }) => sheet === 'By network')!.data
     expect(table[0]!.filter((title) => /^(Posts|Impressions|Followers|Reach)$/.test(String(title)))).toEqual(['Posts', 'Impressions'])
     expect(table.slice(1).map(([network]) => network)).toContain('Tintype')
@@ -190,7 +190,7 @@ describe('what is taken away', () => {
   })
 
   it('is a workbook of a whole report, and one table of it as CSV', async () => {
-    expect((await sheets(await ask('GET', `${base}/reports/1/tables?format=xlsx`, 'analyst'))).map(({ sheet }) => sheet)).toEqual(['The period at a glance', 'Impressions a day', 'By profile'])
+    expect((await sheets(await ask('GET', `${base}/reports/1/tables?format=xlsx`, 'analyst'))).map(({ sheet }) => sheet)).toEqual(['The period at a glance', 'Impressions a day', 'By profile', 'About this file'])
     expect((await ask('GET', `${base}/reports/1/tables?format=csv&block=line`, 'analyst')).status).toBe(200)
   })
 
@@ -269,7 +269,7 @@ describe('who sees what', () => {
     for (const path of [`/api/shared/${token}`, `/shared/${token}`, '/']) expect((await ask('GET', path)).headers.get('x-robots-tag'), path).toBe('noindex, nofollow')
     expect(await (await ask('GET', '/robots.txt')).text()).toContain('Disallow: /')
     const { edition } = (await (await ask('GET', `/api/shared/${token}`)).json()) as { edition: object }
-    expect(Object.keys(edition).sort()).toEqual(['content', 'hasPdf', 'isIntact', 'issuedAt', 'number', 'pdfSha256', 'sha256', 'title'])
+    expect(Object.keys(edition).sort()).toEqual(['content', 'hasPdf', 'isIntact', 'issuedAt', 'number', 'pdfSha256', 'sha256', 'supersededBy', 'supersedes', 'title'])
   })
 
   it.each([['from', '2026-00-10'], ['by', '9999-12-31'], ['from', '2026-02-30'], ['by', '0001-01-01'], ['by', '2099-01-01']])('a target with %s %s is refused with a sentence, and the first page stands', async (field, day) => {
