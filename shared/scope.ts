@@ -141,7 +141,7 @@ export type TargetInput = InferType<typeof targetSchema>
 /** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
 export const savedScopeSchema = object({
   name: text().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
-  parts: object({ who: whoField(), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40) }).required(),
+  parts: object({ who: whoField(), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40), figures: string().max(40), columns: string().max(400), by: string().max(20) }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 

@@ -36,5 +36,8 @@ export const useShell = defineStore('shell', () => {
   watch(isAddOpen, (isOpen) => !isOpen && (addKind.value = undefined))
   /** The note that is being written: a new one for a day, or one that is there. */
   const note = ref<Partial<Note>>()
-  return { openings, isMarginOpen, marginPlace, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addKind, addFrom, addPart, note }
+  /** The stretches of days that a new note is for, where they are several: each gets it. */
+  const noteDays = ref<{ from: string; to: string }[]>([])
+  watch(note, (open) => !open && (noteDays.value = []))
+  return { openings, isMarginOpen, marginPlace, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addKind, addFrom, addPart, note, noteDays }
 })

@@ -1,9 +1,12 @@
 import { addDays, type Day } from '../../core/days/day'
-import { columnsOf, metricById } from '../../core/metrics/catalogue'
+import { CATALOGUE, columnsOf, metricById } from '../../core/metrics/catalogue'
 import type { FactColumn, FlowMetric, UniqueMetric } from '../../core/metrics/metric'
 import { includes } from '../../core/periods/period'
 import type { ProfileAggregate } from '../../core/rollup/aggregate'
 import { causesOf, isExplained, type Cause } from '../../core/unusual/causes'
+import { reportsMetric } from '../../core/metrics/reportsMetric'
+import { networkById } from '../../core/networks/networks'
+import { causesOverMetrics, type CauseOverMetrics } from '../../core/unusual/overMetrics'
 import { judgedDays, SELDOM_LOOK_BACK_DAYS } from '../../core/unusual/unusualDays'
 import { dailyPoints } from '../../core/series/dailyPoints'
 import type { ClientDb } from '../db/clientDb'
@@ -71,4 +74,18 @@ const nameOf = (scope: ResolvedScope, profile: number): string => {
 function explanation(cause: Pick<Cause, 'from' | 'to'>, notes: readonly { from: Day; to: Day; title: string }[]): UnusualFinding['explainedBy'] {
   const index = notes.findIndex((note) => isExplained(cause, [note]))
   return index < 0 ? null : { number: index + 1, title: notes[index]!.title }
+}
+
+/** Days that were unusual in one metric or in several at once, with what was posted then and whether somebody has said why. */
+export type OddDays = CauseOverMetrics<UnusualFinding & { metric: string }> & Pick<UnusualFinding, 'posts' | 'explainedBy'>
+
+/** The unusual days of a scope over every metric that is counted daily, by their causes; none on a small base. */
+export async function oddDays(db: ClientDb, scope: ResolvedScope): Promise<OddDays[]> {
+  const found: (UnusualFinding & { metric: string })[] = []
+  const metrics = CATALOGUE.filter((metric) => metric.kind === 'flow' && scope.connected.some(({ network }) => reportsMetric(networkById(network), metric.id)))
+  for (const { id } of metrics) found.push(...(await unusual(db, scope, id)).filter(({ isSmall }) => !isSmall).map((finding) => ({ ...finding, metric: id })))
+  return causesOverMetrics(found).map((cause) => ({
+    ...cause, posts: cause.findings.reduce((most, { posts }) => (posts.length > most.length ? posts : most), cause.findings[0]!.posts),
+    explainedBy: cause.findings.find(({ explainedBy }) => explainedBy)?.explainedBy ?? null,
+  }))
 }

@@ -7,12 +7,14 @@ import { compareFigures, type ComparedAggregates } from '../../core/rollup/compa
 import { daysWith, type DayChoice } from '../../core/rollup/daysWith'
 import { figureOf } from '../../core/rollup/figureOf'
 import type { ProfileAggregate } from '../../core/rollup/aggregate'
-import type { Period } from '../../core/periods/period'
+import { daysEnding, lengthOf, type Period } from '../../core/periods/period'
+import { carryingPosts, type CarryingPost, type PostValue } from '../../core/why/carryingPosts'
 import { contributions, type Contribution } from '../../core/why/contributions'
 import { factorContributions } from '../../core/why/factors'
 import { mixAndRate, type PartOfRate, type RateContribution } from '../../core/why/mixAndRate'
 import type { ClientDb } from '../db/clientDb'
 import { formatTotals, type FormatTotals } from '../db/questions/posts'
+import { listPosts, type ListedPost } from './content'
 import { contextOf, rollUp } from './rollUp'
 import type { ResolvedScope } from './resolveScope'
 
@@ -37,9 +39,26 @@ export interface Why {
   doubt?: string
   /** Ways to explain it that are not there, and why. */
   without?: string[]
+  /** The posts that carried it, where posts do; absent in editions of before they were told. */
+  posts?: PostsBehind
   /** Why there is none. */
   reason?: string
 }
+
+/** A post that carried a change. */
+export type PostBehind = CarryingPost<PostValue & Pick<ListedPost, 'name' | 'networkName' | 'publishedAt' | 'format' | 'text'>>
+
+/** What posts brought, now and then, each beside what its profile's posts usually bring. */
+export interface PostsBehind {
+  /** What is counted of a post. */
+  counted: 'impressions' | 'interactions'
+  now: { total: number; count: number; best: PostBehind[]; weakest: PostBehind[] }
+  then: { total: number; count: number; best: PostBehind[]; weakest: PostBehind[] }
+}
+
+/** From how many days before the end of a period the usual of a profile's posts is taken, and how many posts are named at each end. */
+const USUAL_DAYS = 90
+const NAMED_POSTS = 3
 
 const MIX_NOTE = 'Mix: parts that do better than the whole won weight, or worse ones lost it; the whole is the mean of both periods. Rate: a part did better or worse itself. What both did together is shared evenly.'
 
@@ -57,8 +76,23 @@ export async function why(db: ClientDb, scope: ResolvedScope, metricId: string):
   if (change?.from === undefined || change.to === undefined || pairs.now.length === 0) return { metric: metricId, explanations: [], reason: change?.reason ?? 'There is no profile with data in both periods.' }
   const asked: Asked = { scope, rolled, pairs, names: contextOf(db, scope).names!, from: change.from, to: change.to }
   const { found, without } = metric.kind === 'ratio' ? await ofRate(db, metric, asked) : { found: ofTotal(metric, asked), without: [] }
-  return { metric: metricId, explanations: found, ...(change.basis && { basis: change.basis }), ...doubtOf(change), ...(without.length > 0 && { without }) }
+  const posts = await postsBehind(db, scope, metricId)
+  return { metric: metricId, explanations: found, ...(posts && { posts }), ...(change.basis && { basis: change.basis }), ...doubtOf(change), ...(without.length > 0 && { without }) }
 }
+
+/** The posts of both periods that carried a metric; a metric that posts do not bring has none. */
+async function postsBehind(db: ClientDb, scope: ResolvedScope, metricId: string): Promise<PostsBehind | undefined> {
+  const counted = metricId === 'impressions' ? 'impressions' : ['interactions', 'reactions', 'comments', 'shares', 'saves'].includes(metricId) ? 'interactions' : undefined
+  if (!counted) return undefined
+  const valued = async (period: Period) => (await listPosts(db, { ...scope, period })).flatMap((post) => (post[counted] === null ? [] : [{ ...plain(post), value: post[counted] }]))
+  const of = async (period: Period) => {
+    const [posts, past] = await Promise.all([valued(period), valued(daysEnding(period.to, Math.max(USUAL_DAYS, lengthOf(period))))])
+    return { total: posts.reduce((sum, { value }) => sum + value, 0), count: posts.length, ...carryingPosts(posts, past, NAMED_POSTS) }
+  }
+  const [now, then] = await Promise.all([of(scope.period), of(scope.comparison!.period)])
+  return now.count + then.count > 0 ? { counted, now, then } : undefined
+}
+const plain = ({ id, profile, name, networkName, publishedAt, format, text }: ListedPost) => ({ id, profile, name, networkName, publishedAt, format, text })
 
 function doubtOf({ isUnclear, usual }: Change): Pick<Why, 'doubt'> {
   if (isUnclear) return { doubt: 'The change itself is not clear: it may be nothing, and so may its parts.' }

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Locator, Page } from '@playwright/test'
 import { root } from '../support/application'
-import { expect, signIn, test } from './support/test'
+import { ADDRESS, expect, signIn, test } from './support/test'
 
 const OPEN = '[role="dialog"], [role="menu"], [role="listbox"]:not(#found)'
 const PAGES = ['/', '/me', ...['overview', 'content', 'profiles', 'find', 'imports', 'reports', 'reports/1', 'editions'].map((page) => `/mossgate-gardens/${page}`)]
@@ -49,12 +49,17 @@ async function expectModal(page: Page, opener?: Locator, below = 0): Promise<str
   return name
 }
 
-test('every popover and dialog takes the focus, keeps it and gives it back, found by itself', async ({ page }) => {
+test('every popover and dialog takes the focus, keeps it and gives it back, found by itself', async ({ page, consoleErrors }) => {
   test.setTimeout(600_000)
   await signIn(page)
   // an edition to share, made as the page makes it
-  const made = await page.request.post('/api/clients/mossgate-gardens/reports/1/editions', { data: { requestKey: crypto.randomUUID() }, headers: { origin: new URL(page.url()).origin } })
-  expect(made.ok()).toBe(true)
+  const ask = async (method: 'post' | 'put', path: string, data: object) => {
+    const answer = await page.request[method](`/api/clients/mossgate-gardens/${path}`, { data, headers: { origin: ADDRESS } })
+    expect(answer.ok()).toBe(true)
+    return (await answer.json()) as { id: number }
+  }
+  const { id: report } = await ask('post', 'reports/1/copy', {})
+  await ask('post', `reports/${report}/editions`, { requestKey: crypto.randomUUID() })
   await expect.poll(async () => ((await (await page.request.get('/api/clients/mossgate-gardens/editions')).json()) as unknown[]).length).toBeGreaterThan(0)
   const [edition] = (await (await page.request.get('/api/clients/mossgate-gardens/editions')).json()) as { id: number }[]
 
@@ -92,6 +97,22 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
       seen.add(await expectModal(page, opener))
     }
   }
+
+  await test.step('two versions of a report', async () => {
+    await page.goto(`/mossgate-gardens/reports/${report}`)
+    await page.getByRole('textbox', { name: 'Title', exact: true }).waitFor()
+    await ask('put', `reports/${report}`, { title: 'Changed elsewhere', period: 'last-28-days', against: 'before', blocks: [], version: 1 })
+    await page.getByRole('textbox', { name: 'Title', exact: true }).fill('Changed here')
+    const opener = page.getByRole('button', { name: 'See both versions' })
+    await opener.focus()
+    await page.keyboard.press('Enter')
+    seen.add(await expectModal(page, opener))
+    await opener.click()
+    await page.getByRole('button', { name: 'Take theirs' }).click()
+    await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
+    // the browser itself notes the refusal
+    consoleErrors.length = 0
+  })
 
   await test.step('those that a key opens, with the next key pressed at once', async () => {
     await page.goto('/mossgate-gardens/overview?period=2026-09')

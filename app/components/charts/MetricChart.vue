@@ -21,6 +21,8 @@ const isDark = useDark({ valueDark: 'dark', disableTransition: false })
 const locale = useLocale()
 const isTable = ref(false)
 const at = ref<number>()
+/** A day that was selected stays, so that its posts can be gone to. */
+const isPinned = ref(false)
 const chart = ref<{ chart?: { dataURI: (options?: { scale: number }) => Promise<{ imgURI: string }> } }>()
 const current = computed(() => props.line.current)
 const secondName = computed(() => (props.second ? metricById(props.second.metric).name : ''))
@@ -71,6 +73,14 @@ function point(event: MouseEvent) {
   const place = Math.round(((event.clientX - plot.left) / plot.width) * (current.value.length - 1))
   if (place >= 0 && place < current.value.length) at.value = place
 }
+function pin(event: MouseEvent) {
+  isPinned.value = false
+  point(event)
+  isPinned.value = at.value !== undefined
+}
+const route = useRoute()
+const { slug } = useClient()
+const posts = computed(() => (at.value === undefined ? undefined : { path: `/${slug.value}/content`, query: { ...scopeOf(route.query), period: `${current.value[at.value]!.day}..${current.value[at.value]!.day}` } }))
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (props.isPlain || event.key !== 't' || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.target instanceof HTMLElement && event.target.closest('input, textarea, [role="dialog"]')) return
@@ -110,11 +120,11 @@ async function savePicture() {
     </table>
     <div
       v-else class="plot" :tabindex="isPlain ? undefined : 0" role="group" :aria-label="`${metric.name} a day, as a line${isPlain ? '' : `; use the arrow keys to go through the days${mayNote ? ', Enter to write a note' : ''}`}`"
-      @keydown.left.prevent="move(-1)" @keydown.right.prevent="move(1)" @keydown.esc="at = undefined" @keydown.enter="mayNote && at !== undefined && emit('note', current[at]!.day)" @mousemove="point" @mouseleave="at = undefined"
+      @keydown.left.prevent="move(-1)" @keydown.right.prevent="move(1)" @keydown.esc="at = undefined; isPinned = false" @keydown.enter="mayNote && at !== undefined && emit('note', current[at]!.day)" @mousemove="isPinned || point($event)" @mouseleave="isPinned || (at = undefined)" @click="pin"
     >
       <Apex ref="chart" type="line" height="216" :options="options" :series="series" @mounted="emit('ready')" />
     </div>
-    <p v-if="!isPlain && !isTable" class="readout" aria-live="polite">{{ readout || '\u00A0' }}</p>
+    <p v-if="!isPlain && !isTable" class="readout" aria-live="polite">{{ readout || '\u00A0' }} <NuxtLink v-if="posts" :to="posts">Posts of this day</NuxtLink></p>
   </figure>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
+import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { LONGEST_NOTE, noteSchema } from '~~/shared/scope'
 
 const shell = useShell()
@@ -12,6 +13,8 @@ const last = description.data.value?.period.to ?? ''
 const form = reactive({ from: shell.note?.from ?? last, to: shell.note?.to ?? '', title: shell.note?.title ?? '', body: shell.note?.body ?? '' })
 // a new note that was begun is there again when it is opened the next time; one for a day of its own begins anew
 const forget = useKeptForm(shell.note?.id || shell.note?.from ? '' : `note of ${base.value}`, form)
+/** One reason for several stretches of days: each gets the note. */
+const isForMany = computed(() => shell.noteDays.length > 1)
 const problems = ref<Record<string, string>>({})
 const isSaving = ref(false)
 
@@ -23,7 +26,8 @@ async function save() {
   try {
     const note = noteSchema.validateSync({ ...form, to: form.to || form.from }, { abortEarly: false })
     if (note.to < note.from) return void (problems.value = { to: 'The last day lies before the first.' })
-    await api(existing.value ? `${base.value}/notes/${existing.value}` : `${base.value}/notes`, { method: existing.value ? 'PUT' : 'POST', body: note })
+    const stretches = isForMany.value ? shell.noteDays : [{ from: note.from, to: note.to }]
+    for (const days of stretches) await api(existing.value ? `${base.value}/notes/${existing.value}` : `${base.value}/notes`, { method: existing.value ? 'PUT' : 'POST', body: { ...note, ...days } })
     forget()
     shell.note = undefined
     await refresh()
@@ -47,7 +51,8 @@ const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note
 <template>
   <OpeningDialog :label="existing ? 'Change the note' : 'Write a note'" width="28rem" @close="shell.note = undefined">
     <form @submit.prevent="save">
-      <div class="row">
+      <p v-if="isForMany">For {{ shell.noteDays.map(describePeriodShort).join('; ') }}. Each of them gets this note.</p>
+      <div v-else class="row">
         <DayField id="note-from" v-model="form.from" label="Day" :problem="problems.from" />
         <DayField id="note-to" v-model="form.to" label="Last day, if several" :problem="problems.to" />
       </div>

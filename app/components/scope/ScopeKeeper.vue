@@ -12,21 +12,22 @@ const cache = useQueryCache()
 const { base } = useClient()
 const { scope } = useScope()
 const name = ref('')
-const parts = ref<string[]>(['who'])
+/** All of it, unless some of it is unticked. */
+const parts = ref<string[]>(['who', 'period', 'against', 'lines'])
 const problem = ref('')
 /** A fixed period is kept as fixed, a rolling one as rolling: which of the two it is, is said. */
 const isFixed = computed(() => scope.value.period.includes('..'))
 const PARTS = computed(() => [
   { id: 'who', name: props.words.who }, { id: 'period', name: `${props.words.period}${isFixed.value ? ', these very days' : ', moving with the calendar'}` }, { id: 'against', name: `against ${props.words.against}` },
-  { id: 'lines', name: 'the metrics on the chart' },
+  { id: 'lines', name: 'the metrics of the chart, the figures and the table' },
 ])
 const refresh = () => cache.invalidateQueries({ key: ['scope'] })
 
 /** Opens a saved scope: what it does not keep stays as it is. */
 async function open({ parts: kept }: SavedScope) {
   emit('done')
-  const { who, period, against, metric, second } = kept
-  await router.push({ query: { ...route.query, ...(who && { who: who === 'all' ? undefined : who }), ...(period && { period }), ...(against && { against }), ...(metric && { metric, second }) } })
+  const { who, period, against, metric, second, figures, columns, by } = kept
+  await router.push({ query: { ...route.query, ...(who && { who: who === 'all' ? undefined : who }), ...(period && { period }), ...(against && { against }), ...(metric && { metric, second, figures, columns, by }) } })
 }
 async function keep() {
   problem.value = ''
@@ -37,7 +38,7 @@ async function keep() {
       method: 'POST', body: {
         name: name.value, parts: {
           ...(has('who') && { who: whoAddress(scope.value) }), ...(has('period') && { period: scope.value.period }), ...(has('against') && { against: scope.value.against }),
-          ...(has('lines') && { metric: text(route.query.metric) ?? 'impressions', ...(text(route.query.second) && { second: text(route.query.second) }) }),
+          ...(has('lines') && { metric: text(route.query.metric) ?? 'impressions', ...Object.fromEntries(['second', 'figures', 'columns', 'by'].flatMap((part) => (text(route.query[part]) ? [[part, text(route.query[part])]] : []))) }),
         },
       },
     })

@@ -47,6 +47,7 @@ const isLead = (part: { profile?: number; format?: string }) => !props.isPlain &
       </table>
       <p v-if="explanation.note" class="quiet">{{ explanation.note }}</p>
     </div>
+    <PostsBehind v-if="why.posts" :posts="why.posts" />
     <p v-for="one in why.without ?? []" :key="one" class="quiet">{{ one }}</p>
   </div>
 </template>

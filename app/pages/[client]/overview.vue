@@ -89,7 +89,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           <span class="quiet">{{ by === 'set' ? 'a profile can be in many sets, so the rows do not add up' : 'ranges where people cannot be counted once' }}</span>
           <span class="row choices no-print">
             <DownloadMenu kind="table" :metrics="data.metrics" :option="by === 'profile' ? '' : by" what="The table" />
-            <MetricPicker :metrics="metrics" :chosen="[...data.metrics]" :most="MOST_TABLE_COLUMNS" label="Columns of the table" words="Columns" @choose="(ids) => set({ columns: ids.join(',') || undefined })" />
+            <MetricPicker :metrics="metrics" :chosen="columns.length > 0 ? columns : [...data.metrics]" :most="MOST_TABLE_COLUMNS" label="Columns of the table" words="Columns" @choose="(ids) => set({ columns: ids.join(',') || undefined })" />
             <Select :model-value="by" :options="BY" option-label="name" option-value="value" aria-label="Rows of the table" @update:model-value="(value) => set({ by: value === 'profile' ? undefined : value })" />
           </span>
         </div>

@@ -3,10 +3,14 @@ import { parseScope } from '../../../../shared/scope'
 import { sendRemembered } from '../../../http/remembering'
 import { clientRoute } from '../../../http/route'
 import { resolveScope } from '../../../work/resolveScope'
-import { unusual } from '../../../work/unusual'
+import { oddDays, unusual } from '../../../work/unusual'
 
+/** The unusual days in one metric, or in every one, by their causes. */
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
-  return await sendRemembered(event, db, async () => await unusual(db, await resolveScope(db, scope), String(query.metric ?? 'impressions')))
+  return await sendRemembered(event, db, async () => {
+    const resolved = await resolveScope(db, scope)
+    return query.metric === 'all' ? await oddDays(db, resolved) : await unusual(db, resolved, String(query.metric ?? 'impressions'))
+  })
 })
