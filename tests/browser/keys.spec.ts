@@ -53,7 +53,7 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
   test.setTimeout(600_000)
   await signIn(page)
   // an edition to share, made as the page makes it
-  const ask = async (method: 'post' | 'put', path: string, data: object) => {
+  const ask = async (method: 'post' | 'put' | 'delete', path: string, data: object = {}) => {
     const answer = await page.request[method](`/api/clients/mossgate-gardens/${path}`, { data, headers: { origin: ADDRESS } })
     expect(answer.ok()).toBe(true)
     return (await answer.json()) as { id: number }
@@ -126,6 +126,7 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
     }
   })
 
+  await ask('delete', `reports/${report}`)
   const never = namesInSources().filter(({ pattern }) => ![...seen].some((name) => pattern.test(name)))
   expect(never.map(({ name }) => name), 'dialogs and popovers that nothing on the pages opened').toEqual([])
   expect(seen.size).toBeGreaterThan(15)

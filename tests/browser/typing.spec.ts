@@ -58,7 +58,7 @@ test('without a line it says so, asks before one leaves, and saves when the line
 
 test('a text that is too long says so while it is typed, and is kept until it is shorter', async ({ page }) => {
   await signIn(page)
-  await begin(page, 'Long')
+  await begin(page, 'Too long')
   await comment(page).fill('x'.repeat(3900))
   await expect(page.getByText('100 letters left')).toBeVisible()
   await comment(page).fill('x'.repeat(4003))

@@ -76,7 +76,7 @@ test('from signing in to an edition that does not change', async ({ page, browse
 
   await test.step('a report is changed, commented and issued', async () => {
     await page.getByRole('link', { name: 'Reports' }).click()
-    await page.getByRole('link', { name: 'Mossgate Gardens, four-week report' }).click()
+    await page.getByRole('link', { name: 'Mossgate Gardens, four-week report', exact: true }).click()
     await page.getByRole('textbox', { name: 'Period' }).fill('1 to 28 October 2026')
     await page.getByRole('textbox', { name: 'Period' }).blur()
     await page.getByLabel('Comment on block 1').fill('Three days shut, and yet a good month.')
