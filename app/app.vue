@@ -12,11 +12,11 @@ const refusal = computed(() => {
   if (!session.may(slug, 'read')) return { heading: 'There is no such client here', sentence: 'Either the address is wrong, or the client was not given to you. Ask the owner of the agency for it.' }
   const page = STAGES.flatMap(({ pages }) => pages).find(({ path }) => path === route.value.path.split('/')[2])
   if (!page || session.may(slug, page.needs)) return undefined
-  return { heading: `${page.name} is the agency’s own work`, sentence: 'It is not released to you. What was issued for you stands under Editions.', slug }
+  return { heading: `“${page.name}” is the agency’s own work`, sentence: 'It is not released to you. What was issued for you stands under Editions.', slug }
 })
 </script>
 
 <template>
   <PlainShell v-if="route.meta.shell === 'plain'"><NuxtPage /></PlainShell>
-  <AppShell v-else><RefusedPage v-if="refusal" v-bind="refusal" /><NuxtPage v-else /></AppShell>
+  <AppShell v-else :is-refused="!!refusal"><RefusedPage v-if="refusal" v-bind="refusal" /><NuxtPage v-else /></AppShell>
 </template>

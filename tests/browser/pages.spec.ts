@@ -340,7 +340,7 @@ test('a viewer reads what is theirs, and is offered nothing else', async ({ page
   await expect(keys.getByText('Gather')).toHaveCount(0)
   await page.keyboard.press('Escape')
   await page.goto('/mossgate-gardens/reports/1')
-  await expect(page.getByRole('heading', { name: 'Reports is the agency’s own work', level: 1 })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '“Reports” is the agency’s own work', level: 1 })).toBeVisible()
   await page.getByRole('link', { name: 'To the editions' }).click()
   await expect(page.getByRole('heading', { name: 'What have we told the client?' })).toBeVisible()
   await page.goto('/kittiwake-line/overview')

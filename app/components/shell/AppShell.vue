@@ -1,9 +1,10 @@
 <script setup lang="ts">
+const props = defineProps<{ /** Whether the page is not for whoever asks: there is nothing to say beside it. */ isRefused?: boolean }>()
 const router = useRouter()
 const shell = useShell()
 const session = useSession()
 /** The margin takes its room as soon as the next page is known: what is measured on that page must not be pushed aside afterwards. */
-const hasMargin = computed(() => router.currentRoute.value.meta.margin === true)
+const hasMargin = computed(() => router.currentRoute.value.meta.margin === true && !props.isRefused)
 const isOpen = computed(() => hasMargin.value && shell.isMarginOpen)
 useOpening(() => shell.note || shell.isAddOpen || shell.isFindOpen || shell.isHelpOpen || shell.isClientOpen)
 useShortcuts()

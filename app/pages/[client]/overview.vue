@@ -111,7 +111,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
 .head { display: flex; gap: 6px 14px; align-items: center; flex-wrap: wrap; margin: 10px 0 2px; }
 .choices { margin-left: auto; }
 .under { display: flex; gap: 8px; align-items: center; padding-top: 6px; color: var(--ink2); }
-.under > .take { margin-left: auto; display: flex; gap: 14px; font-size: var(--text-small); }
+.under > .take { margin-left: auto; display: flex; gap: 14px; align-items: baseline; font-size: var(--text-small); }
 ol.printed { list-style: none; margin-bottom: 6px; }
 .place { min-height: 264px; }
 .trouble { padding: 24px 0; }
