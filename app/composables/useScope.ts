@@ -6,6 +6,7 @@ export function useScope() {
   const route = useRoute()
   const router = useRouter()
   const session = useSession()
+  const { tick } = useFirstSteps()
   const { slug, base } = useClient()
   const parsed = computed<{ scope: ScopeQuery; error?: string }>(() => {
     try {
@@ -25,6 +26,7 @@ export function useScope() {
 
   /** Changes a part of the scope; the page that was shown stays one step back. */
   async function change(part: Partial<ScopeQuery>): Promise<void> {
+    tick('scope')
     const { who: _who, period: _period, against: _against, ...rest } = route.query
     await router.push({ query: { ...rest, ...scopeAddress({ ...scope.value, ...part }) } })
   }

@@ -4,6 +4,7 @@ import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
 import { profilesWords } from '~/components/why/unusualWords'
 import { targetHeading, targetWords } from '~/components/targets/targetWords'
+import type { OrderedColumn } from '~/composables/useTableOrder'
 import type { ClientSummary } from '~~/server/work/allClients'
 import type { Due } from '~~/server/work/whatIsOpen'
 
@@ -18,12 +19,19 @@ const due = computed(() => (data.value ?? []).flatMap((client) => client.due.map
 const place = (slug: string, { kind, id }: Due) => (kind === 'report' ? `/${slug}/reports/${id}` : { path: `/${slug}/overview`, hash: '#targets' })
 const troubled = computed(() => (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))))
 const first = computed(() => data.value?.find(({ figures }) => figures.length > 0) ?? data.value?.[0])
+const columns = computed<(OrderedColumn<ClientSummary> & { label: string })[]>(() => [
+  { key: 'client', label: 'Client', valueOf: ({ name }) => name.toLowerCase() },
+  ...(first.value?.figures ?? []).map(({ figure: { metric } }) => ({ key: metric, label: metricById(metric).name, isFigure: true, valueOf: ({ figures }: ClientSummary) => figures.find(({ figure }) => figure.metric === metric)?.figure.value ?? Number.NEGATIVE_INFINITY })),
+  { key: 'profiles', label: 'Profiles', isFigure: true, valueOf: ({ profiles }) => profiles },
+])
+const { ordered, select, orderOf } = useTableOrder('sort', () => columns.value, () => data.value ?? [])
 const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 
 <template>
   <div>
     <PageHead title="What needs you today?"><a v-if="data?.length" href="/api/all-clients?format=xlsx" download>Workbook</a></PageHead>
+    <FirstSteps />
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Looking through your clients …</p>
     <p v-else-if="data?.length === 0">You have no client yet. Ask the owner of the agency to give you one.</p>
@@ -32,18 +40,19 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
         <div class="head"><h2 id="moved" class="heading">What moved</h2><DownloadMenu path="/api/all-clients?part=moved" what="What moved" /></div>
         <p class="quiet">{{ first?.period }} against {{ first?.against }}, the largest movement first.</p>
         <table class="plain-table">
-          <thead><tr><th scope="col">Client</th><th v-for="compared in first?.figures" :key="compared.figure.metric" scope="col">{{ metricById(compared.figure.metric).name }}</th><th scope="col">Profiles</th><th scope="col" class="words">Last edition</th><th v-if="session.mayWrite" scope="col" class="words no-print"><span class="hidden-but-read">Add to a report</span></th></tr></thead>
+          <thead><tr><OrderHeading v-for="column in columns" :key="column.key" :label="column.label" :order="orderOf(column.key)" @select="select(column)" /><th scope="col" class="words">Last edition</th><th v-if="session.mayWrite" scope="col" class="words no-print"><span class="hidden-but-read">Add to a report</span></th></tr></thead>
           <tbody>
-            <tr v-for="client in data" :key="client.slug">
+            <tr v-for="client in ordered" :key="client.slug">
               <td><NuxtLink :to="session.homeOf(client.slug)"><b>{{ client.name }}</b></NuxtLink></td>
               <td v-if="client.problem" :colspan="first?.figures.length" class="words" role="alert">{{ client.problem }}</td>
+              <td v-else-if="client.figures.length === 0 && first?.figures.length" :colspan="first.figures.length" class="words quiet">not released to you</td>
               <td v-for="compared in client.figures" :key="compared.figure.metric">
                 <NuxtLink :to="{ path: `/${client.slug}/overview`, query: { metric: compared.figure.metric } }" class="number"><FigureValue :figure="compared.figure" /></NuxtLink><br>
                 <small v-if="compared.change"><ChangeText :metric="compared.figure.metric" :change="compared.change" :shown="compared.figure.value" /></small>
               </td>
               <td>{{ client.profiles }}</td>
               <td class="words"><NuxtLink v-if="client.lastEdition" :to="`/${client.slug}/editions/${client.lastEdition.id}`">Edition {{ client.lastEdition.number }}, {{ day(client.lastEdition.issuedAt) }}</NuxtLink><NuxtLink v-else-if="session.may(client.slug, 'reports')" :to="`/${client.slug}/reports`">none yet</NuxtLink><template v-else>none yet</template></td>
-              <td v-if="session.mayWrite" class="words no-print"><button type="button" class="bare to" aria-haspopup="dialog" :aria-label="`Add what is open at ${client.name} to a report`" @click="shell.addFrom(client.slug)">To a report</button></td>
+              <td v-if="session.mayWrite" class="words no-print"><button type="button" class="bare to" aria-haspopup="dialog" :aria-label="`Add what needs somebody at ${client.name} to a report`" @click="shell.addFrom(client.slug)">To a report</button></td>
             </tr>
           </tbody>
         </table>

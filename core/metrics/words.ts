@@ -24,6 +24,10 @@ export const WORDS: readonly (readonly [string, string])[] = [
   ['unusual days', 'Days that are far from what such days usually bring, on a scale on which a fall to a third and a rise to three times are alike. Days beside them and other profiles that lean the same way are one cause.'],
   ['hold-out', 'Forecasts made again as they would have been made earlier, over days that do not overlap, and set against what came. A range that held too few of them gives no verdict.'],
   ['block', 'A part of a report: figures, a chart, a table or a text.'],
-  ['edition', 'An issued, numbered, frozen copy of a report for one period. It never changes; a SHA-256 over its content shows that.'],
+  ['edition', 'An issued, numbered, frozen copy of a report for one period. It never changes; a SHA-256 over its content shows that. It is looked at, with what is missing in it, before it is issued.'],
+  ['superseded', 'Said of an edition in whose place a later one stands. Neither of them changes by that; both say so, to readers with a link too.'],
+  ['released', 'Shown to the viewers of a client beside its editions, because the owner of the agency has said so: figures, rivals, or reports in work.'],
+  ['everybody else', 'What a figure is set beside to tell one’s own change from everybody’s: the whole volume of its networks, and the rivals as far as they are public.'],
+  ['usual of a profile', 'What its posts bring: the median of its other posts over ninety days, of at least five.'],
   ['universe', 'How many people could be reached on a client’s networks, as far as somebody has said so. It makes the estimate of reach over several profiles possible. One that is smaller than the reach of a single profile is left out.'],
 ]

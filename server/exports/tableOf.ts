@@ -206,7 +206,7 @@ const unusual = (metric: string, list: readonly UnusualFinding[]): Table => ({
 
 function subject({ metric, own, networks, field, reason }: Subject): Table {
   return {
-    name: `${metricById(metric).name} and the subject`, columns: [text('What'), share('Change'), share('Part of one’s own'), text('Remark')],
+    name: `${metricById(metric).name} and everybody else`, columns: [text('What'), share('Change'), share('Part of one’s own'), text('Remark')],
     rows: [
       ['One’s own', own?.relative, null, own?.reason ?? own?.basis ?? ''],
       ...(networks ? [['As the networks moved', networks.relative, null, networks.untold.length > 0 ? `Not told by ${networks.untold.join(', ')}` : ''], ...networks.parts.map((part) => [part.name, part.relative, part.share, ''])] : []),
@@ -231,7 +231,7 @@ const targets = (list: readonly TargetView[]): Table => ({
 })
 
 const open = ({ targets: inDanger, due, unusual: days, troubles }: WhatIsOpen): Table => ({
-  name: 'What is open', columns: [text('What'), text('Of'), day('Day'), text('Remark')],
+  name: 'What needs somebody', columns: [text('What'), text('Of'), day('Day'), text('Remark')],
   rows: [
     ...inDanger.map(({ metric, whoWords, by, progress }) => ['Target', `${metricById(metric).name} of ${inSentence(whoWords)}`, by, progress.standing]),
     ...due.map(({ sentence }) => ['Due', '', null, sentence]),

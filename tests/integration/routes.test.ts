@@ -171,7 +171,7 @@ describe('what is taken away', () => {
     const answer = await ask('GET', `${base}/downloads/overview?format=xlsx&by=network&columns=posts,impressions&period=2026-09&against=none`, 'analyst')
     expect(answer.headers.get('content-disposition')).toContain('Mossgate%20Gardens%2C%20overview%2C%201%20Sep')
     const found = await sheets(answer)
-    expect(found.map(({ sheet }) => sheet)).toEqual(['Figures', 'Impressions a day', 'By network', 'Impressions and the subject', 'Targets', 'Impressions organic, paid, thro', 'Why impressions changed', 'Unusual days', 'Posts', 'About this file'])
+    expect(found.map(({ sheet }) => sheet)).toEqual(['Figures', 'Impressions a day', 'By network', 'Impressions and everybody else', 'Targets', 'Impressions organic, paid, thro', 'Why impressions changed', 'Unusual days', 'Posts', 'About this file'])
     const table = found.find(({ sheet }) => sheet === 'By network')!.data
     expect(table[0]!.filter((title) => /^(Posts|Impressions|Followers|Reach)$/.test(String(title)))).toEqual(['Posts', 'Impressions'])
     expect(table.slice(1).map(([network]) => network)).toContain('Tintype')

@@ -124,7 +124,7 @@ async function savePicture() {
     >
       <Apex ref="chart" type="line" height="216" :options="options" :series="series" @mounted="emit('ready')" />
     </div>
-    <p v-if="!isPlain && !isTable" class="readout" aria-live="polite">{{ readout || '\u00A0' }} <NuxtLink v-if="posts" :to="posts">Posts of this day</NuxtLink></p>
+    <p v-if="!isPlain && !isTable" class="readout" aria-live="polite"><span>{{ readout || '\u00A0' }}</span> <NuxtLink v-if="posts" :to="posts">Posts of this day</NuxtLink></p>
   </figure>
 </template>
 

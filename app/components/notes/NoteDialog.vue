@@ -5,6 +5,7 @@ import { LONGEST_NOTE, noteSchema } from '~~/shared/scope'
 
 const shell = useShell()
 const say = useSay()
+const { tick } = useFirstSteps()
 const cache = useQueryCache()
 const { base } = useClient()
 const { description } = useScope()
@@ -29,6 +30,7 @@ async function save() {
     const stretches = isForMany.value ? shell.noteDays : [{ from: note.from, to: note.to }]
     for (const days of stretches) await api(existing.value ? `${base.value}/notes/${existing.value}` : `${base.value}/notes`, { method: existing.value ? 'PUT' : 'POST', body: { ...note, ...days } })
     forget()
+    tick('note')
     shell.note = undefined
     await refresh()
     say.done('The note stands on the charts it touches.')

@@ -41,7 +41,7 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
         { name: 'The headline figures', make: () => newBlock('figures', figures.value.headlines) },
         { name: `The line of ${name(metric.value)}${second.value ? ` and ${name(second.value)}` : ''}`, make: () => newBlock('chart', [metric.value, ...(second.value ? [second.value] : [])], text('scale') === 'index' ? 'index' : 'own') },
         { name: `The table by ${text('by') || 'profile'}`, make: () => newBlock('table', figures.value.table, text('by') || 'profile') },
-        { name: `${metricById(metric.value).name} beside the subject`, make: () => newBlock('subject', [metric.value]) },
+        { name: `${metricById(metric.value).name} beside everybody else`, make: () => newBlock('subject', [metric.value]) },
         { name: 'The targets', make: () => newBlock('targets') },
         { name: splitById(split.value).name, make: () => newBlock('parts', [], split.value) },
         { name: `Why ${name(metric.value)} changed`, make: () => newBlock('why', [metric.value]) },

@@ -3,6 +3,7 @@ import type { Releasable } from '~~/shared/released'
 
 /** What the viewers of a client may see beside its editions: the owner of the agency decides. */
 const say = useSay()
+const { tick } = useFirstSteps()
 const { slug, base } = useClient()
 const { data, error, refetch } = useQuery({ key: () => ['released', slug.value], query: () => api<{ released: Releasable[] }>(`${base.value}/released`) })
 const CHOICES: { value: Releasable; name: string; hint: string }[] = [
@@ -12,6 +13,7 @@ const CHOICES: { value: Releasable; name: string; hint: string }[] = [
 async function release(released: Releasable[]) {
   try {
     await api(`${base.value}/released`, { method: 'PUT', body: { released } })
+    tick('release')
     say.done('Kept. It holds from now on for every viewer of this client.')
   } catch (trouble) {
     say.problem(trouble)

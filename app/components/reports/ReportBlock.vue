@@ -13,12 +13,12 @@ const title = computed(() => {
   if (block.title) return block.title
   if (block.kind === 'chart') return `${metricById(block.line.metric).name}${block.second ? ` and ${metricById(block.second.metric).name.toLowerCase()}` : ''} a day`
   if (block.kind === 'parts') return splitById(block.split.split).name
-  if (block.kind === 'subject') return `${metricById(block.subject.metric).name} beside the subject`
+  if (block.kind === 'subject') return `${metricById(block.subject.metric).name} beside everybody else`
   if (block.kind === 'why') return `Why ${metricById(block.why.metric).name.toLowerCase()} changed`
   return TITLES[block.kind] ?? ''
 })
 const HEADINGS = { profile: 'Profile', network: 'Network', set: 'Set' } as const
-const TITLES: Partial<Record<FilledBlock['kind'], string>> = { unusual: 'Unusual days', targets: 'Targets', posts: 'Posts', open: 'What is open', profiles: 'Where the figures come from', found: 'Profiles of the client' }
+const TITLES: Partial<Record<FilledBlock['kind'], string>> = { unusual: 'Unusual days', targets: 'Targets', posts: 'Posts', open: 'What needs somebody', profiles: 'Where the figures come from', found: 'Profiles of the client' }
 /** The changes that a reader may want to compute again. */
 const changes = computed(() => {
   const { block } = props

@@ -5,8 +5,8 @@ import { POST_ORDERS } from '~~/shared/postOrder'
 
 /** The kinds of block in words. */
 export const BLOCK_NAMES: Record<Block['kind'], string> = {
-  figures: 'Headline figures', chart: 'Line over time', table: 'Table', parts: 'A figure by its parts', why: 'Why it changed', unusual: 'Unusual days', subject: 'Beside the subject', targets: 'Targets', posts: 'Posts',
-  open: 'What is open', profiles: 'Profiles and their coverage', found: 'Profiles found', text: 'Text', page: 'Page break',
+  figures: 'Headline figures', chart: 'Line over time', table: 'Table', parts: 'A figure by its parts', why: 'Why it changed', unusual: 'Unusual days', subject: 'Beside everybody else', targets: 'Targets', posts: 'Posts',
+  open: 'What needs somebody', profiles: 'Profiles and their coverage', found: 'Profiles found', text: 'Text', page: 'Page break',
 }
 
 const essentials = FIGURE_SETS[0]!

@@ -9,7 +9,7 @@ const { data, error } = useQuery({ key: () => ['subject', slug.value, asked.valu
 </script>
 
 <template>
-  <section aria-label="Beside the subject" class="beside">
+  <section aria-label="Beside everybody else" class="beside">
     <p v-if="error" role="alert">{{ error.message }}</p>
     <SubjectText v-if="data" :subject="data" />
     <DownloadMenu v-if="data && !data.reason" kind="subject" :metrics="[metric]" what="The subject" />

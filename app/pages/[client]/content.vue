@@ -30,7 +30,7 @@ const shown = computed(() => orderPosts((data.value ?? []).filter((post) => form
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Fetching the posts …</p>
     <p v-else-if="shown.length === 0" class="quiet">Nothing was published here in this period. Choose other days or profiles above.</p>
-    <PostTable v-else :posts="shown" :time-zone="description.data.value?.client.timeZone ?? 'UTC'" />
+    <PostTable v-else :posts="shown" :order="order" @order="(value) => set({ order: value === 'newest' ? undefined : value })" :time-zone="description.data.value?.client.timeZone ?? 'UTC'" />
     <p class="quiet">Beside each rate stands its 95 % interval. “That is sure” orders by the near end of it, so that a post with few impressions does not win by luck.</p>
   </div>
 </template>

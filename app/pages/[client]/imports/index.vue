@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
 import { LARGEST_IMPORT_BYTES } from '~~/shared/imports'
+import type { OrderedColumn } from '~/composables/useTableOrder'
 import type { ImportHead } from '~~/server/imports/store'
 import { IMPORT_STATES } from '~/components/imports/states'
 
@@ -11,6 +12,12 @@ const input = ref<HTMLInputElement>()
 const problem = ref('')
 const sent = ref<number>()
 const isOver = ref(false)
+const COLUMNS: (OrderedColumn<ImportHead> & { label: string })[] = [
+  { key: 'file', label: 'File', valueOf: ({ fileName }) => fileName.toLowerCase() }, { key: 'state', label: 'State', valueOf: ({ state }) => IMPORT_STATES[state] },
+  { key: 'rows', label: 'Rows', isFigure: true, valueOf: ({ summary }) => summary?.rows ?? -1 }, { key: 'bad', label: 'Bad rows', isFigure: true, valueOf: ({ summary }) => summary?.bad ?? -1 },
+  { key: 'days', label: 'Days', isFigure: true, valueOf: ({ summary }) => summary?.from ?? '' }, { key: 'by', label: 'Brought by', valueOf: ({ createdBy }) => createdBy?.toLowerCase() ?? '' },
+]
+const { ordered, select, orderOf } = useTableOrder('sort', () => COLUMNS, () => data.value ?? [])
 useHead({ title: 'Imports · Zaffer' })
 
 async function bring(file: File | undefined) {
@@ -58,9 +65,9 @@ function upload(file: File): Promise<number> {
     </section>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <table v-if="data?.length" class="plain-table">
-      <thead><tr><th scope="col">File</th><th scope="col" class="words">State</th><th scope="col">Rows</th><th scope="col">Bad rows</th><th scope="col" class="words">Days</th><th scope="col" class="words">Brought by</th></tr></thead>
+      <thead><tr><OrderHeading v-for="column in COLUMNS" :key="column.key" :label="column.label" :is-words="['state', 'days', 'by'].includes(column.key)" :order="orderOf(column.key)" @select="select(column)" /></tr></thead>
       <tbody>
-        <tr v-for="item in data" :key="item.id">
+        <tr v-for="item in ordered" :key="item.id">
           <td><NuxtLink :to="`/${slug}/imports/${item.id}`">{{ item.fileName }}</NuxtLink></td>
           <td class="words">{{ IMPORT_STATES[item.state] }}</td>
           <td>{{ item.summary?.rows.toLocaleString() ?? '—' }}</td>

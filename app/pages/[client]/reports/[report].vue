@@ -14,6 +14,7 @@ const route = useRoute()
 const session = useSession()
 const shell = useShell()
 const say = useSay()
+const { tick } = useFirstSteps()
 const cache = useQueryCache()
 const { slug, base } = useClient()
 const { follow } = useJob()
@@ -88,6 +89,7 @@ async function look() {
   try {
     await settled()
     isLooking.value = true
+    tick('look')
   } catch (error) {
     trouble.value = (error as Error).message
   }
@@ -98,6 +100,7 @@ async function issue(sha256: string) {
   try {
     const { job } = await api<{ job: number }>(`${base.value}/reports/${String(route.params.report)}/editions`, { method: 'POST', body: { requestKey: crypto.randomUUID(), sha256 } })
     const done = await follow(job)
+    tick('issue')
     await Promise.all([cache.invalidateQueries({ key: ['editions'] }), cache.invalidateQueries({ key: ['reports'] })])
     await navigateTo(`/${slug.value}/editions/${(done.result as { edition: number }).edition}`)
   } catch (error) {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
+import type { OrderedColumn } from '~/composables/useTableOrder'
 import type { ReportHead } from '~~/server/reports/reports'
 import { newBlock } from '~/components/reports/blocks'
 
@@ -8,6 +9,12 @@ const { slug, base } = useClient()
 const { data, error, refetch } = useQuery({ key: () => ['reports', slug.value], query: () => api<ReportHead[]>(`${base.value}/reports`) })
 const title = ref('')
 const problem = ref('')
+const COLUMNS: (OrderedColumn<ReportHead> & { label: string })[] = [
+  { key: 'title', label: 'Report', valueOf: ({ title: name }) => name.toLowerCase() }, { key: 'period', label: 'Period', valueOf: ({ period }) => period },
+  { key: 'blocks', label: 'Blocks', isFigure: true, valueOf: ({ blocks }) => blocks }, { key: 'editions', label: 'Editions', isFigure: true, valueOf: ({ editions }) => editions },
+  { key: 'changed', label: 'Changed', isFigure: true, valueOf: ({ changedAt }) => String(changedAt) },
+]
+const { ordered, select, orderOf } = useTableOrder('sort', () => COLUMNS, () => data.value ?? [])
 useHead({ title: 'Reports · Zaffer' })
 
 async function add() {
@@ -39,9 +46,9 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
     <PageHead title="What do we tell the client?" />
     <p v-if="error" role="alert">{{ error.message }}</p>
     <table v-if="data?.length" class="plain-table">
-      <thead><tr><th scope="col">Report</th><th scope="col" class="words">Period</th><th scope="col">Blocks</th><th scope="col">Editions</th><th scope="col">Changed</th><th scope="col"><span class="hidden-but-read">What can be done</span></th></tr></thead>
+      <thead><tr><OrderHeading v-for="column in COLUMNS" :key="column.key" :label="column.label" :is-words="column.key === 'period'" :order="orderOf(column.key)" @select="select(column)" /><th scope="col"><span class="hidden-but-read">What can be done</span></th></tr></thead>
       <tbody>
-        <tr v-for="report in data" :key="report.id">
+        <tr v-for="report in ordered" :key="report.id">
           <td><NuxtLink :to="`/${slug}/reports/${report.id}`">{{ report.title }}</NuxtLink></td>
           <td class="words">{{ report.period.replaceAll('-', ' ').replace('..', ' to ') }}</td>
           <td>{{ report.blocks }}</td><td>{{ report.editions }}</td><td>{{ day(report.changedAt) }}</td>
