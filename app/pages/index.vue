@@ -14,6 +14,7 @@ const shell = useShell()
 const locale = useLocale()
 const { data, error, isLoading } = useQuery({ key: ['all-clients'], query: () => api<ClientSummary[]>('/api/clients') })
 const waiting = computed(() => (data.value ?? []).flatMap((client) => client.unusual.map((finding) => ({ client, finding }))).sort((a, b) => Math.abs(b.finding.score) - Math.abs(a.finding.score)))
+const withFigures = computed(() => (data.value ?? []).filter(({ figures }) => figures.length > 0))
 const inDanger = computed(() => (data.value ?? []).flatMap((client) => client.targets.map((target) => ({ client, target }))))
 const due = computed(() => (data.value ?? []).flatMap((client) => client.due.map((item) => ({ client, item }))))
 const place = (slug: string, { kind, id }: Due) => (kind === 'report' ? `/${slug}/reports/${id}` : { path: `/${slug}/overview`, hash: '#targets' })
@@ -80,6 +81,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
           </li>
         </ul>
         <p v-else class="quiet">None. Every unusual day of these weeks has a note.</p>
+        <p class="quiet">In every metric, with one reason for many: <template v-for="(client, index) in withFigures" :key="client.slug">{{ index > 0 ? ', ' : '' }}<NuxtLink :to="{ path: `/${client.slug}/overview`, query: { odd: 'all', reasons: 'none' }, hash: '#unusual' }">{{ client.name }}</NuxtLink></template>.</p>
       </section>
       <section aria-labelledby="troubled">
         <div class="head"><h2 id="troubled" class="heading">Profiles that need somebody</h2><DownloadMenu v-if="troubled.length" path="/api/all-clients?part=profiles" what="Profiles that need somebody" /></div>

@@ -95,6 +95,9 @@ test('which posts did it, from why it changed and from a day of the line', async
 
 test('odd days over every metric without a reason get one, many at once', async ({ page }) => {
   await signIn(page)
+  await page.goto('/')
+  await page.getByRole('region', { name: 'Unusual days without a reason' }).getByRole('link', { name: 'Mossgate Gardens', exact: true }).click()
+  await expect(page).toHaveURL(/odd=all&reasons=none#unusual/)
   await page.goto('/mossgate-gardens/overview?period=2026-05-01..2026-08-31&odd=all&reasons=none')
   const section = page.getByRole('region', { name: 'Unusual days' })
   await expect(section.getByRole('checkbox', { name: 'only those without a reason' })).toBeChecked()
