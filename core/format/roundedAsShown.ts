@@ -1,5 +1,4 @@
 import type { Unit } from '../metrics/metric'
-import { formatValue } from './formatValue'
 
 /**
  * An estimate rounded as far as the pages round it, so that a file does not claim more than the page: thousands to a tenth of their unit, shares to a tenth of a
@@ -9,7 +8,7 @@ import { formatValue } from './formatValue'
  */
 export function roundedAsShown(value: number, unit: Unit): number {
   if (unit === 'share') return Math.round(value * 1000) / 1000
-  if (unit === 'times') return Number(formatValue(value, unit, 'en').replace(/[^\d.-]/g, ''))
+  if (unit === 'times') return Math.round(value * 10) / 10
   if (unit === 'seconds') return Math.round(value)
   const size = Math.abs(value)
   const step = size >= 99_950_000 ? 1_000_000 : size >= 999_500 ? 100_000 : size >= 99_950 ? 1000 : size >= 1000 ? 100 : 1

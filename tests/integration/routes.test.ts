@@ -176,7 +176,7 @@ describe('what is taken away', () => {
     expect(table[0]!.filter((title) => /^(Posts|Impressions|Followers|Reach)$/.test(String(title)))).toEqual(['Posts', 'Impressions'])
     expect(table.slice(1).map(([network]) => network)).toContain('Tintype')
     expect(Object.fromEntries(found.at(-1)!.data.slice(1) as [string, string][])).toMatchObject({ 'Client': 'Mossgate Gardens', 'Period': '1 to 30 September 2026', 'Against': 'nothing', 'Time zone of the days': 'Europe/London' })
-    expect((await ask('GET', `${base}/downloads/overview?format=xlsx&columns=magic`, 'analyst')).status).toBe(200)
+    for (const wrong of ['columns=magic', 'metric=magic', 'second=magic']) expect((await ask('GET', `${base}/downloads/overview?format=xlsx&${wrong}`, 'analyst')).status, wrong).toBe(400)
     expect((await ask('GET', `${base}/overview?columns=magic`, 'analyst')).status).toBe(400)
   })
 
