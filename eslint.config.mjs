@@ -10,7 +10,7 @@ Object.groupBy ??= (items, keyOf) => {
 const outside = (names, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group: names, message }] }] })
 
 export default withNuxt(
-  { ignores: ['.test-data/**', '.data/**'] },
+  { ignores: ['.test-data/**', '.data/**', '.data-empty/**'] },
   {
     rules: {
       'vue/max-attributes-per-line': 'off', 'vue/singleline-html-element-content-newline': 'off', 'vue/html-self-closing': 'off', 'vue/multi-word-component-names': 'off', 'vue/attributes-order': 'off', 'vue/require-default-prop': 'off',

@@ -141,7 +141,7 @@ export type TargetInput = InferType<typeof targetSchema>
 /** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
 export const savedScopeSchema = object({
   name: text().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
-  parts: object({ who: whoField(), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40), figures: string().max(40), columns: string().max(400), by: string().max(20) }).required(),
+  parts: object({ who: whoField(), period: string().max(60), against: against(), metric: string().max(40), second: string().max(40), figures: string().max(40), headlines: string().max(400), columns: string().max(400), by: string().max(20) }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']
 
@@ -175,6 +175,12 @@ export type Block = InferType<typeof blockSchema>
 
 /** How many columns of figures a table can have. */
 export const MOST_TABLE_COLUMNS = 8
+
+/** How many figures can stand at the head of a page. */
+export const MOST_HEADLINES = 10
+
+/** The metrics that somebody has chosen for the head of a page. */
+export const headlinesSchema = array(string().max(40).defined()).min(1).max(MOST_HEADLINES, `At the head of a page there is room for ${MOST_HEADLINES} figures.`).required()
 
 /** The metrics that somebody has chosen for the columns of a table. */
 export const columnsSchema = array(string().max(40).defined()).min(1).max(MOST_TABLE_COLUMNS, `A table can have ${MOST_TABLE_COLUMNS} columns of figures.`).required()

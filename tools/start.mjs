@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto'
 import { isIP } from 'node:net'
 import { resolve, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -10,7 +11,10 @@ import { endRunning, run } from './steps/run.mjs'
 import { say, Stop } from './steps/say.mjs'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
-const data = resolve(root, process.env.ZAFFER_DATA ?? '.data')
+const unknown = process.argv.slice(2).filter((argument) => argument !== '--empty')
+/** Whether an agency of one's own is begun, without the demo. It has a folder of its own, so that the demo stays. */
+const isEmpty = process.argv.includes('--empty')
+const data = resolve(root, process.env.ZAFFER_DATA ?? (isEmpty ? '.data-empty' : '.data'))
 const port = Number(process.env.ZAFFER_PORT ?? 4310)
 const host = process.env.ZAFFER_HOST ?? '127.0.0.1'
 const isLoopback = ['127.0.0.1', '::1', 'localhost'].includes(host)
@@ -68,6 +72,7 @@ function isRange(text) {
 
 async function start() {
   if (Number(process.versions.node.split('.')[0]) < 20) throw new Stop(`Node 20 or newer is needed; this is ${process.version}.`)
+  if (unknown.length > 0) throw new Stop(`There is no “${unknown[0]}”. npm start begins with the demo, npm start -- --empty with an agency of your own.`)
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`ZAFFER_PORT is not a port: ${process.env.ZAFFER_PORT}`)
   if (process.env.ZAFFER_NOW && Number.isNaN(Date.parse(process.env.ZAFFER_NOW))) throw new Stop(`ZAFFER_NOW is not a time: ${process.env.ZAFFER_NOW}`)
   const proxy = (process.env.ZAFFER_TRUSTED_PROXY ?? '').split(',').map((part) => part.trim()).find((part) => part !== '' && !isRange(part))
@@ -86,16 +91,17 @@ async function start() {
   const databaseUrl = process.env.ZAFFER_DATABASE_URL || (await startDatabase({ data, secrets, processes, log }))
   writeFileSync(join(data, 'database-url'), databaseUrl, { mode: 0o600 })
   const standinsPort = await freePort()
+  const beginKey = randomBytes(18).toString('base64url')
   const env = {
     ...process.env, NODE_ENV: 'production', ZAFFER_DATABASE_URL: databaseUrl, ZAFFER_SECRET: secrets.seal, ZAFFER_STANDINS_SECRET: secrets.standins, ZAFFER_STANDINS_PORT: String(standinsPort),
     ZAFFER_STANDINS_URL: `http://127.0.0.1:${standinsPort}`, ZAFFER_DEMO_PASSWORD: secrets.demo, ZAFFER_APP_URL: `http://127.0.0.1:${port}`, NITRO_HOST: host, NITRO_PORT: String(port),
-    NUXT_SESSION_PASSWORD: secrets.session, ZAFFER_HOST: host, ...(ownDatabase && { ZAFFER_DATABASE_FOLDER: data }),
+    NUXT_SESSION_PASSWORD: secrets.session, ZAFFER_HOST: host, ZAFFER_BEGIN_KEY: beginKey, ...(isEmpty && { ZAFFER_DEMO: 'no' }), ...(ownDatabase && { ZAFFER_DATABASE_FOLDER: data }),
   }
   const tsx = ['--import', 'tsx']
   say('Bringing the database up to date')
   const setup = await run(process.execPath, [...tsx, join(root, 'tools/setup.ts')], { cwd: root, env })
   if (setup.status !== 0) throw new Stop(`The database could not be brought up to date:\n${setup.stderr.trim().split('\n').slice(0, 12).join('\n')}`)
-  const { loaded, anchor, people } = JSON.parse(setup.stdout.trim().split('\n').at(-1))
+  const { loaded, isUnnamed, anchor, people } = JSON.parse(setup.stdout.trim().split('\n').at(-1))
   if (loaded) say('Loaded the demo: three clients with two years of figures')
 
   say('Starting the stand-in networks, the worker and the application')
@@ -111,7 +117,11 @@ async function start() {
   startWorker()
   say('Ready')
   console.log(`\n  Zaffer   http://${isLoopback ? 'localhost' : host}:${port}\n`)
-  if (isLoopback && people.length > 0) {
+  if (isUnnamed) {
+    console.log('  There is no agency yet. Name it, and yourself as its owner, here:')
+    console.log(`    http://${isLoopback ? 'localhost' : host}:${port}/begin?key=${beginKey}\n`)
+    console.log('  The networks are stand-ins with made-up profiles: add, for instance, @thornapplepark on Tintype.\n')
+  } else if (isLoopback && people.length > 0) {
     console.log('  Demo login, the same password for all three:')
     for (const { email, role } of people) console.log(`    ${email.padEnd(26)} ${role}`)
     console.log(`    password  ${secrets.demo}\n`)

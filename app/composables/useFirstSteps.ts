@@ -11,6 +11,15 @@ export interface FirstStep {
   roles?: readonly ('owner' | 'analyst' | 'viewer')[]
 }
 
+/** What the owner of a new agency does before there is anything to read, once the agency has its name. */
+export const START_STEPS: readonly Omit<FirstStep, 'needs'>[] = [
+  { id: 'agency', words: 'Name the agency, as it stands in its reports', path: '' },
+  { id: 'client', words: 'Add the first client', path: '' },
+  { id: 'profile', words: 'Add its profiles, by handle or address', path: 'profiles' },
+  { id: 'consent', words: 'Send their owners the consent link, for what only they may see', path: 'profiles' },
+  { id: 'report', words: 'Begin a report', path: 'reports' },
+]
+
 /** What somebody new does first, in the order of the work. */
 export const FIRST_STEPS: readonly FirstStep[] = [
   { id: 'working', words: 'Select a figure: its working opens in the margin', path: 'overview', needs: 'figures' },
@@ -28,6 +37,8 @@ export const useFirstSteps = createSharedComposable(() => {
   const kept = useLocalStorage<{ done: string[]; isAway: boolean }>(() => `zaffer:first:${session.session?.person.email ?? ''}`, { done: [], isAway: false })
   return {
     done: computed(() => kept.value.done),
+    /** Whether somebody has begun with an agency of their own, in this browser. */
+    isNewAgency: computed(() => kept.value.done.includes('agency')),
     isAway: computed(() => kept.value.isAway),
     /** Ticks a step, wherever it was done. */
     tick: (id: string) => {

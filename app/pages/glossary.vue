@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { slugOf } from '~~/core/format/slugOf'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import { networksOf } from '~~/core/metrics/glossary'
 import { KIND_WORDS, WORDS } from '~~/core/metrics/words'
@@ -17,7 +18,7 @@ useHead({ title: 'Glossary · Zaffer' })
       </template>
     </dl>
     <h2 class="heading">Our words</h2>
-    <dl><template v-for="[word, meaning] in WORDS" :key="word"><dt>{{ word }}</dt><dd>{{ meaning }}</dd></template></dl>
+    <dl><template v-for="[word, meaning] in WORDS" :key="word"><dt :id="`word-${slugOf(word)}`">{{ word }}</dt><dd>{{ meaning }}</dd></template></dl>
   </div>
 </template>
 
@@ -25,6 +26,7 @@ useHead({ title: 'Glossary · Zaffer' })
 h1 { font: 600 var(--text-title)/1.2 var(--serif); border-bottom: 2px solid var(--ink); padding-bottom: 9px; }
 h2 { margin: 18px 0 8px; }
 dl { display: grid; grid-template-columns: 13rem minmax(0, 44rem); gap: 7px 20px; }
-dt { font-weight: 650; }
+dt { font-weight: 650; scroll-margin-top: 12px; }
+dt:target { color: var(--zaffer); }
 dd { color: var(--ink2); }
 </style>

@@ -35,6 +35,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
     <FirstSteps />
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Looking through your clients …</p>
+    <section v-else-if="data?.length === 0 && session.session?.person.role === 'owner'" aria-labelledby="first-client"><h2 id="first-client" class="heading">Add the first client</h2><AddClient @added="(slug) => navigateTo(`/${slug}/profiles`)" /></section>
     <p v-else-if="data?.length === 0">You have no client yet. Ask the owner of the agency to give you one.</p>
     <template v-if="data?.length">
       <section aria-labelledby="moved">

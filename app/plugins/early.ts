@@ -11,8 +11,8 @@ export default defineNuxtPlugin({
     try {
       const scope = scopeAddress(parseScope(query))
       const base = `/api/clients/${client}`
-      const { metric = 'impressions', second, figures, by, columns } = query
-      askEarly(`${base}/overview`, { ...scope, metric, second, figures, by, columns })
+      const { metric = 'impressions', second, figures, by, headlines, columns } = query
+      askEarly(`${base}/overview`, { ...scope, metric, second, figures, by, headlines, columns })
       askEarly(`${base}/scope`, scope)
       askEarly(`${base}/notes`, scope)
       askEarly(`${base}/subject`, { ...scope, metric })

@@ -21,16 +21,19 @@ export const useSession = defineStore('session', () => {
   const homeOf = (slug: string): string => `/${slug}/${may(slug, 'figures') ? 'overview' : 'editions'}`
 
   async function load(): Promise<boolean> {
-    if (session.value) return true
+    return session.value !== undefined || (await loadAnew())
+  }
+
+  /** Asks anew, after something about the person or their clients has changed; what is known stays until the answer is there. */
+  async function loadAnew(): Promise<boolean> {
     const found = await api<Session | { person: null }>('/api/session')
-    if (found.person) session.value = found as Session
+    session.value = found.person ? (found as Session) : undefined
     return found.person !== null
   }
 
   async function signIn(email: string, password: string): Promise<void> {
     await api('/api/session', { method: 'POST', body: { email, password } })
-    session.value = undefined
-    await load()
+    await loadAnew()
   }
 
   async function signOut(): Promise<void> {
@@ -38,5 +41,5 @@ export const useSession = defineStore('session', () => {
     session.value = undefined
   }
 
-  return { session, mayWrite, may, homeOf, load, signIn, signOut }
+  return { session, mayWrite, may, homeOf, load, loadAnew, signIn, signOut }
 })

@@ -56,6 +56,14 @@ export function personRoute<T>(handler: (visit: Visit) => Promise<T> | T): Event
   })
 }
 
+/** A route for owners of the agency. */
+export function ownerRoute<T>(handler: (visit: Visit) => Promise<T> | T): EventHandler {
+  return personRoute((visit) => {
+    if (visit.person.role !== 'owner') throw forbidden('Only the owner of the agency decides this. Ask them to do it.')
+    return handler(visit)
+  })
+}
+
 /** Whoever has signed in, as the database has them now, with their session; or undefined. */
 export async function visitor(event: H3Event): Promise<{ person: Person; session: number } | undefined> {
   // an unsealed cookie costs nothing where there is none

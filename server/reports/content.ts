@@ -70,7 +70,8 @@ const MOST_POSTS = 10
 
 /** Everything that a report says for one period: what the screen, the shared link and the PDF show, and what an edition freezes. */
 export interface ReportContent {
-  format: 1
+  /** Since 2 the texts have bold, lists and links in them. */
+  format: 1 | 2
   agency: { name: string; address: string; contact: string; colour: string; logo: string | null }
   client: string
   /** The client's time zone; absent in editions of before it was kept. */
@@ -121,7 +122,7 @@ export async function composeReport(db: ClientDb, report: ReportDefinition, sigh
   const blocks: FilledBlock[] = []
   for (const block of report.blocks) blocks.push(await fillOrSay(db, scope, block, sight))
   return {
-    format: 1, agency: { ...agency! }, client: db.name, timeZone: db.timeZone, title: report.title, who: scope.words.who,
+    format: 2, agency: { ...agency! }, client: db.name, timeZone: db.timeZone, title: report.title, who: scope.words.who,
     period: scope.period, periodWords: scope.words.period,
     against: scope.comparison ? { period: scope.comparison.period, words: scope.words.against } : null,
     figuresUpTo: scope.lastComplete, since: sinceOf(scope), notes: await notesIn(db, scope.period), blocks,

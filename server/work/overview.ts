@@ -25,6 +25,8 @@ export interface OverviewQuery {
   /** The set of figures at the head and in the table. */
   figures?: string
   by?: Grouping
+  /** The metrics at the head, where they are chosen; else those of the set of figures. */
+  headlines?: readonly string[]
   /** The metrics of the table's columns, where they are chosen; else those of the set of figures. */
   columns?: readonly string[]
 }
@@ -67,11 +69,12 @@ export interface Overview {
 }
 
 /** What happened in a scope: headline figures with their change, one metric's line, and the table by profile, network or set. */
-export async function overview(db: ClientDb, scope: ResolvedScope, { metric, second, figures = '', by = 'profile', columns = [] }: OverviewQuery): Promise<Overview> {
+export async function overview(db: ClientDb, scope: ResolvedScope, { metric, second, figures = '', by = 'profile', headlines: chosen = [], columns = [] }: OverviewQuery): Promise<Overview> {
   const shown = [metric, ...(second ? [second] : [])]
   shown.forEach(metricById)
-  columns.forEach(metricById)
-  const { headlines, table: usual } = figureSetById(figures)
+  ;[...chosen, ...columns].forEach(metricById)
+  const { headlines: ready, table: usual } = figureSetById(figures)
+  const headlines = chosen.length > 0 ? chosen : ready
   const table = columns.length > 0 ? columns : usual
   const [rolled, notes] = await Promise.all([
     rollUp(db, scope, [...new Set([...headlines, ...table, ...shown])], { source: await sourceFor(db, scope), withDays: true }), notesIn(db, scope.period),

@@ -58,7 +58,7 @@ function routes(folder = join(root, 'server/api'), path = '/api'): { method: str
 }
 
 /** Routes that are not a client's, and who may use them: everybody, or whoever has signed in. */
-const OPEN = ['ANY /api/*', 'GET /api/health', 'GET /api/all-clients', 'GET /api/clients', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'GET /api/me/sessions', 'DELETE /api/me/sessions', 'DELETE /api/me/sessions/[session]', 'PUT /api/me/password', 'GET /api/shared/[token]', 'GET /api/shared/[token]/pdf', 'GET /api/consent/[token]', 'POST /api/consent/[token]', 'POST /api/consent/answer']
+const OPEN = ['ANY /api/*', 'GET /api/health', 'GET /api/all-clients', 'GET /api/clients', 'POST /api/clients', 'GET /api/agency', 'PUT /api/agency', 'GET /api/begin', 'POST /api/begin', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'GET /api/me/sessions', 'DELETE /api/me/sessions', 'DELETE /api/me/sessions/[session]', 'PUT /api/me/password', 'GET /api/shared/[token]', 'GET /api/shared/[token]/pdf', 'GET /api/consent/[token]', 'POST /api/consent/[token]', 'POST /api/consent/answer']
 
 const fill = (path: string, client: string, id: string) => path.replace('[client]', client).replace('[share]', client === 'mossgate-gardens' ? '1' : '2').replace('[profile]', client === 'mossgate-gardens' ? '1' : '5').replaceAll(/\[\w+\]/g, id)
 const all = routes()

@@ -14,8 +14,8 @@ export interface Application {
 }
 
 /** Runs `npm start`'s script with its own data folder and waits until it is ready, or has ended. */
-export async function startApplication(data: string, env: Record<string, string>, uid?: number): Promise<Application> {
-  const child = spawn(process.execPath, [join(root, 'tools/start.mjs')], { cwd: root, env: { ...process.env, ZAFFER_DATA: data, ...env }, uid })
+export async function startApplication(data: string, env: Record<string, string>, uid?: number, args: string[] = []): Promise<Application> {
+  const child = spawn(process.execPath, [join(root, 'tools/start.mjs'), ...args], { cwd: root, env: { ...process.env, ZAFFER_DATA: data, ...env }, uid })
   let output = ''
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (part: Buffer) => (output += part.toString()))
   const ended = new Promise<number | null>((resolve) => child.on('close', (code) => resolve(code)))

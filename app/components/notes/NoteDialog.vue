@@ -13,7 +13,7 @@ const existing = computed(() => shell.note?.id)
 const last = description.data.value?.period.to ?? ''
 const form = reactive({ from: shell.note?.from ?? last, to: shell.note?.to ?? '', title: shell.note?.title ?? '', body: shell.note?.body ?? '' })
 // a new note that was begun is there again when it is opened the next time; one for a day of its own begins anew
-const forget = useKeptForm(shell.note?.id || shell.note?.from ? '' : `note of ${base.value}`, form)
+const { forget, isBack, beginAnew } = useKeptForm(shell.note?.id ? `note ${shell.note.id} of ${base.value}` : shell.note?.from ? '' : `note of ${base.value}`, form)
 /** One reason for several stretches of days: each gets the note. */
 const isForMany = computed(() => shell.noteDays.length > 1)
 const problems = ref<Record<string, string>>({})
@@ -53,6 +53,7 @@ const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note
 <template>
   <OpeningDialog :label="existing ? 'Change the note' : 'Write a note'" width="28rem" @close="shell.note = undefined">
     <form @submit.prevent="save">
+      <TypedBefore :is-back="isBack" @anew="beginAnew" />
       <p v-if="isForMany">For {{ shell.noteDays.map(describePeriodShort).join('; ') }}. Each of them gets this note.</p>
       <div v-else class="row">
         <DayField id="note-from" v-model="form.from" label="Day" :problem="problems.from" />

@@ -2,9 +2,10 @@
 import { formatCompact, formatCount, formatShare, oneDecimal } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { splitById } from '~~/core/splits/splits'
+import type { OrderedColumn } from '~/composables/useTableOrder'
 import type { PartFigure, SplitView } from '~~/server/work/parts'
 
-const props = defineProps<{ view: SplitView }>()
+const props = defineProps<{ view: SplitView; /** Whether its headings order it; in an edition everything stands as it was issued. */ isPlain?: boolean }>()
 const locale = useLocale()
 const split = computed(() => splitById(props.view.split))
 const most = computed(() => Math.max(1, ...props.view.rows.map((row) => row.value ?? row.high ?? 0)))
@@ -16,6 +17,20 @@ function change({ from, to }: PartFigure): string {
   const small = Math.min(from, to) < 30 ? ', small base' : ''
   return from > 0 ? `${to > from ? '▲' : '▼'} ${formatShare(Math.abs(to / from - 1), locale)}${small}` : `▲ from none${small}`
 }
+/** The columns of the table, each with what it orders the parts by. */
+const columns = computed((): (OrderedColumn<PartFigure> & { label: string })[] => [
+  { key: 'part', label: props.view.kind === 'hours' ? 'From' : props.view.kind === 'overlapping' ? 'Way' : 'Part', valueOf: ({ part, name }) => (props.view.kind === 'hours' ? part : name.toLowerCase()) },
+  ...(props.view.kind === 'overlapping'
+    ? [{ key: 'least', label: 'At least', isFigure: true, valueOf: ({ low }: PartFigure) => low ?? -1 }, { key: 'most', label: 'At most', isFigure: true, valueOf: ({ high }: PartFigure) => high ?? -1 }]
+    : [
+        { key: 'count', label: props.view.kind === 'hours' ? 'People' : 'Count', isFigure: true, valueOf: ({ value }: PartFigure) => value ?? -1 },
+        { key: 'share', label: `Share ${split.value.base}`, isFigure: true, valueOf: ({ share }: PartFigure) => share ?? -1 },
+        ...(props.view.kind === 'hours' ? [{ key: 'fullest', label: 'Of the fullest hour', isFigure: true, valueOf: ({ ofFullest }: PartFigure) => ofFullest ?? -1 }] : []),
+        ...(hasChange.value ? [{ key: 'change', label: 'Against the comparison', isFigure: true, valueOf: ({ from, to }: PartFigure) => (from === undefined || to === undefined ? Number.NEGATIVE_INFINITY : from > 0 ? to / from : to > 0 ? Number.MAX_VALUE : 1) }] : []),
+      ]),
+])
+const { ordered, select, orderOf } = useTableOrder('parts', () => columns.value, () => props.view.rows)
+const rows = computed(() => (props.isPlain ? props.view.rows : ordered.value))
 </script>
 
 <template>
@@ -23,9 +38,9 @@ function change({ from, to }: PartFigure): string {
     <p class="quiet">{{ split.definition }}</p>
     <p v-if="view.rows.length === 0 && view.times.length === 0" class="quiet">{{ view.withheld ?? 'There is no data for these days.' }}</p>
     <table v-if="['parts', 'levels', 'nested', 'hours'].includes(view.kind) && view.rows.length" class="plain-table">
-      <thead><tr><th scope="col">{{ view.kind === 'hours' ? 'From' : 'Part' }}</th><th scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th><th scope="col">{{ view.kind === 'hours' ? 'People' : 'Count' }}</th><th scope="col">{{ `Share ${split.base}` }}</th><th v-if="view.kind === 'hours'" scope="col">Of the fullest hour</th><th v-if="hasChange" scope="col">Against the comparison</th></tr></thead>
+      <thead><tr><template v-for="(column, index) in columns" :key="column.key"><th v-if="isPlain" scope="col">{{ column.label }}</th><OrderHeading v-else :label="column.label" :order="orderOf(column.key)" @select="select(column)" /><th v-if="index === 0" scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th></template></tr></thead>
       <tbody>
-        <tr v-for="row in view.rows" :key="row.part">
+        <tr v-for="row in rows" :key="row.part">
           <td>{{ row.name }}</td><td class="bars" aria-hidden="true"><i :style="{ width: `${(100 * (row.value ?? 0)) / most}%` }" /></td>
           <td>{{ formatCount(Math.round(row.value ?? 0), locale) }}</td><td>{{ row.share === undefined ? '—' : formatShare(row.share, locale) }}</td><td v-if="view.kind === 'hours'">{{ row.ofFullest === undefined ? '—' : formatShare(row.ofFullest, locale) }}</td><td v-if="hasChange">{{ change(row) }}</td>
         </tr>
@@ -33,9 +48,9 @@ function change({ from, to }: PartFigure): string {
     </table>
     <template v-else-if="view.kind === 'overlapping' && view.rows.length">
       <table class="plain-table">
-        <thead><tr><th scope="col">Way</th><th scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th><th scope="col">At least</th><th scope="col">At most</th></tr></thead>
+        <thead><tr><template v-for="(column, index) in columns" :key="column.key"><th v-if="isPlain" scope="col">{{ column.label }}</th><OrderHeading v-else :label="column.label" :order="orderOf(column.key)" @select="select(column)" /><th v-if="index === 0" scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th></template></tr></thead>
         <tbody>
-          <tr v-for="row in view.rows" :key="row.part">
+          <tr v-for="row in rows" :key="row.part">
             <td>{{ row.name }}</td>
             <td class="bars" aria-hidden="true"><i class="range" :style="{ marginLeft: `${(100 * (row.low ?? 0)) / most}%`, width: `${(100 * ((row.high ?? 0) - (row.low ?? 0))) / most}%` }" /></td>
             <td :title="formatCount(row.low ?? 0, locale)">{{ formatCompact(row.low ?? 0, locale) }}</td><td :title="formatCount(row.high ?? 0, locale)">{{ formatCompact(row.high ?? 0, locale) }}</td>

@@ -10,10 +10,14 @@ const emit = defineEmits<{ close: []; added: [name: string] }>()
 const { base } = useClient()
 const locale = useLocale()
 const networks = [{ id: 'all', name: 'Every network' }, ...NETWORKS.map(({ id, name }) => ({ id, name }))]
-const what = ref('')
-const network = ref('all')
-const whose = ref<'own' | 'rival'>('own')
-const rivalName = ref('')
+interface Wanted {
+  what: string
+  network: string
+  whose: 'own' | 'rival'
+  rivalName: string
+}
+const wanted = ref<Wanted>({ what: '', network: 'all', whose: 'own', rivalName: '' })
+const { forget, isBack, beginAnew } = useKeptForm(`profile of ${base.value}`, wanted.value)
 const found = ref<FoundProfile[]>()
 const problem = ref('')
 const isBusy = ref(false)
@@ -31,12 +35,13 @@ async function attempt(work: () => Promise<void>) {
 }
 const look = () => attempt(async () => {
   found.value = undefined
-  lookupSchema.validateSync({ what: what.value })
-  found.value = await api<FoundProfile[]>(`${base.value}/profiles/lookup`, { method: 'POST', body: { what: what.value, network: network.value === 'all' ? '' : network.value } })
+  lookupSchema.validateSync({ what: wanted.value.what })
+  found.value = await api<FoundProfile[]>(`${base.value}/profiles/lookup`, { method: 'POST', body: { what: wanted.value.what, network: wanted.value.network === 'all' ? '' : wanted.value.network } })
 })
 const add = (profile: FoundProfile) => attempt(async () => {
-  const rival = whose.value === 'rival' ? rivalName.value.trim() || profile.name : ''
+  const rival = wanted.value.whose === 'rival' ? wanted.value.rivalName.trim() || profile.name : ''
   await api(`${base.value}/profiles`, { method: 'POST', body: { network: profile.network, handle: profile.handle, rival } })
+  forget()
   emit('added', `${profile.name} on ${profile.networkName}`)
 })
 const seen = ({ followers, postsIn28Days, lastPost }: FoundProfile) => [
@@ -48,24 +53,25 @@ const seen = ({ followers, postsIn28Days, lastPost }: FoundProfile) => [
 <template>
   <OpeningDialog label="Add a profile" width="38rem" @close="emit('close')">
     <form @submit.prevent="look">
+      <TypedBefore :is-back="isBack" @anew="beginAnew" />
       <div class="row ask">
-        <div class="field grow"><label for="add-what">Handle or address</label><InputText id="add-what" v-model="what" autofocus fluid placeholder="@name, or https://tintype.example/name" :invalid="!!problem" /></div>
-        <div class="field"><label for="add-network">Network</label><Select v-model="network" input-id="add-network" :options="networks" option-label="name" option-value="id" aria-label="Network" /></div>
+        <div class="field grow"><label for="add-what">Handle or address</label><InputText id="add-what" v-model="wanted.what" autofocus fluid placeholder="@name, or https://tintype.example/name" :invalid="!!problem" /></div>
+        <div class="field"><label for="add-network">Network</label><Select v-model="wanted.network" input-id="add-network" :options="networks" option-label="name" option-value="id" aria-label="Network" /></div>
         <Button type="submit" label="Look" :loading="isBusy && !found" />
       </div>
     </form>
     <div class="row whose" role="radiogroup" aria-label="Whose it is">
-      <RadioButton v-model="whose" input-id="whose-own" name="whose" value="own" /><label for="whose-own">The client’s own</label>
-      <RadioButton v-model="whose" input-id="whose-rival" name="whose" value="rival" /><label for="whose-rival">A rival’s</label>
-      <template v-if="whose === 'rival'"><label for="add-rival" class="hidden-but-read">Name of the competitor</label><InputText id="add-rival" v-model="rivalName" size="small" list="competitors" placeholder="Name of the competitor" /><datalist id="competitors"><option v-for="name in competitors" :key="name" :value="name" /></datalist></template>
+      <RadioButton v-model="wanted.whose" input-id="whose-own" name="whose" value="own" /><label for="whose-own">The client’s own</label>
+      <RadioButton v-model="wanted.whose" input-id="whose-rival" name="whose" value="rival" /><label for="whose-rival">A rival’s</label>
+      <template v-if="wanted.whose === 'rival'"><label for="add-rival" class="hidden-but-read">Name of the competitor</label><InputText id="add-rival" v-model="wanted.rivalName" size="small" list="competitors" placeholder="Name of the competitor" /><datalist id="competitors"><option v-for="each in competitors" :key="each" :value="each" /></datalist></template>
     </div>
     <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
-    <p v-if="found?.length === 0" role="status">No network has a profile under “{{ what }}”. Check the spelling, or look on every network.</p>
+    <p v-if="found?.length === 0" role="status">No network has a profile under “{{ wanted.what }}”. Check the spelling, or look on every network.</p>
     <ul v-if="found?.length" aria-label="Found">
       <li v-for="profile in found" :key="profile.network">
         <div class="grow"><b>{{ profile.name }}</b> <span class="quiet">{{ profile.networkName }}, {{ profile.handle }}</span><br><span class="quiet">{{ seen(profile) }}</span></div>
         <span v-if="profile.already" class="quiet">{{ profile.already.isRival ? 'in the list, as a rival' : 'in the list' }}{{ profile.already.isActive ? '' : ', switched off' }}</span>
-        <Button v-else :label="whose === 'rival' ? 'Add as a rival' : 'Add'" size="small" :disabled="isBusy" :aria-label="`Add ${profile.name} on ${profile.networkName}`" @click="add(profile)" />
+        <Button v-else :label="wanted.whose === 'rival' ? 'Add as a rival' : 'Add'" size="small" :disabled="isBusy" :aria-label="`Add ${profile.name} on ${profile.networkName}`" @click="add(profile)" />
       </li>
     </ul>
     <p class="quiet hint">What anybody can see is fetched at once. Reach, followers won and lost and other private figures need the owner’s consent, by a link that you send.</p>

@@ -3,9 +3,10 @@ import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod
 import { lengthOf } from '~~/core/periods/period'
 import { metricById } from '~~/core/metrics/catalogue'
 import { stateOf } from '~~/shared/profileState'
+import type { OrderedColumn } from '~/composables/useTableOrder'
 import type { ProfileState } from '~~/server/work/profilesPage'
 
-const props = defineProps<{ profiles: ProfileState[]; metric: string; label: string }>()
+const props = defineProps<{ profiles: ProfileState[]; metric: string; label: string; /** The part of the address that keeps the order of this list. */ orderName: string }>()
 const emit = defineEmits<{ fetch: [profile: ProfileState]; ask: [profile: ProfileState]; turn: [profile: ProfileState]; restated: [profile: ProfileState] }>()
 const session = useSession()
 /** The days of the strip without the chosen metric, or undefined where it is not given. */
@@ -19,13 +20,23 @@ function coverage(profile: ProfileState) {
 }
 /** What the last sync brought beside the figures: gaps, days that came twice, restatements. */
 const outcome = ({ job, synced_at: at }: ProfileState) => (job?.state === 'done' && at ? job.message.split('; ').slice(1).join('; ') : '')
+/** How many days of the strip have the metric that is looked at. */
+const daysWith = (profile: ProfileState) => (profile.oldest && missingOf(profile) ? lengthOf(profile.strip) - missingOf(profile)!.reduce((sum, gap) => sum + lengthOf(gap), 0) : -1)
+const COLUMNS: (OrderedColumn<ProfileState> & { label: string; isWords?: boolean })[] = [
+  { key: 'name', label: 'Profile', valueOf: ({ name, networkName }) => `${name} ${networkName}`.toLowerCase() },
+  { key: 'state', label: 'State', isWords: true, valueOf: (profile) => stateOf(profile) },
+  { key: 'days', label: 'Last eight weeks', isWords: true, isFigure: true, valueOf: daysWith },
+  { key: 'since', label: 'Figures since', valueOf: ({ oldest }) => oldest ?? '9999' },
+  { key: 'restated', label: 'Restated', isFigure: true, valueOf: ({ restatements }) => restatements },
+]
+const { ordered, select, orderOf } = useTableOrder(props.orderName, () => COLUMNS, () => props.profiles)
 </script>
 
 <template>
   <table class="plain-table" :aria-label="label">
-    <thead><tr><th scope="col">Profile</th><th scope="col" class="words">State</th><th scope="col" class="words">Last eight weeks</th><th scope="col">Figures since</th><th scope="col">Restated</th><th scope="col"><span class="hidden-but-read">What can be done</span></th></tr></thead>
+    <thead><tr><OrderHeading v-for="column in COLUMNS" :key="column.key" :label="column.label" :is-words="column.isWords" :order="orderOf(column.key)" @select="select(column)" /><th scope="col"><span class="hidden-but-read">What can be done</span></th></tr></thead>
     <tbody>
-      <tr v-for="profile in profiles" :key="profile.profile_id">
+      <tr v-for="profile in ordered" :key="profile.profile_id">
         <td><b>{{ profile.name }}</b> <span class="quiet">{{ profile.networkName }}</span><br><span class="quiet">remembers {{ profile.historyDays }} days · id {{ profile.remote_id }}</span></td>
         <td class="words state">
           {{ stateOf(profile) }}

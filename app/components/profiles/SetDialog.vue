@@ -5,6 +5,7 @@ const props = defineProps<{ set?: ProfileSet; profiles: { profile_id: number; na
 const emit = defineEmits<{ close: []; saved: [] }>()
 const { base } = useClient()
 const form = reactive({ name: props.set?.name ?? '', profiles: [...(props.set?.profiles ?? [])] })
+const { forget, isBack, beginAnew } = useKeptForm(`set ${props.set?.id ?? ''} of ${base.value}`, form)
 const problem = ref('')
 const isSaving = ref(false)
 
@@ -13,6 +14,7 @@ async function save() {
   isSaving.value = true
   try {
     await api(props.set ? `${base.value}/sets/${props.set.id}` : `${base.value}/sets`, { method: props.set ? 'PUT' : 'POST', body: form })
+    forget()
     emit('saved')
   } catch (error) {
     problem.value = (error as Error).message
@@ -25,6 +27,7 @@ async function save() {
 <template>
   <OpeningDialog :label="set ? 'Change the set' : 'Make a set'" width="26rem" @close="emit('close')">
     <form @submit.prevent="save">
+      <TypedBefore :is-back="isBack" @anew="beginAnew" />
       <div class="field"><label for="set-name">Name</label><InputText id="set-name" v-model="form.name" autofocus /></div>
       <div class="field"><span class="field-label">Profiles</span>
         <ul><li v-for="profile in profiles" :key="profile.profile_id"><Checkbox v-model="form.profiles" :input-id="`set-${profile.profile_id}`" :value="profile.profile_id" /> <label :for="`set-${profile.profile_id}`">{{ profile.name }} <span class="quiet">{{ profile.networkName }}</span></label></li></ul>

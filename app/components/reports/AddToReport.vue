@@ -18,6 +18,8 @@ const text = (name: string) => (typeof route.query[name] === 'string' ? String(r
 const metric = computed(() => (isMetric(text('metric')) ? text('metric') : 'impressions'))
 const second = computed(() => (isMetric(text('second')) ? text('second') : ''))
 const figures = computed(() => figureSetById(text('figures')))
+/** Figures that were chosen for the head of the page, or those of the set. */
+const headlines = computed(() => (text('headlines') ? text('headlines').split(',').filter(isMetric) : figures.value.headlines))
 /** The block stays with whom the page shows; on pages that belong to no client that is everybody. */
 const { scope, description } = useScope()
 const who = computed(() => (client.slug.value ? whoAddress(scope.value) : 'all'))
@@ -38,7 +40,7 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       return [{ name: BLOCK_NAMES.found, make: () => newBlock('found') }]
     default:
       return [
-        { name: 'The headline figures', make: () => newBlock('figures', figures.value.headlines) },
+        { name: 'The headline figures', make: () => newBlock('figures', headlines.value) },
         { name: `The line of ${name(metric.value)}${second.value ? ` and ${name(second.value)}` : ''}`, make: () => newBlock('chart', [metric.value, ...(second.value ? [second.value] : [])], text('scale') === 'index' ? 'index' : 'own') },
         { name: `The table by ${text('by') || 'profile'}`, make: () => newBlock('table', figures.value.table, text('by') || 'profile') },
         { name: `${metricById(metric.value).name} beside everybody else`, make: () => newBlock('subject', [metric.value]) },

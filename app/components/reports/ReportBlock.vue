@@ -5,7 +5,7 @@ import { splitById } from '~~/core/splits/splits'
 import type { FilledBlock } from '~~/server/reports/content'
 import type { Note } from '~~/server/db/questions/notes'
 
-const props = defineProps<{ block: FilledBlock; notes: Note[]; isPlain?: boolean; hideComment?: boolean; timeZone?: string }>()
+const props = defineProps<{ block: FilledBlock; notes: Note[]; isPlain?: boolean; hideComment?: boolean; timeZone?: string; /** Whether the marks in its texts are drawn; those of older editions stand as they were typed. */ isRich?: boolean }>()
 const emit = defineEmits<{ ready: []; select: [compared: Extract<FilledBlock, { kind: 'figures' }>['figures'][number]] }>()
 /** A block without a title of its own says what it shows. */
 const title = computed(() => {
@@ -38,7 +38,7 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
     </div>
     <MetricChart v-else-if="block.kind === 'chart'" :key="`${block.line.metric} ${block.second?.metric} ${block.isIndex}`" :line="block.line" :second="block.second" :is-index="block.isIndex" :notes="notes" :is-plain="isPlain" @ready="emit('ready')" />
     <WideContent v-else-if="block.kind === 'table'" :label="title || 'Table'"><ProfileTable :rows="block.rows" :metrics="block.metrics" :heading="HEADINGS[block.by ?? 'profile']" is-plain /></WideContent>
-    <WideContent v-else-if="block.kind === 'parts'" :label="title"><SplitText :view="block.split" /></WideContent>
+    <WideContent v-else-if="block.kind === 'parts'" :label="title"><SplitText :view="block.split" is-plain /></WideContent>
     <SubjectText v-else-if="block.kind === 'subject'" :subject="block.subject" />
     <template v-else-if="block.kind === 'targets'"><TargetText v-for="target in block.targets" :key="target.id" :target="target" /><p v-if="block.targets.length === 0" class="quiet">No target was set.</p></template>
     <template v-else-if="block.kind === 'posts'"><WideContent v-if="block.posts.length" :label="title"><PostTable :posts="block.posts" :time-zone="timeZone ?? 'UTC'" /></WideContent><p v-else class="quiet">Nothing was published in this period.</p></template>
@@ -49,9 +49,9 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
     <UnusualText v-else-if="block.kind === 'unusual'" :metric="block.metric" :days="block.days" :is-plain="isPlain" />
     <p v-else-if="block.kind === 'broken'" role="alert">{{ block.problem }}</p>
     <p v-else-if="block.kind === 'page'" class="page-break no-print">A new page begins here on paper.</p>
-    <div v-else-if="block.kind === 'text'" class="text"><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></div>
+    <div v-else-if="block.kind === 'text'" class="text"><RichText v-if="isRich" :text="block.text" /><template v-else><p v-for="(paragraph, index) in paragraphs(block.text)" :key="index">{{ paragraph }}</p></template></div>
     <ChangeFootnotes v-if="changes.length" :figures="changes" />
-    <div v-if="block.comment && !hideComment" class="comment"><p v-for="(paragraph, index) in paragraphs(block.comment)" :key="index">{{ paragraph }}</p></div>
+    <div v-if="block.comment && !hideComment" class="comment"><RichText v-if="isRich" :text="block.comment" /><template v-else><p v-for="(paragraph, index) in paragraphs(block.comment)" :key="index">{{ paragraph }}</p></template></div>
   </section>
 </template>
 
@@ -67,7 +67,9 @@ h2 { margin-bottom: 4px; }
   .strip > :nth-child(n + 3) { border-top: 1px solid var(--rule); }
 }
 @media (max-width: 420px) { .strip { grid-template-columns: minmax(0, 1fr); } .strip > * { border-left: 0; padding-left: 2px; } .strip > :nth-child(n + 2) { border-top: 1px solid var(--rule); } }
-.text p { font: 400 var(--text-heading)/1.55 var(--serif); margin-bottom: 0.8em; max-width: 44rem; white-space: pre-line; }
+.text { font: 400 var(--text-heading)/1.55 var(--serif); }
+.text > p { font: 400 var(--text-heading)/1.55 var(--serif); margin-bottom: 0.8em; max-width: 44rem; white-space: pre-line; }
 .comment { border-left: 2px solid var(--zaffer); padding: 2px 0 2px 12px; margin-top: 8px; }
-.comment p { font: italic 400 var(--text-heading)/1.45 var(--serif); max-width: 44rem; white-space: pre-line; }
+.comment { font: italic 400 var(--text-heading)/1.45 var(--serif); }
+.comment > p { font: italic 400 var(--text-heading)/1.45 var(--serif); max-width: 44rem; white-space: pre-line; }
 </style>

@@ -26,7 +26,7 @@ const hasGaps = computed(() => content.value.blocks.some((block) => block.kind =
     <h1>{{ content.title }}</h1>
     <p class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Figures up to {{ describeDay(content.figuresUpTo) }}.</p>
     <SinceText v-if="content.since?.length" :since="content.since" />
-    <ReportBlock v-for="block in content.blocks" :key="block.id" :block="block" :notes="content.notes" :time-zone="content.timeZone" is-plain @ready="ready++" />
+    <ReportBlock v-for="block in content.blocks" :key="block.id" :block="block" :notes="content.notes" :time-zone="content.timeZone" :is-rich="content.format >= 2" is-plain @ready="ready++" />
     <section v-if="content.notes.length" class="notes">
       <h2 class="heading">Notes</h2>
       <ol><li v-for="note in content.notes" :key="note.id"><b>{{ note.title }}</b> {{ note.from === note.to ? shortDay(note.from) : `${shortDay(note.from)} – ${shortDay(note.to)}` }}. {{ note.body }}</li></ol>

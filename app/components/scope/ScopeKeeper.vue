@@ -11,7 +11,8 @@ const say = useSay()
 const cache = useQueryCache()
 const { base } = useClient()
 const { scope } = useScope()
-const name = ref('')
+const form = reactive({ name: '' })
+const { forget } = useKeptForm(`scope of ${base.value}`, form)
 /** All of it, unless some of it is unticked. */
 const parts = ref<string[]>(['who', 'period', 'against', 'lines'])
 const problem = ref('')
@@ -26,8 +27,8 @@ const refresh = () => cache.invalidateQueries({ key: ['scope'] })
 /** Opens a saved scope: what it does not keep stays as it is. */
 async function open({ parts: kept }: SavedScope) {
   emit('done')
-  const { who, period, against, metric, second, figures, columns, by } = kept
-  await router.push({ query: { ...route.query, ...(who && { who: who === 'all' ? undefined : who }), ...(period && { period }), ...(against && { against }), ...(metric && { metric, second, figures, columns, by }) } })
+  const { who, period, against, metric, second, figures, headlines, columns, by } = kept
+  await router.push({ query: { ...route.query, ...(who && { who: who === 'all' ? undefined : who }), ...(period && { period }), ...(against && { against }), ...(metric && { metric, second, figures, by }), ...((metric || headlines) && { headlines, columns }) } })
 }
 async function keep() {
   problem.value = ''
@@ -36,14 +37,15 @@ async function keep() {
   try {
     await api(`${base.value}/scopes`, {
       method: 'POST', body: {
-        name: name.value, parts: {
+        name: form.name, parts: {
           ...(has('who') && { who: whoAddress(scope.value) }), ...(has('period') && { period: scope.value.period }), ...(has('against') && { against: scope.value.against }),
-          ...(has('lines') && { metric: text(route.query.metric) ?? 'impressions', ...Object.fromEntries(['second', 'figures', 'columns', 'by'].flatMap((part) => (text(route.query[part]) ? [[part, text(route.query[part])]] : []))) }),
+          ...(has('lines') && { metric: text(route.query.metric) ?? 'impressions', ...Object.fromEntries(['second', 'figures', 'headlines', 'columns', 'by'].flatMap((part) => (text(route.query[part]) ? [[part, text(route.query[part])]] : []))) }),
         },
       },
     })
+    forget()
     await refresh()
-    say.done(`“${name.value}” is kept. Everybody who has this client can open it.`)
+    say.done(`“${form.name}” is kept. Everybody who has this client can open it.`)
     emit('done')
   } catch (error) {
     problem.value = (error as Error).message
@@ -62,7 +64,7 @@ const remove = ({ id, name: title }: SavedScope) => takeAway(`${base.value}/scop
     <form v-if="session.mayWrite" @submit.prevent="keep">
       <span class="field-label">Keep of this scope</span>
       <div v-for="part in PARTS" :key="part.id" class="row"><Checkbox v-model="parts" :input-id="`keep-${part.id}`" :value="part.id" /><label :for="`keep-${part.id}`">{{ part.name }}</label></div>
-      <div class="row"><label for="keep-name">as</label><InputText id="keep-name" v-model="name" size="small" placeholder="Name" /><Button type="submit" label="Keep" size="small" :disabled="parts.length === 0" /></div>
+      <div class="row"><label for="keep-name">as</label><InputText id="keep-name" v-model="form.name" size="small" placeholder="Name" /><Button type="submit" label="Keep" size="small" :disabled="parts.length === 0" /></div>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
     </form>
   </div>

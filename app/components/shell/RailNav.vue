@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { stagesFor } from '~/stages'
+import type OpeningPopover from './OpeningPopover.vue'
 import { describeDay } from '~~/core/periods/describePeriod'
 
 const route = useRoute()
@@ -7,6 +8,13 @@ const session = useSession()
 const shell = useShell()
 const { slug } = useClient()
 const { description } = useScope()
+const words = ref<InstanceType<typeof OpeningPopover>>()
+/** The words are looked for anew each time: the page has changed since. */
+const wordsAsked = ref(0)
+function openWords(event: Event) {
+  wordsAsked.value++
+  void words.value?.toggle(event)
+}
 const isDark = useDark({ valueDark: 'dark', disableTransition: false })
 const stages = computed(() => stagesFor((needs) => session.may(slug.value, needs)))
 const shared = computed(() => scopeOf(route.query))
@@ -37,12 +45,15 @@ async function signOut() {
         <p v-if="known && unsynced">{{ unsynced }} of {{ known.profiles.length }} profiles not up to date</p>
       </div>
       <p class="links">
+        <button type="button" class="bare" aria-haspopup="dialog" title="What the words on this page mean" @click="openWords">Words</button>
         <NuxtLink to="/glossary">Glossary</NuxtLink>
+        <NuxtLink v-if="session.session?.person.role === 'owner'" to="/agency">Agency</NuxtLink>
         <button type="button" class="bare" aria-haspopup="dialog" @click="shell.isHelpOpen = true">Keys</button>
         <button type="button" class="bare" @click="isDark = !isDark">{{ isDark ? 'Light' : 'Dark' }}</button>
       </p>
       <p v-if="session.session"><NuxtLink to="/me" :aria-label="`${session.session.person.name}: sessions and password`">{{ session.session.person.name }}</NuxtLink> · <button type="button" class="bare out" @click="signOut">Sign out</button></p>
     </div>
+    <OpeningPopover ref="words" label="Words on this page"><LazyWordsHere :key="wordsAsked" @done="words?.hide()" /></OpeningPopover>
   </nav>
 </template>
 
@@ -57,7 +68,7 @@ h2 { font: italic 600 var(--text-small)/1 var(--serif); color: var(--ink3); padd
 .page.on { border-color: var(--zaffer); color: var(--ink); font-weight: 650; background: var(--wash); }
 .foot { margin-top: auto; padding: 16px 18px 0; font-size: var(--text-least); color: var(--ink3); line-height: 1.45; }
 .state { min-height: 4.4em; }
-.foot .links { display: flex; gap: 10px; margin: 4px 0; }
+.foot .links { display: flex; flex-wrap: wrap; gap: 0 10px; margin: 4px 0; }
 .foot :is(.links a, button) { padding: 3px 0; }
 .foot :is(a, button) { color: var(--ink2); text-decoration: underline; text-underline-offset: 2px; }
 </style>

@@ -36,6 +36,7 @@ const whoChoices = computed(() => {
   const choices = [{ value: 'all', name: 'All profiles' }, ...networks, ...(known?.sets ?? []).map((set) => ({ value: `s${set.id}`, name: `${set.name} (set)` })), ...(known?.profiles ?? []).map((profile) => ({ value: String(profile.id), name: `${profile.name}, ${profile.networkName}` }))]
   return choices.some(({ value }) => value === form.who) ? choices : [...choices, { value: form.who, name: 'The profiles chosen on the page' }]
 })
+const { forget, isBack, beginAnew } = useKeptForm(`target ${props.target?.id ?? ''} of ${base.value}`, form)
 const wantedField = ref<InstanceType<typeof NumberField>>()
 const problems = ref<Record<string, string>>({})
 const isSaving = ref(false)
@@ -50,6 +51,7 @@ async function save() {
     const body = targetSchema.validateSync({ ...form, wanted }, { abortEarly: false })
     if (body.by < body.from) return void (problems.value = { by: 'The target ends before it begins. Choose a later day.' })
     await api(props.target ? `${base.value}/targets/${props.target.id}` : `${base.value}/targets`, { method: props.target ? 'PUT' : 'POST', body })
+    forget()
     emit('saved')
     say.done(props.target ? 'The target is changed.' : 'The target is set.')
   } catch (error) {
@@ -64,6 +66,7 @@ async function save() {
 <template>
   <OpeningDialog :label="target ? 'Change the target' : 'Set a target'" width="30rem" @close="emit('close')">
     <form @submit.prevent="save">
+      <TypedBefore :is-back="isBack" @anew="beginAnew" />
       <div class="field"><label for="target-metric">Metric</label><Select v-model="form.metric" input-id="target-metric" :options="groups" option-group-label="group" option-group-children="items" option-label="name" option-value="id" aria-label="Metric" /></div>
       <div class="field"><label for="target-who">Of</label><Select v-model="form.who" input-id="target-who" :options="whoChoices" option-label="name" option-value="value" aria-label="Of which profiles" /></div>
       <NumberField id="target-wanted" ref="wantedField" v-model="form.wanted" label="Wanted" :unit="unit" :hint="hint" autofocus :problem="problems.wanted" />

@@ -3,7 +3,7 @@ import { CATALOGUE, isMetric, metricById } from '~~/core/metrics/catalogue'
 import { FIGURE_SETS, figureSetById } from '~~/core/metrics/figureSets'
 import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { GROUPS } from '~~/core/metrics/metric'
-import { MOST_TABLE_COLUMNS } from '~~/shared/scope'
+import { MOST_HEADLINES, MOST_TABLE_COLUMNS } from '~~/shared/scope'
 import type { Overview } from '~~/server/work/overview'
 
 definePageMeta({ margin: true, scope: true, figures: true })
@@ -20,10 +20,11 @@ const figures = computed(() => figureSetById(String(route.query.figures ?? '')).
 const BY = [{ value: 'profile', name: 'By profile' }, { value: 'network', name: 'By network' }, { value: 'set', name: 'By set' }]
 const by = computed(() => (BY.some(({ value }) => value === route.query.by) ? String(route.query.by) : 'profile'))
 const columns = computed(() => String(route.query.columns ?? '').split(',').filter(isMetric).slice(0, MOST_TABLE_COLUMNS))
+const headlines = computed(() => String(route.query.headlines ?? '').split(',').filter(isMetric).slice(0, MOST_HEADLINES))
 const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
 const isIndex = computed(() => route.query.scale === 'index')
 const asked = computed(() => ({
-  ...address.value, metric: metric.value, ...(second.value && { second: second.value }), ...(figures.value !== FIGURE_SETS[0]!.id && { figures: figures.value }), ...(by.value !== 'profile' && { by: by.value }), ...(columns.value.length > 0 && { columns: columns.value.join(',') }),
+  ...address.value, metric: metric.value, ...(second.value && { second: second.value }), ...(figures.value !== FIGURE_SETS[0]!.id && { figures: figures.value }), ...(by.value !== 'profile' && { by: by.value }), ...(headlines.value.length > 0 && { headlines: headlines.value.join(',') }), ...(columns.value.length > 0 && { columns: columns.value.join(',') }),
 }))
 const { data, error, isLoading, refetch } = useQuery({
   key: () => ['overview', slug.value, asked.value],
@@ -67,7 +68,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
       </section>
       <ChangeFootnotes class="only-print" :figures="data.figures.map((compared) => ({ compared }))" />
       <div class="under no-print">
-        <label for="figure-set">Figures</label><Select :model-value="figures" input-id="figure-set" size="small" :options="[...FIGURE_SETS]" option-label="name" option-value="id" aria-label="Figures shown above" @update:model-value="(id) => set({ figures: id === FIGURE_SETS[0]!.id ? undefined : id })" />
+        <FigureChooser :figures="figures" :shown="data.figures.map(({ figure }) => figure.metric)" :is-own="headlines.length > 0" @choose="set" />
         <span class="take"><a :href="workbook" download>All of this page as a workbook</a> <DownloadMenu kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures" /></span>
       </div>
       <section aria-labelledby="line-heading">

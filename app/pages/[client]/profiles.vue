@@ -8,6 +8,7 @@ import type { ProfilesView, ProfileState } from '~~/server/work/profilesPage'
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
+const { tick } = useFirstSteps()
 const say = useSay()
 const cache = useQueryCache()
 const { slug, base } = useClient()
@@ -44,6 +45,7 @@ const fetchNow = (profile: ProfileState) => attempt(async () => {
 })
 const ask = (profile: ProfileState) => attempt(async () => {
   const { path } = await api<{ path: string }>(`${at(profile)}/consent`, { method: 'POST' })
+  tick('consent')
   link.value = { name: profile.name, address: `${location.origin}${path}` }
 })
 const turn = (profile: ProfileState): Promise<void> => attempt(async () => {
@@ -57,6 +59,7 @@ const showRestated = (profile: ProfileState) => attempt(async () => {
 })
 async function added(name: string) {
   isAdding.value = false
+  tick('profile')
   await refresh()
   say.done(`${name} is in the list; what anybody can see of it is being fetched.`)
 }
@@ -64,7 +67,7 @@ async function copy() {
   await navigator.clipboard.writeText(link.value!.address)
   say.done('The link is on the clipboard.')
 }
-const lists = computed(() => [{ label: 'Own profiles', profiles: own.value }, { label: 'Rivals’ profiles', profiles: rivals.value }])
+const lists = computed(() => [{ label: 'Own profiles', order: 'sort', profiles: own.value }, { label: 'Rivals’ profiles', order: 'rivals', profiles: rivals.value }])
 </script>
 
 <template>
@@ -81,7 +84,7 @@ const lists = computed(() => [{ label: 'Own profiles', profiles: own.value }, { 
       </div>
       <section v-for="list in lists" :key="list.label" :aria-label="list.label">
         <h2 v-if="list.profiles.length" class="heading">{{ list.label }}<span v-if="list.label !== 'Own profiles'" class="quiet competitors"> of {{ competitors.join(', ') }}</span></h2>
-        <ProfileList v-if="list.profiles.length" :profiles="list.profiles" :metric="metric" :label="list.label" @fetch="fetchNow" @ask="ask" @turn="turn" @restated="showRestated" />
+        <ProfileList v-if="list.profiles.length" :profiles="list.profiles" :metric="metric" :label="list.label" :order-name="list.order" @fetch="fetchNow" @ask="ask" @turn="turn" @restated="showRestated" />
       </section>
       <p v-if="profiles.length === 0">No profile yet. Add the first by its handle or address, or <NuxtLink :to="`/${slug}/find`">find the client’s profiles</NuxtLink> from its web page.</p>
       <SetList :sets="data.sets" :profiles="own" @changed="refresh" />

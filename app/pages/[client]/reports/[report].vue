@@ -76,7 +76,7 @@ const add = (added: Block['kind'] | null | undefined) => {
 }
 const text = (event: Event) => (event.target as HTMLInputElement).value
 /** A text of a block, letter by letter. */
-const write = (index: number, part: 'title' | 'text' | 'comment', event: Event) => change(({ blocks }) => (blocks[index]![part] = text(event)), `${part} of ${draft.value!.blocks[index]!.id}`)
+const write = (index: number, part: 'title' | 'text' | 'comment', written: string) => change(({ blocks }) => (blocks[index]![part] = written), `${part} of ${draft.value!.blocks[index]!.id}`)
 
 function explain(compared: ComparedFigure) {
   explained.value = compared
@@ -156,7 +156,7 @@ onBeforeRouteLeave(async () => {
               type="button" class="bare handle" :aria-label="`Block ${index + 1} of ${draft.blocks.length}, ${BLOCK_NAMES[block.kind]}: drag, or move with the arrow keys`" title="Drag, or focus and use the arrow keys"
               @keydown.up.prevent="moveByKey(index, -1)" @keydown.down.prevent="moveByKey(index, 1)"
             ><span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}</button>
-            <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @input="write(index, 'title', $event)" /><LettersLeft :text="block.title" :most="LONGEST_TITLE" />
+            <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @input="write(index, 'title', text($event))" /><LettersLeft :text="block.title" :most="LONGEST_TITLE" />
             <MetricPicker v-if="hasMetrics(block.kind)" :metrics="metrics" :chosen="block.metrics" :only-one="hasOneMetric(block.kind)" :most="block.kind === 'chart' ? 2 : 12" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
             <Select v-if="OPTIONS[block.kind]" :model-value="block.option || OPTIONS[block.kind]!.choices[0]!.value" :options="[...OPTIONS[block.kind]!.choices]" option-label="name" option-value="value" size="small" :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`" @update:model-value="(value) => edit(index, { option: value })" />
             <template v-if="block.kind === 'posts'">
@@ -167,10 +167,9 @@ onBeforeRouteLeave(async () => {
             <DownloadMenu v-if="!['text', 'page'].includes(block.kind)" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
             <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
           </div>
-          <Textarea v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" rows="5" auto-resize fluid :aria-label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @input="write(index, 'text', $event)" />
-          <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content!.notes" :time-zone="content!.timeZone" :hide-comment="session.mayWrite" @select="explain" />
-          <Textarea v-if="!['text', 'page'].includes(block.kind) && session.mayWrite" :model-value="block.comment" rows="2" auto-resize fluid :aria-label="`Comment on block ${index + 1}`" placeholder="A comment beside the figures" class="no-print" @input="write(index, 'comment', $event)" />
-          <LettersLeft v-if="session.mayWrite" :text="block.kind === 'text' ? block.text : block.comment" :most="block.kind === 'text' ? LONGEST_TEXT : LONGEST_COMMENT" />
+          <RichTextField v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" :rows="5" :most="LONGEST_TEXT" :label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @write="(text) => write(index, 'text', text)" />
+          <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content!.notes" :time-zone="content!.timeZone" :hide-comment="session.mayWrite" is-rich @select="explain" />
+          <RichTextField v-if="!['text', 'page'].includes(block.kind) && session.mayWrite" :model-value="block.comment" :rows="2" :most="LONGEST_COMMENT" :label="`Comment on block ${index + 1}`" placeholder="A comment beside the figures" @write="(text) => write(index, 'comment', text)" />
         </div>
       </div>
       <div v-if="session.mayWrite" class="row add no-print">

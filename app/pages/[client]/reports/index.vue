@@ -5,6 +5,7 @@ import type { ReportHead } from '~~/server/reports/reports'
 import { newBlock } from '~/components/reports/blocks'
 
 const session = useSession()
+const { tick } = useFirstSteps()
 const { slug, base } = useClient()
 const { data, error, refetch } = useQuery({ key: () => ['reports', slug.value], query: () => api<ReportHead[]>(`${base.value}/reports`) })
 const title = ref('')
@@ -22,6 +23,7 @@ async function add() {
   try {
     const blocks = [newBlock('figures'), newBlock('chart'), newBlock('table')]
     const { id } = await api<{ id: number }>(`${base.value}/reports`, { method: 'POST', body: { title: title.value, blocks } })
+    tick('report')
     await navigateTo(`/${slug.value}/reports/${id}`)
   } catch (trouble) {
     problem.value = (trouble as Error).message

@@ -2,7 +2,7 @@ import { getQuery, getRouterParam } from 'h3'
 import { metricById } from '../../../../../core/metrics/catalogue'
 import { figureSetById } from '../../../../../core/metrics/figureSets'
 import { SPLITS } from '../../../../../core/splits/splits'
-import { blockSchema, columnsSchema, parseScope, type Block } from '../../../../../shared/scope'
+import { blockSchema, columnsSchema, headlinesSchema, parseScope, type Block } from '../../../../../shared/scope'
 import { aboutScope } from '../../../../exports/about'
 import { tableOf } from '../../../../exports/tableOf'
 import { clientRoute, NOT_RELEASED } from '../../../../http/route'
@@ -41,10 +41,11 @@ async function overviewBlocks(query: Record<string, unknown>): Promise<Block[]> 
   const metric = String(query.metric ?? 'impressions')
   const set = figureSetById(String(query.figures ?? ''))
   const columns = query.columns === undefined ? [] : columnsSchema.validateSync(list(query.columns))
+  const headlines = query.headlines === undefined ? [] : headlinesSchema.validateSync(list(query.headlines))
   // a metric that there is not is said, and leaves no part out in silence
-  ;[metric, ...list(query.second), ...columns].forEach(metricById)
+  ;[metric, ...list(query.second), ...headlines, ...columns].forEach(metricById)
   return await Promise.all([
-    { kind: 'figures', metrics: [...set.headlines] }, { kind: 'chart', metrics: [metric, ...list(query.second)] }, { kind: 'table', metrics: columns.length > 0 ? columns : [...set.table], option: String(query.by ?? 'profile') },
+    { kind: 'figures', metrics: headlines.length > 0 ? headlines : [...set.headlines] }, { kind: 'chart', metrics: [metric, ...list(query.second)] }, { kind: 'table', metrics: columns.length > 0 ? columns : [...set.table], option: String(query.by ?? 'profile') },
     { kind: 'subject', metrics: [metric] }, { kind: 'targets' }, { kind: 'parts', option: String(query.split ?? SPLITS[0]!.id) }, { kind: 'why', metrics: [metric] }, { kind: 'unusual', metrics: [metric] }, { kind: 'posts' },
   ].map(asked))
 }

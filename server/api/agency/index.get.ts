@@ -1,0 +1,4 @@
+import { ownerRoute } from '../../http/route'
+import { agencyOf } from '../../work/agency'
+
+export default ownerRoute(({ person }) => agencyOf(person))
