@@ -46,12 +46,13 @@ async function save() {
         <AddClient @added="(slug) => navigateTo(`/${slug}/profiles`)" />
       </section>
     </div>
-    <p class="quiet">People are added with the command <code>npm run person</code>, beside the one that started the application.</p>
+    <p class="quiet people">People are added with the command <code>npm run person</code>, beside the one that started the application.</p>
   </div>
 </template>
 
 <style scoped>
 .columns { display: grid; grid-template-columns: repeat(2, minmax(0, 24rem)); gap: 4rem; }
+.people { margin-top: 28px; }
 h2 { margin: 12px 0 8px; }
 ul { list-style: none; display: grid; gap: 4px; margin-bottom: 20px; }
 </style>

@@ -40,13 +40,16 @@ export function withAbout(table: Table, about: About): Table {
 export const fileName = (what: string, { client, period, edition }: About): string =>
   [client, edition === undefined ? `${what.charAt(0).toLowerCase()}${what.slice(1)}` : what, describePeriodShort(period), ...(edition === undefined ? [] : [edition.split(',')[0]!])].join(', ')
 
+/** A comparison in words and in days: a file is read when nobody knows any more which quarter was the last. */
+const againstWords = (words: string, period: Period | undefined): string => (period && !words.includes(describePeriodShort(period)) ? `${words}, ${describePeriodShort(period)}` : words)
+
 /** What a file of a scope is about. */
-export const aboutScope = ({ name, timeZone }: ClientDb, { words, period }: ResolvedScope): About =>
-  ({ client: name, who: words.who, period, periodWords: words.period, against: words.against, timeZone, made: madeNow(timeZone) })
+export const aboutScope = ({ name, timeZone }: ClientDb, { words, period, comparison }: ResolvedScope): About =>
+  ({ client: name, who: words.who, period, periodWords: words.period, against: againstWords(words.against, comparison?.period), timeZone, made: madeNow(timeZone) })
 
 /** What a file of a report is about or, with its number and checksum, one of an edition. */
 export const aboutContent = ({ client, who, period, periodWords, against, timeZone = 'UTC' }: ReportContent, edition?: { number: number; sha256: string }): About => ({
-  client, who, period, periodWords, against: against?.words ?? 'nothing', timeZone, made: madeNow(timeZone),
+  client, who, period, periodWords, against: againstWords(against?.words ?? 'nothing', against?.period), timeZone, made: madeNow(timeZone),
   ...(edition && { edition: `edition ${edition.number}, SHA-256 ${edition.sha256}` }),
 })
 

@@ -23,6 +23,7 @@ import { fill } from '../../server/reports/content'
 import { editionPdf, editionsOf, keepPdf, openShare, shareEdition, sharesOf, supersede } from '../../server/reports/editions'
 import { addReport } from '../../server/reports/reports'
 import { refuseBeyondAllowance } from '../../server/work/addProfile'
+import { agencyOf, isUnnamed } from '../../server/work/agency'
 import { allClients } from '../../server/work/allClients'
 import { askerOf, askForConsent, beginConsent, consentRequests, endConsent } from '../../server/work/consent'
 import { describeScope } from '../../server/work/describeScope'
@@ -216,6 +217,8 @@ async function askEverything(db: ClientDb): Promise<void> {
   await newestJob(db, 'sync', 1)
   await writingJobs(db)
   await releasedOf(db)
+  await isUnnamed()
+  await agencyOf(person)
   await askerOf(db)
   await consentRequests(db)
   await takeUpload(db, person.id, 'z.xlsx', toXlsx([{ name: 'x', columns: [{ title: 'Date', kind: 'day' }, { title: 'Impressions', kind: 'count' }], rows: [['2026-10-01', 5]] }]))

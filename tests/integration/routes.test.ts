@@ -160,7 +160,7 @@ describe('what is taken away', () => {
     const text = bytes.subarray(3).toString()
     expect(text.split('\r\n')[0]).toContain('"Profile","Network","Id","Followers","Followers, now","Followers, then","Followers, difference","Followers, percent"')
     expect(text.split('\r\n')[0]).toContain('"Client","Of whom","Period","Against","Time zone of the days","Made at"')
-    expect(text.split('\r\n')[1]).toContain('"Mossgate Gardens","All 8 profiles","1 to 28 October 2026","the 28 days before","Europe/London"')
+    expect(text.split('\r\n')[1]).toContain('"Mossgate Gardens","All 8 profiles","1 to 28 October 2026","the 28 days before, 3 Sep – 30 Sep 2026","Europe/London"')
     // a name that a spreadsheet would take for a formula
     expect(text).toContain('"\'@mossgate","Tintype"')
     const [sheet] = await sheets(await ask('GET', `${base}/downloads/profiles?format=xlsx`, 'analyst'))

@@ -63,12 +63,12 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
     <div v-if="data && by === 'profile' && data.profiles.length === 0" class="trouble"><p>{{ clientName }} has no profiles yet. Its figures will stand here once one is added. <NuxtLink :to="`/${slug}/profiles`">Add a profile</NuxtLink></p></div>
     <template v-else-if="data">
       <p v-if="isFetching" role="status" class="fetching">A first fetch is still running; the figures below will grow until it is done.</p>
-      <section class="strip" aria-label="Headline figures">
+      <section class="strip" :style="{ '--columns': Math.min(5, data.figures.length) }" aria-label="Headline figures">
         <FigureButton v-for="compared in data.figures" :key="compared.figure.metric" :compared="compared" :points="data.sparklines[compared.figure.metric]" :is-selected="isSelected(compared.figure.metric)" @select="select(compared.figure.metric)" />
       </section>
       <ChangeFootnotes class="only-print" :figures="data.figures.map((compared) => ({ compared }))" />
       <div class="under no-print">
-        <FigureChooser :figures="figures" :shown="data.figures.map(({ figure }) => figure.metric)" :is-own="headlines.length > 0" @choose="set" />
+        <FigureChooser :figures="figures" :shown="headlines.length > 0 ? headlines : [...figureSetById(figures).headlines]" :is-own="headlines.length > 0" @choose="set" />
         <span class="take"><a :href="workbook" download>All of this page as a workbook</a> <DownloadMenu kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures" /></span>
       </div>
       <section aria-labelledby="line-heading">
@@ -108,7 +108,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
 </template>
 
 <style scoped>
-.strip { display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); border-bottom: 1px solid var(--rule2); }
+.strip { display: grid; grid-template-columns: repeat(var(--columns), minmax(0, 1fr)); border-bottom: 1px solid var(--rule2); }
 .head { display: flex; gap: 6px 14px; align-items: center; flex-wrap: wrap; margin: 10px 0 2px; }
 .choices { margin-left: auto; }
 .under { display: flex; gap: 8px; align-items: center; padding-top: 6px; color: var(--ink2); }
