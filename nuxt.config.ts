@@ -6,7 +6,9 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   telemetry: { enabled: false },
   modules: ['@pinia/nuxt', '@pinia/colada-nuxt', '@primevue/nuxt-module', 'nuxt-auth-utils', 'nuxt-security', '@vueuse/nuxt', '@nuxt/eslint'],
-  components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
+  // a room is a stage and a page, as a person sees them; its components and composables have one name each, and are known everywhere
+  components: ['platform', 'figures', 'clients', 'gather', 'read', 'report'].map((room) => ({ path: `~/${room}`, pathPrefix: false, extensions: ['vue'] })),
+  imports: { dirs: ['platform', 'figures', 'clients', 'report/reports'] },
   css: ['@fontsource-variable/source-serif-4/index.css', '@fontsource-variable/source-sans-3/index.css', '~/theme/base.css'],
   app: {
     head: {

@@ -1,4 +1,4 @@
-import type { Needs } from '~~/shared/released'
+import type { Needs } from '~~/shared/platform/released'
 
 /** The work from top to bottom, as the rail shows it. Only what exists is listed. */
 export const STAGES: readonly { name: string; pages: readonly { name: string; path: string; /** What a person has to be allowed to see for it. */ needs: Needs }[] }[] = [

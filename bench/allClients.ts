@@ -1,6 +1,6 @@
 import type { Pool } from 'mysql2/promise'
-import { allClients } from '../server/work/allClients'
-import type { ClientDb } from '../server/db/clientDb'
+import { allClients } from '../server/clients/allClients'
+import type { ClientDb } from '../server/platform/database/clientDb'
 import { largeClient } from './database'
 import { median, ms, report, times } from './measure'
 

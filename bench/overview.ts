@@ -1,13 +1,14 @@
 import type { Pool } from 'mysql2/promise'
-import type { ClientDb } from '../server/db/clientDb'
-import type { Query } from '../server/db/sql'
-import { overview } from '../server/work/overview'
-import { remembered } from '../server/work/remembered'
-import { enqueue } from '../server/jobs/queue'
-import { isLoading } from '../server/work/warmFacts'
-import { resolveScope } from '../server/work/resolveScope'
+import type { ClientDb } from '../server/platform/database/clientDb'
+import type { Query } from '../server/platform/database/sql'
+import { overview } from '../server/read/overview/overview'
+import { remembered } from '../server/figures/remembered'
+import { enqueue } from '../server/platform/jobs/queue'
+import { isLoading } from '../server/figures/warmFacts'
+import { resolveScope } from '../server/figures/resolveScope'
 import { largeClient } from './database'
 import { median, ms, report, times } from './measure'
+import { SYNC } from '../server/gather/sync/jobs'
 
 const END = '2026-10-28'
 const YEAR = { who: [], sets: [], period: '2025-10-29..2026-10-28', against: 'before' as const }
@@ -24,7 +25,7 @@ export async function benchOverview(pool: Pool): Promise<void> {
   const answer = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, YEAR), { metric: 'impressions' }))
   const queries: Query<true>[] = []
   // nothing is kept in memory while something is being written: a sync that waits keeps every answer cold
-  const sync = await enqueue(db, 'sync', 1)
+  const sync = await enqueue(db, SYNC, 1, {})
   await answer(noting(db, queries))
   const whole = await median(7, () => answer(db))
   const bare = await median(7, () => Promise.all(queries.map(({ text, values }) => pool.query(text, [...values]))))

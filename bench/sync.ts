@@ -1,13 +1,14 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Pool } from 'mysql2/promise'
-import { seal } from '../server/auth/secrets'
-import { httpNetwork } from '../server/connectors/httpNetwork'
-import { enqueue } from '../server/jobs/queue'
-import { runNextJob } from '../server/jobs/run'
-import { clientDbForJob } from '../server/db/clientDb'
+import { seal } from '../server/platform/people/secrets'
+import { httpNetwork } from '../server/gather/connectors/httpNetwork'
+import { enqueue } from '../server/platform/jobs/queue'
+import { runNextJob } from '../server/jobs'
+import { clientDbForJob } from '../server/platform/database/clientDb'
 import { standinNetworks, tokensFor, type StandinSettings } from '../standins/networks'
 import { median, ms, report, times } from './measure'
+import { SYNC } from '../server/gather/sync/jobs'
 
 const REMOTE = { network: 'lantern', id: '30190044716520831' }
 const END = '2026-10-28'
@@ -40,7 +41,7 @@ export async function benchSync(pool: Pool): Promise<void> {
     await pool.query('DELETE FROM profile_day')
     await pool.query('DELETE FROM post')
     await pool.query('UPDATE profile SET synced_to = NULL')
-    await enqueue(db, 'sync', profile)
+    await enqueue(db, SYNC, profile, {})
     await runNextJob()
   })
   server.close()

@@ -1,8 +1,8 @@
-import { closeDatabase } from './db/pool'
-import { enqueueDue } from './jobs/enqueueDue'
-import { housekeeping } from './jobs/housekeeping'
-import { runNextJob } from './jobs/run'
-import { log } from './log'
+import { closeDatabase } from './platform/database/pool'
+import { enqueueDue } from './gather/sync/enqueueDue'
+import { housekeeping } from './housekeeping'
+import { runNextJob } from './jobs'
+import { log } from './platform/log'
 
 /** How many jobs this process works on at a time, how often it looks for new ones, and how often it looks for profiles that are due. */
 const LANES = 2

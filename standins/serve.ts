@@ -1,6 +1,6 @@
 import { createServer } from 'node:http'
 import { lastCompleteDay } from '../core/days/lastCompleteDay'
-import { now } from '../server/clock'
+import { now } from '../server/platform/clock'
 import { standinNetworks, type StandinSettings } from './networks'
 
 const { ZAFFER_STANDINS_PORT: port, ZAFFER_STANDINS_SECRET: secret, ZAFFER_WORLD_ANCHOR: anchor } = process.env

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { createInterface } from 'node:readline/promises'
 import type { ResultSetHeader, RowDataPacket } from 'mysql2/promise'
-import { hashPassword } from '../server/auth/password'
-import { connect } from '../server/db/pool'
+import { hashPassword } from '../server/platform/people/password'
+import { connect } from '../server/platform/database/pool'
 
 /**
  * The people who may sign in, while the application runs:

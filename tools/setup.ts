@@ -1,9 +1,9 @@
 import { lastCompleteDay } from '../core/days/lastCompleteDay'
 import { loadDemo } from '../demo/load'
-import { now } from '../server/clock'
-import { connect } from '../server/db/pool'
-import { migrate } from '../server/db/migrate'
-import { repairPostDays } from '../server/db/repairPostDays'
+import { now } from '../server/platform/clock'
+import { connect } from '../server/platform/database/pool'
+import { migrate } from '../server/platform/database/migrate'
+import { repairPostDays } from '../server/gather/sync/repairPostDays'
 import { tokensFor } from '../standins/networks'
 
 /**

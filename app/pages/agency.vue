@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
-import { agencySchema, type AgencyInput } from '~~/shared/agency'
+import { agencySchema, type AgencyInput } from '~~/shared/platform/agency'
 
 useHead({ title: 'Agency · Zaffer' })
 const session = useSession()

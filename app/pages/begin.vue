@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
-import { beginSchema } from '~~/shared/agency'
+import { beginSchema } from '~~/shared/platform/agency'
 
 definePageMeta({ shell: 'plain' })
 useHead({ title: 'A new agency · Zaffer' })

@@ -2,11 +2,11 @@
 import { formatCount } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
-import { profilesWords } from '~/components/why/unusualWords'
-import { targetHeading, targetWords } from '~/components/targets/targetWords'
-import type { OrderedColumn } from '~/composables/useTableOrder'
-import type { ClientSummary } from '~~/server/work/allClients'
-import type { Due } from '~~/server/work/whatIsOpen'
+import { profilesWords } from '~/read/unusual/unusualWords'
+import { targetHeading, targetWords } from '~/read/targets/targetWords'
+import type { OrderedColumn } from '~/platform/useTableOrder'
+import type { ClientSummary } from '~~/server/clients/allClients'
+import type { Due } from '~~/server/clients/whatIsOpen'
 
 useHead({ title: 'All clients · Zaffer' })
 const session = useSession()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { SessionView } from '~~/server/auth/sessions'
-import { passwordSchema } from '~~/shared/scope'
+import type { SessionView } from '~~/server/platform/people/sessions'
+import { passwordSchema } from '~~/shared/platform/people'
 
 useHead({ title: 'You · Zaffer' })
 const session = useSession()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
-import { signInSchema } from '~~/shared/scope'
+import { signInSchema } from '~~/shared/platform/people'
 
 definePageMeta({ shell: 'plain' })
 useHead({ title: 'Sign in · Zaffer' })

@@ -1,4 +1,4 @@
-import { parseScope, scopeAddress } from '~~/shared/scope'
+import { parseScope, scopeAddress } from '~~/shared/figures/scope'
 
 /** An address that leads to an overview needs its figures: they are asked for while the page itself is still being loaded. */
 export default defineNuxtPlugin({

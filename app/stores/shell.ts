@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
-import type { Note } from '~~/server/db/questions/notes'
-import type { Block } from '~~/shared/scope'
+import type { Note } from '~~/server/figures/questions/notes'
+import type { Block } from '~~/shared/report/blocks'
 
 /** What is open in the shell: the margin and the dialogs that a key can call from anywhere. */
 export const useShell = defineStore('shell', () => {

@@ -1,5 +1,5 @@
-import { route } from '../http/route'
-import { notFound } from '../problems/problem'
+import { route } from '../platform/http/route'
+import { notFound } from '../platform/problems/problem'
 
 export default route(() => {
   throw notFound('address')

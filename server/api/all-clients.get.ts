@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { personRoute } from '../http/route'
-import { sendTables } from '../http/sendTables'
-import { allClients } from '../work/allClients'
-import { tablesOfClients } from '../exports/tablesOfClients'
-import { badRequest } from '../problems/problem'
+import { personRoute } from '../platform/http/route'
+import { sendTables } from '../platform/http/sendTables'
+import { allClients } from '../clients/allClients'
+import { tablesOfClients } from '../report/blocks/tablesOfClients'
+import { badRequest } from '../platform/problems/problem'
 
 /** What the first page shows, as a workbook, or one of its parts as CSV. */
 export default personRoute(async ({ event, person }) => {

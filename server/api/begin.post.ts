@@ -1,9 +1,9 @@
 import { getRequestHeader, setResponseStatus } from 'h3'
-import { beginSchema } from '../../shared/agency'
-import { giveSession } from '../http/giveSession'
-import { bodyOf, route } from '../http/route'
-import { visitorAddress } from '../http/visitorAddress'
-import { beginAgency } from '../work/agency'
+import { beginSchema } from '../../shared/platform/agency'
+import { giveSession } from '../platform/http/giveSession'
+import { bodyOf, route } from '../platform/http/route'
+import { visitorAddress } from '../platform/http/visitorAddress'
+import { beginAgency } from '../platform/people/agency'
 
 /** Names the first agency; its owner is signed in. */
 export default route(async (event) => {

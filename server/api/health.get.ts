@@ -1,6 +1,6 @@
 import type { Pool, RowDataPacket } from 'mysql2/promise'
-import { connect } from '../db/pool'
-import { route } from '../http/route'
+import { connect } from '../platform/database/pool'
+import { route } from '../platform/http/route'
 
 let own: Pool | undefined
 

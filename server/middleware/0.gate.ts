@@ -1,6 +1,6 @@
 import { defineEventHandler, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
-import { Busy, Gate } from '../http/gate'
-import { Problem } from '../problems/problem'
+import { Busy, Gate } from '../platform/http/gate'
+import { Problem } from '../platform/problems/problem'
 
 const PATIENCE_MS = 500
 

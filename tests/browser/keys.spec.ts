@@ -5,7 +5,7 @@ import { root } from '../support/application'
 import { ADDRESS, expect, signIn, test } from './support/test'
 
 const OPEN = '[role="dialog"], [role="menu"], [role="listbox"]:not(#found)'
-const PAGES = ['/', '/me', ...['overview', 'content', 'profiles', 'find', 'imports', 'reports', 'reports/1', 'editions'].map((page) => `/mossgate-gardens/${page}`)]
+const PAGES = ['/', '/me', ...['overview', 'overview?headlines=reach,clicks', 'content', 'profiles', 'find', 'imports', 'reports', 'reports/1', 'editions'].map((page) => `/mossgate-gardens/${page}`)]
 
 /** What every dialog and popover of the sources is called, as patterns: those whose name is given by whoever uses them stand with them. */
 function namesInSources(): { name: string; pattern: RegExp }[] {

@@ -1,6 +1,6 @@
 import ipaddr from 'ipaddr.js'
 import { describe, expect, it } from 'vitest'
-import { isPublicAddress } from '../../server/outside/guardedFetch'
+import { isPublicAddress } from '../../server/platform/outside/guardedFetch'
 
 /** IANA IPv4 Special-Purpose Address Registry, every entry. Value from memory, each with the RFC that the registry names. */
 const REGISTRY_V4: [string, string][] = [

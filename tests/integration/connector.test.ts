@@ -1,9 +1,9 @@
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { httpNetwork, secondsOf } from '../../server/connectors/httpNetwork'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused } from '../../server/connectors/network'
-import { fetchVolume } from '../../server/jobs/networkVolume'
+import { httpNetwork, secondsOf } from '../../server/gather/connectors/httpNetwork'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused } from '../../server/gather/connectors/network'
+import { fetchVolume } from '../../server/gather/sync/networkVolume'
 import { tableOf, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
 

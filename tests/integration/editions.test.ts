@@ -2,14 +2,15 @@ import { createHash, randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { daysEnding, eachDay } from '../../core/periods/period'
 import { recompute } from '../../core/figures/working'
-import type { ClientDb } from '../../server/db/clientDb'
-import { enqueue, jobById } from '../../server/jobs/queue'
-import { composeReport } from '../../server/reports/content'
-import { editionById, editionPdf, editionsOf, forOutsiders, keepPdf, openShare, revokeShare, shareEdition, sharesOf } from '../../server/reports/editions'
-import { addReport, removeReport, reportById, reportsOf, saveReport } from '../../server/reports/reports'
-import { runNextJob } from '../../server/jobs/run'
-import type { Block } from '../../shared/scope'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { enqueue, jobById } from '../../server/platform/jobs/queue'
+import { composeReport } from '../../server/report/blocks/composeReport'
+import { editionById, editionPdf, editionsOf, forOutsiders, keepPdf, openShare, revokeShare, shareEdition, sharesOf } from '../../server/report/editions/editions'
+import { addReport, removeReport, reportById, reportsOf, saveReport } from '../../server/report/reports/reports'
+import { runNextJob } from '../../server/jobs'
+import type { Block } from '../../shared/report/blocks'
 import { addClient, addDaysOf, addProfile, tableOf, useDatabase } from './support/database'
+import { EDITION_ISSUE, EDITION_PRINT } from '../../server/report/editions/jobs'
 
 const { pool } = useDatabase('editions')
 const blocks: Block[] = [
@@ -33,7 +34,7 @@ beforeAll(async () => {
 
 /** Issues, and leaves the printing for another time. */
 async function issue(key = randomUUID(), id = report) {
-  const job = await enqueue(db, 'edition.issue', `${id}:${key}`, { reportId: id, requestKey: key, person: null })
+  const job = await enqueue(db, EDITION_ISSUE, `${id}:${key}`, { reportId: id, requestKey: key, person: null })
   await runNextJob()
   await pool().query("DELETE FROM job WHERE kind = 'edition.print'")
   return (await jobById(db, job))!
@@ -78,7 +79,7 @@ describe('an edition', () => {
     const key = randomUUID()
     const [first, second] = [await issue(key, other), await issue(key, other)]
     expect((second.result as { edition: number }).edition).toBe((first.result as { edition: number }).edition)
-    for (let index = 0; index < 4; index++) await enqueue(db, 'edition.issue', `${other}:${index}`, { reportId: other, requestKey: randomUUID(), person: null })
+    for (let index = 0; index < 4; index++) await enqueue(db, EDITION_ISSUE, `${other}:${index}`, { reportId: other, requestKey: randomUUID(), person: null })
     await Promise.all([runNextJob(), runNextJob(), runNextJob(), runNextJob()])
     const numbers = (await editionsOf(db)).filter(({ reportId }) => reportId === other).map(({ number }) => number).sort((a, b) => a - b)
     expect(numbers).toEqual([1, 2, 3, 4, 5])
@@ -104,7 +105,7 @@ describe('the PDF of an edition', () => {
     expect(await editionById(db, edition.id)).toMatchObject({ hasPdf: true, pdfSha256: createHash('sha256').update('%PDF first').digest('hex') })
     // printing it again, as after a crash, prints nothing: no browser is started and no ticket made
     const tickets = await tableOf('share_link', 'share_id, 1, 2')
-    const job = await enqueue(db, 'edition.print', edition.id)
+    const job = await enqueue(db, EDITION_PRINT, edition.id, {})
     await runNextJob()
     expect(await jobById(db, job)).toMatchObject({ state: 'done', message: 'PDF ready' })
     expect(await tableOf('share_link', 'share_id, 1, 2')).toEqual(tickets)

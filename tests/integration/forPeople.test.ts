@@ -1,20 +1,21 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { loadDemo } from '../../demo/load'
-import type { ClientDb } from '../../server/db/clientDb'
-import { clientDbForJob } from '../../server/db/clientDb'
-import { enqueue, jobById } from '../../server/jobs/queue'
-import { composeReport } from '../../server/reports/content'
-import { editionById, editionsOf, forOutsiders, supersede } from '../../server/reports/editions'
-import { missingIn } from '../../server/reports/missing'
-import { previewOf } from '../../server/reports/preview'
-import { addReport, copyReport, reportById, saveReport } from '../../server/reports/reports'
-import { narrowed } from '../../server/work/narrowed'
-import { resolveScope } from '../../server/work/resolveScope'
-import { addTarget, changeTarget, targetRows, targetsOf } from '../../server/work/targets'
-import { oddDays, unusual } from '../../server/work/unusual'
-import { why } from '../../server/work/why'
-import type { Block } from '../../shared/scope'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { clientDbForJob } from '../../server/platform/database/clientDb'
+import { enqueue, jobById } from '../../server/platform/jobs/queue'
+import { composeReport } from '../../server/report/blocks/composeReport'
+import { editionById, editionsOf, forOutsiders, supersede } from '../../server/report/editions/editions'
+import { missingIn } from '../../server/report/issuing/missing'
+import { previewOf } from '../../server/report/issuing/preview'
+import { addReport, copyReport, reportById, saveReport } from '../../server/report/reports/reports'
+import { narrowed } from '../../server/figures/narrowed'
+import { resolveScope } from '../../server/figures/resolveScope'
+import { addTarget, changeTarget, targetRows, targetsOf } from '../../server/read/targets/targets'
+import { oddDays, unusual } from '../../server/read/unusual/unusual'
+import { why } from '../../server/read/why/why'
+import type { Block } from '../../shared/report/blocks'
 import { runJobs, useDatabase } from './support/database'
+import { EDITION_ISSUE } from '../../server/report/editions/jobs'
 
 const { pool } = useDatabase('for_people')
 let db: ClientDb
@@ -61,7 +62,7 @@ describe('an edition before it is issued', () => {
     expect(listed.kind === 'posts' && listed.posts.map(({ format }) => format)).toEqual(['photo', 'photo', 'photo'])
     const interactions = listed.kind === 'posts' ? listed.posts.map((post) => post.interactions!) : []
     expect(interactions).toEqual([...interactions].sort((a, b) => a - b))
-    await enqueue(db, 'edition.issue', `${report}:a`, { reportId: report, requestKey: crypto.randomUUID(), person: 1, sha256: preview.sha256 })
+    await enqueue(db, EDITION_ISSUE, `${report}:a`, { reportId: report, requestKey: crypto.randomUUID(), person: 1, sha256: preview.sha256 })
     await pool().query("UPDATE job SET run_after = NOW() + INTERVAL 1 DAY WHERE kind = 'edition.print'")
     await runJobs()
     const [edition] = await editionsOf(db)
@@ -69,7 +70,7 @@ describe('an edition before it is issued', () => {
     // what has changed since it was looked at is not issued
     const { version, ...rest } = await reportById(db, report)
     await saveReport(db, report, { ...rest, title: 'Changed since', version } as never)
-    const job = await enqueue(db, 'edition.issue', `${report}:b`, { reportId: report, requestKey: crypto.randomUUID(), person: 1, sha256: preview.sha256 })
+    const job = await enqueue(db, EDITION_ISSUE, `${report}:b`, { reportId: report, requestKey: crypto.randomUUID(), person: 1, sha256: preview.sha256 })
     await runJobs()
     expect(await jobById(db, job)).toMatchObject({ state: 'failed', message: expect.stringContaining('have changed since you looked') })
     expect((await editionsOf(db)).filter(({ reportId }) => reportId === report)).toHaveLength(1)
@@ -83,7 +84,7 @@ describe('an edition before it is issued', () => {
   it('can be superseded by a later one, which both say, and outsiders too', async () => {
     const report = await copyReport(db, 1)
     expect((await reportById(db, report)).title).toMatch(/, copied$/)
-    for (const key of ['c', 'd']) await enqueue(db, 'edition.issue', `${report}:${key}`, { reportId: report, requestKey: crypto.randomUUID(), person: 1 })
+    for (const key of ['c', 'd']) await enqueue(db, EDITION_ISSUE, `${report}:${key}`, { reportId: report, requestKey: crypto.randomUUID(), person: 1 })
     await runJobs()
     const [later, earlier] = (await editionsOf(db)).filter(({ reportId }) => reportId === report)
     await supersede(db, earlier!.id, later!.id)

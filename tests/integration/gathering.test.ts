@@ -1,18 +1,19 @@
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../../core/metrics/metric'
-import { resolveScope } from '../../server/work/resolveScope'
-import { clientDbForJob, type ClientDb } from '../../server/db/clientDb'
-import { addSet, changeSet, removeSet, setsOf } from '../../server/db/questions/sets'
-import { switchProfile } from '../../server/db/questions/profiles'
-import { enqueueDue } from '../../server/jobs/enqueueDue'
-import { claim, enqueue, failJob, postponeJob } from '../../server/jobs/queue'
-import { addProfile, lookUp, refuseBeyondAllowance } from '../../server/work/addProfile'
-import { findProfiles, keepSearch, lastSearch } from '../../server/work/findProfiles'
-import { overview } from '../../server/work/overview'
-import { profilesPage, profilesView } from '../../server/work/profilesPage'
-import { workings } from '../../server/work/workings'
+import { resolveScope } from '../../server/figures/resolveScope'
+import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
+import { addSet, changeSet, removeSet, setsOf } from '../../server/figures/questions/sets'
+import { switchProfile } from '../../server/figures/questions/profiles'
+import { enqueueDue } from '../../server/gather/sync/enqueueDue'
+import { claim, enqueue, failJob, postponeJob } from '../../server/platform/jobs/queue'
+import { addProfile, lookUp, refuseBeyondAllowance } from '../../server/gather/profiles/addProfile'
+import { findProfiles, keepSearch, lastSearch } from '../../server/gather/find/findProfiles'
+import { overview } from '../../server/read/overview/overview'
+import { profilesPage, profilesView } from '../../server/gather/profiles/profilesPage'
+import { workings } from '../../server/read/overview/workings'
 import { addClient, addProfile as insertProfile, runJobs, tableOf, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
+import { SYNC } from '../../server/gather/sync/jobs'
 
 const { pool } = useDatabase('gathering')
 const standins = useStandins()
@@ -136,7 +137,7 @@ describe('syncs that are due', () => {
     await enqueueDue()
     // what a network has asked for is kept to, by the timer and by whoever asks, and the timer writes nothing meanwhile
     expect([await tableOf('job', 'job_id, state, run_after'), await tableOf('client_version', 'client_id, version, 1')]).toEqual([before, version])
-    await enqueue(db, 'sync', job.subject)
+    await enqueue(db, SYNC, job.subject, {})
     expect((await claim())?.job_id).not.toBe(job.job_id)
   })
 })

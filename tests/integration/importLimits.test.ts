@@ -1,10 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { ClientDb } from '../../server/db/clientDb'
-import { badRowsOf, discard, importById, importsOf, startApply, startCheck, startUndo } from '../../server/imports/store'
-import { takeUpload } from '../../server/imports/upload'
-import { jobById } from '../../server/jobs/queue'
-import { runNextJob } from '../../server/jobs/run'
-import type { MappingInput } from '../../shared/imports'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { badRowsOf, discard, importById, importsOf, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
+import { takeUpload } from '../../server/gather/imports/upload'
+import { jobById } from '../../server/platform/jobs/queue'
+import { runNextJob } from '../../server/jobs'
+import type { MappingInput } from '../../shared/gather/imports'
 import { addClient, addDaysOf, addProfile, runJobs, tableOf, useDatabase } from './support/database'
 
 const { pool } = useDatabase('import_limits')

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import type { FactColumn } from '../../core/metrics/metric'
-import type { ClientDb } from '../../server/db/clientDb'
-import { importById, startApply, startCheck, startUndo } from '../../server/imports/store'
-import { takeUpload } from '../../server/imports/upload'
-import { runNextJob } from '../../server/jobs/run'
-import { keepDays } from '../../server/jobs/sync'
-import { Problem } from '../../server/problems/problem'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { importById, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
+import { takeUpload } from '../../server/gather/imports/upload'
+import { runNextJob } from '../../server/jobs'
+import { keepDays } from '../../server/gather/sync/sync'
+import { Problem } from '../../server/platform/problems/problem'
 import { addClient, addProfile, tableOf, useDatabase } from './support/database'
 
 const { pool } = useDatabase('import_order')

@@ -1,12 +1,12 @@
 import iconv from 'iconv-lite'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { daysEnding, eachDay } from '../../core/periods/period'
-import { badRowsOf, discard, importById, startApply, startCheck, startUndo } from '../../server/imports/store'
-import { takeUpload } from '../../server/imports/upload'
-import { sql } from '../../server/db/sql'
-import { jobById } from '../../server/jobs/queue'
-import type { ClientDb } from '../../server/db/clientDb'
-import type { MappingInput } from '../../shared/imports'
+import { badRowsOf, discard, importById, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
+import { takeUpload } from '../../server/gather/imports/upload'
+import { sql } from '../../server/platform/database/sql'
+import { jobById } from '../../server/platform/jobs/queue'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import type { MappingInput } from '../../shared/gather/imports'
 import { addClient, addDaysOf, addProfile, runJobs, tableOf, useDatabase } from './support/database'
 
 const { pool } = useDatabase('imports')

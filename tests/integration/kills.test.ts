@@ -5,16 +5,18 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { PROFILES } from '../../demo/cast'
 import { unit } from '../../demo/random'
-import type { ClientDb } from '../../server/db/clientDb'
-import { importById, startApply, startCheck, startUndo } from '../../server/imports/store'
-import { takeUpload } from '../../server/imports/upload'
-import { enqueue } from '../../server/jobs/queue'
-import { editionsOf } from '../../server/reports/editions'
-import { addReport } from '../../server/reports/reports'
-import type { MappingInput } from '../../shared/imports'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { importById, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
+import { takeUpload } from '../../server/gather/imports/upload'
+import { enqueue } from '../../server/platform/jobs/queue'
+import { editionsOf } from '../../server/report/editions/editions'
+import { addReport } from '../../server/report/reports/reports'
+import type { MappingInput } from '../../shared/gather/imports'
 import { root } from '../support/application'
 import { addClient, addProfile, tableOf, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
+import { SYNC } from '../../server/gather/sync/jobs'
+import { EDITION_ISSUE } from '../../server/report/editions/jobs'
 
 const { url, pool } = useDatabase('kills')
 const { tokens } = useStandins()
@@ -63,7 +65,7 @@ async function killUntilDone(seed: string, longest: number): Promise<number> {
 
 describe('killed again and again, nothing is lost and nothing happens twice', () => {
   it('in a sync', { timeout: 180_000 }, async () => {
-    await enqueue(db, 'sync', profile)
+    await enqueue(db, SYNC, profile, {})
     const killed = await killUntilDone('sync', 500)
     console.info(`sync: killed ${killed} times`)
     const days = (await tableOf(`profile_day WHERE client_id = ${db.clientId}`, 'day, impressions, reach_1d')) as { day: string }[]
@@ -94,7 +96,7 @@ describe('killed again and again, nothing is lost and nothing happens twice', ()
 
   it('while editions are issued', { timeout: 180_000 }, async () => {
     const report = await addReport(db, 'Killed', [{ id: 'a', kind: 'table', title: '', metrics: ['reach', 'impressions', 'interactions'], option: '', who: 'all', text: '', comment: '' }])
-    for (let index = 0; index < 40; index++) await enqueue(db, 'edition.issue', `${report}:${index}`, { reportId: report, requestKey: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`, person })
+    for (let index = 0; index < 40; index++) await enqueue(db, EDITION_ISSUE, `${report}:${index}`, { reportId: report, requestKey: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`, person })
     const killed = await killUntilDone('issue', 250)
     console.info(`issuing: killed ${killed} times`)
     const numbers = (await editionsOf(db)).map(({ number }) => number).sort((a, b) => a - b)

@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { daysEnding, eachDay } from '../../core/periods/period'
-import type { ClientDb } from '../../server/db/clientDb'
-import { overview } from '../../server/work/overview'
-import { resolveScope } from '../../server/work/resolveScope'
-import { workings } from '../../server/work/workings'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { overview } from '../../server/read/overview/overview'
+import { resolveScope } from '../../server/figures/resolveScope'
+import { workings } from '../../server/read/overview/workings'
 import { addClient, addDaysOf, addProfile, useDatabase } from './support/database'
 
 useDatabase('mixed_set')

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { hashPassword } from '../../server/auth/password'
+import { hashPassword } from '../../server/platform/people/password'
 import { useDatabase } from './support/database'
 import { cookiesOf, startServer, type Server } from './support/server'
 

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { loadDemo } from '../../demo/load'
-import { clientDbForJob } from '../../server/db/clientDb'
-import { remembered } from '../../server/work/remembered'
+import { clientDbForJob } from '../../server/platform/database/clientDb'
+import { remembered } from '../../server/figures/remembered'
 import { useDatabase } from './support/database'
 import { cookiesOf, startServer, type Server } from './support/server'
 

@@ -2,13 +2,13 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { createConnection, type Pool, type RowDataPacket } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { again, inTransaction } from '../../server/db/clientDb'
-import { migrate } from '../../server/db/migrate'
-import { connect } from '../../server/db/pool'
+import { again, inTransaction } from '../../server/platform/database/clientDb'
+import { migrate } from '../../server/platform/database/migrate'
+import { connect } from '../../server/platform/database/pool'
 import { openSecrets } from '../../tools/steps/data.mjs'
 import { root } from '../support/application'
 
-const FOLDER = join(root, 'server/db/migrations')
+const FOLDER = join(root, 'server/platform/database/migrations')
 const DATA = join(root, '.test-data', 'integration')
 const VERSIONS = readdirSync(FOLDER).filter((name) => name.endsWith('.sql')).sort()
 const newest = Number(VERSIONS.at(-1)!.slice(0, 3))

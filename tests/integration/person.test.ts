@@ -1,8 +1,8 @@
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { beforeAll, expect, it } from 'vitest'
-import { signIn } from '../../server/auth/people'
-import { beginSession, personOfSession } from '../../server/auth/sessions'
+import { signIn } from '../../server/platform/people/people'
+import { beginSession, personOfSession } from '../../server/platform/people/sessions'
 import { root } from '../support/application'
 import { addClient, useDatabase } from './support/database'
 

@@ -2,12 +2,15 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { ClientDb } from '../../server/db/clientDb'
-import { runAlone } from '../../server/jobs/alone'
-import { jobContext } from '../../server/jobs/context'
-import { claim, enqueue, jobById, postponeJob } from '../../server/jobs/queue'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { runAlone } from '../../server/platform/jobs/alone'
+import { jobContext } from '../../server/platform/jobs/context'
+import { claim, enqueue, jobById, postponeJob } from '../../server/platform/jobs/queue'
 import { root } from '../support/application'
 import { addClient, useDatabase } from './support/database'
+import { EDITION_PRINT } from '../../server/report/editions/jobs'
+import { SYNC } from '../../server/gather/sync/jobs'
+import { IMPORT_APPLY, IMPORT_CHECK } from '../../server/gather/imports/jobs'
 
 const { url, pool } = useDatabase('poison')
 let db: ClientDb
@@ -33,7 +36,8 @@ function keepWorker(): void {
 
 describe('a job that ends the process that works on it', () => {
   it('is tried once more in a process of its own, then set aside with a sentence; the others go on', async () => {
-    const poison = await enqueue(db, 'edition.issue', 'poison', { poison: true })
+    const poison = await enqueue(db, EDITION_PRINT, 'poison', {})
+    await pool().query(`UPDATE job SET payload = '{"poison":true}' WHERE job_id = ?`, [poison])
     keepWorker()
     for (let tries = 0; tries < 200 && ended === 0; tries++) await pause(50)
     expect(ended).toBe(1)
@@ -41,7 +45,7 @@ describe('a job that ends the process that works on it', () => {
     await pool().query("UPDATE job SET lease_until = NOW(3) - INTERVAL 1 SECOND WHERE state = 'running'")
     for (let tries = 0; tries < 300 && (await jobById(db, poison))!.state !== 'failed'; tries++) await pause(50)
     expect(await jobById(db, poison)).toMatchObject({ state: 'failed', message: expect.stringContaining('it was set aside; everything else goes on') })
-    const other = await enqueue(db, 'sync', 1)
+    const other = await enqueue(db, SYNC, 1, {})
     for (let tries = 0; tries < 200 && (await jobById(db, other))!.state !== 'failed'; tries++) await pause(50)
     expect(await jobById(db, other)).toMatchObject({ state: 'failed', message: 'The profile was removed.' })
     // the second time took only its own process with it
@@ -54,8 +58,8 @@ describe('a job over which a process has died once', () => {
   it('comes to its own end in a process of its own, and is told from one that dies', async () => {
     child?.kill('SIGKILL')
     await pool().query('DELETE FROM job')
-    const id = await enqueue(db, 'sync', 7)
-    expect(await runAlone((await claim())!)).toBe(true)
+    const id = await enqueue(db, SYNC, 7, {})
+    expect(await runAlone((await claim())!, new URL('../../server/aloneProcess.ts', import.meta.url))).toBe(true)
     expect(await jobById(db, id)).toMatchObject({ state: 'failed', message: 'The profile was removed.' })
   })
 })
@@ -67,7 +71,7 @@ describe('tries', () => {
   it('are counted again only when the work got further than ever before', async () => {
     child?.kill('SIGKILL')
     await pool().query('DELETE FROM job')
-    const id = await enqueue(db, 'import.check', 1)
+    const id = await enqueue(db, IMPORT_CHECK, 1, {})
     await (await jobContext((await claim())!)).step(async () => 0, () => ({ done: 50, total: 100 }))
     expect(await state(id)).toEqual({ attempts: 1, deaths: 0, furthest: 50 })
     await die()
@@ -89,10 +93,10 @@ describe('what writes the figures of a client', () => {
   it('goes one at a time, for each client by itself, also when the one that writes has died', async () => {
     await pool().query('DELETE FROM job')
     const other = await addClient('poison-2')
-    await enqueue(db, 'import.apply', 1)
-    await enqueue(db, 'sync', 2)
-    await enqueue(other, 'sync', 3)
-    await enqueue(db, 'import.check', 4)
+    await enqueue(db, IMPORT_APPLY, 1, {})
+    await enqueue(db, SYNC, 2, {})
+    await enqueue(other, SYNC, 3, {})
+    await enqueue(db, IMPORT_CHECK, 4, {})
     const claimed = (await Promise.all(Array.from({ length: 8 }, claim))).filter((job) => job !== undefined)
     for (let job = await claim(); job; job = await claim()) claimed.push(job)
     expect(claimed.map(({ kind, client_id: client }) => `${kind} ${client === db.clientId ? 'first' : 'second'}`).sort()).toEqual(['import.apply first', 'import.check first', 'sync second'])

@@ -6,40 +6,42 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { SPLITS } from '../../core/splits/splits'
 import { PROFILES } from '../../demo/cast'
 import { loadDemo } from '../../demo/load'
-import { changePassword, clientsOf, signIn } from '../../server/auth/people'
-import { beginSession, personOfSession, sessionsOf } from '../../server/auth/sessions'
-import { claimTry } from '../../server/auth/throttle'
-import { clientDbForJob, type ClientDb } from '../../server/db/clientDb'
-import { factRows } from '../../server/db/questions/aggregates'
-import { restatementsOf, switchProfile } from '../../server/db/questions/profiles'
-import { addSet, changeSet, removeSet } from '../../server/db/questions/sets'
-import { badRowsOf, importById, importsOf, startApply, startCheck, startUndo } from '../../server/imports/store'
-import { toXlsx } from '../../server/exports/toXlsx'
-import { takeUpload } from '../../server/imports/upload'
-import { releasedOf } from '../../server/work/released'
-import { enqueueDue } from '../../server/jobs/enqueueDue'
-import { enqueue, jobById, newestJob, writingJobs } from '../../server/jobs/queue'
-import { fill } from '../../server/reports/content'
-import { editionPdf, editionsOf, keepPdf, openShare, shareEdition, sharesOf, supersede } from '../../server/reports/editions'
-import { addReport } from '../../server/reports/reports'
-import { refuseBeyondAllowance } from '../../server/work/addProfile'
-import { agencyOf, isUnnamed } from '../../server/work/agency'
-import { allClients } from '../../server/work/allClients'
-import { askerOf, askForConsent, beginConsent, consentRequests, endConsent } from '../../server/work/consent'
-import { describeScope } from '../../server/work/describeScope'
-import { keepSearch, lastSearch } from '../../server/work/findProfiles'
-import { overview } from '../../server/work/overview'
-import { splitsOf } from '../../server/work/parts'
-import { profilesPage, profilesView } from '../../server/work/profilesPage'
-import { resolveScope } from '../../server/work/resolveScope'
-import { removeScope, saveScope, savedScopes } from '../../server/work/savedScopes'
-import { addTarget, changeTarget, removeTarget } from '../../server/work/targets'
-import { workings } from '../../server/work/workings'
-import { BLOCK_KINDS, type Block } from '../../shared/scope'
-import type { MappingInput } from '../../shared/imports'
+import { changePassword, clientsOf, signIn } from '../../server/platform/people/people'
+import { beginSession, personOfSession, sessionsOf } from '../../server/platform/people/sessions'
+import { claimTry } from '../../server/platform/people/throttle'
+import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
+import { factRows } from '../../server/figures/questions/aggregates'
+import { restatementsOf, switchProfile } from '../../server/figures/questions/profiles'
+import { addSet, changeSet, removeSet } from '../../server/figures/questions/sets'
+import { badRowsOf, importById, importsOf, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
+import { toXlsx } from '../../server/platform/tables/toXlsx'
+import { takeUpload } from '../../server/gather/imports/upload'
+import { releasedOf } from '../../server/report/editions/released'
+import { enqueueDue } from '../../server/gather/sync/enqueueDue'
+import { enqueue, jobById, newestJob, writingJobs } from '../../server/platform/jobs/queue'
+import { fill } from '../../server/report/blocks/composeReport'
+import { editionPdf, editionsOf, keepPdf, openShare, shareEdition, sharesOf, supersede } from '../../server/report/editions/editions'
+import { addReport } from '../../server/report/reports/reports'
+import { refuseBeyondAllowance } from '../../server/gather/profiles/addProfile'
+import { agencyOf, isUnnamed } from '../../server/platform/people/agency'
+import { allClients } from '../../server/clients/allClients'
+import { askerOf, askForConsent, beginConsent, consentRequests, endConsent } from '../../server/gather/profiles/consent'
+import { describeScope } from '../../server/figures/describeScope'
+import { keepSearch, lastSearch } from '../../server/gather/find/findProfiles'
+import { overview } from '../../server/read/overview/overview'
+import { splitsOf } from '../../server/read/overview/parts'
+import { profilesPage, profilesView } from '../../server/gather/profiles/profilesPage'
+import { resolveScope } from '../../server/figures/resolveScope'
+import { removeScope, saveScope, savedScopes } from '../../server/figures/savedScopes'
+import { addTarget, changeTarget, removeTarget } from '../../server/read/targets/targets'
+import { workings } from '../../server/read/overview/workings'
+import { BLOCK_KINDS, type Block } from '../../shared/report/blocks'
+import type { MappingInput } from '../../shared/gather/imports'
 import { root } from '../support/application'
 import { runJobs, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
+import { EDITION_ISSUE } from '../../server/report/editions/jobs'
+import { SYNC } from '../../server/gather/sync/jobs'
 
 const { pool } = useDatabase('questions')
 const { tokens } = useStandins()
@@ -56,7 +58,7 @@ const answers = new Map<string, Answer>()
 function placeOf(stack: string): string | undefined {
   for (const line of stack.split('\n')) {
     const found = /(?:\(|at )(?:file:\/\/)?(\/[^():]+\.ts):(\d+):\d+\)?$/.exec(line)
-    if (!found || !found[1]!.includes('/server/') || /\/server\/db\/(clientDb|systemDb|pool)\.ts$/.test(found[1]!)) continue
+    if (!found || !found[1]!.includes('/server/') || /\/platform\/database\/(clientDb|systemDb|pool)\.ts$/.test(found[1]!)) continue
     return `${relative(root, found[1]!)}:${found[2]}`
   }
   return undefined
@@ -113,7 +115,7 @@ function wantedOf(): Wanted[] {
     if (part.flags & ts.TypeFlags.StringLike) return ['string']
     return [part.symbol?.name === 'Date' ? 'Date' : part.symbol?.name.startsWith('Buffer') || checker.typeToString(part).startsWith('Buffer') ? 'Buffer' : checker.typeToString(part)]
   }))
-  for (const file of program.getSourceFiles().filter(({ fileName }) => fileName.includes('/server/') && !fileName.includes('node_modules') && !/\.test\.ts$|\/db\/(clientDb|systemDb)\.ts$/.test(fileName))) {
+  for (const file of program.getSourceFiles().filter(({ fileName }) => fileName.includes('/server/') && !fileName.includes('node_modules') && !/\.test\.ts$|\/database\/(clientDb|systemDb)\.ts$/.test(fileName))) {
     const visit = (node: ts.Node): void => {
       if (ts.isCallExpression(node) && ts.isPropertyAccessExpression(node.expression) && ['rows', 'one'].includes(node.expression.name.text)) {
         const handle = checker.typeToString(checker.getTypeAtLocation(node.expression.expression))
@@ -200,7 +202,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await db.transaction((inside) => refuseBeyondAllowance(inside))
   const report = await addReport(db, 'R', [])
   for (let twice = 0; twice < 2; twice++) {
-    await enqueue(db, 'edition.issue', `${report}:1`, { reportId: report, requestKey: '00000000-0000-4000-8000-000000000000', person: person.id })
+    await enqueue(db, EDITION_ISSUE, `${report}:1`, { reportId: report, requestKey: '00000000-0000-4000-8000-000000000000', person: person.id })
     await pool().query("UPDATE job SET run_after = NOW() + INTERVAL 1 DAY WHERE kind = 'edition.print'")
     await runJobs()
   }
@@ -211,7 +213,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await sharesOf(db, edition!.id)
   await pool().query("UPDATE profile SET tokens = ? WHERE profile_id = 1", [tokens('commons', PROFILES[0]!.remoteId)])
   await enqueueDue()
-  const job = await enqueue(db, 'sync', 1)
+  const job = await enqueue(db, SYNC, 1, {})
   await runJobs()
   await jobById(db, job)
   await newestJob(db, 'sync', 1)

@@ -1,9 +1,12 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { ClientDb } from '../../server/db/clientDb'
-import { sql } from '../../server/db/sql'
-import { jobContext, LeaseLost } from '../../server/jobs/context'
-import { claim, enqueue, failJob, jobById, keepLease, newestJob, postponeJob, writingJobs } from '../../server/jobs/queue'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { sql } from '../../server/platform/database/sql'
+import { jobContext, LeaseLost } from '../../server/platform/jobs/context'
+import { claim, enqueue, failJob, jobById, keepLease, newestJob, postponeJob, writingJobs } from '../../server/platform/jobs/queue'
 import { addClient, useDatabase } from './support/database'
+import { SYNC } from '../../server/gather/sync/jobs'
+import { IMPORT_CHECK } from '../../server/gather/imports/jobs'
+import { EDITION_PRINT } from '../../server/report/editions/jobs'
 
 const { pool } = useDatabase('queue')
 let db: ClientDb
@@ -15,18 +18,18 @@ beforeEach(async () => {
 
 describe('the queue', () => {
   it('gives the same job to whoever asks twice while it waits or runs, and a new one afterwards', async () => {
-    const first = await enqueue(db, 'sync', 1)
-    expect(await enqueue(db, 'sync', 1)).toBe(first)
-    expect(await enqueue(db, 'sync', 2)).not.toBe(first)
+    const first = await enqueue(db, SYNC, 1, {})
+    expect(await enqueue(db, SYNC, 1, {})).toBe(first)
+    expect(await enqueue(db, SYNC, 2, {})).not.toBe(first)
     const job = (await claim())!
     expect(job.job_id).toBe(first)
-    expect(await enqueue(db, 'sync', 1)).toBe(first)
+    expect(await enqueue(db, SYNC, 1, {})).toBe(first)
     await (await jobContext(job)).finish()
-    expect(await enqueue(db, 'sync', 1)).not.toBe(first)
+    expect(await enqueue(db, SYNC, 1, {})).not.toBe(first)
   })
 
   it('gives a job to one process only, however many ask at once', async () => {
-    for (let subject = 0; subject < 12; subject++) await enqueue(db, 'import.check', subject)
+    for (let subject = 0; subject < 12; subject++) await enqueue(db, IMPORT_CHECK, subject, {})
     const claimed = (await Promise.all(Array.from({ length: 30 }, claim))).filter((job) => job !== undefined)
     expect(new Set(claimed.map(({ job_id: id }) => id)).size).toBe(claimed.length)
     for (let job = await claim(); job; job = await claim()) claimed.push(job)
@@ -34,13 +37,13 @@ describe('the queue', () => {
   })
 
   it('takes what a person waits for before the syncs', async () => {
-    await enqueue(db, 'sync', 1)
-    await enqueue(db, 'edition.issue', 'x')
-    expect((await claim())!.kind).toBe('edition.issue')
+    await enqueue(db, SYNC, 1, {})
+    await enqueue(db, EDITION_PRINT, 'x', {})
+    expect((await claim())!.kind).toBe('edition.print')
   })
 
   it('puts a job back for a while, with the reason', async () => {
-    const id = await enqueue(db, 'sync', 1)
+    const id = await enqueue(db, SYNC, 1, {})
     await postponeJob((await claim())!, 60, 'The network asks to wait.', { countsAsTry: false })
     expect(await claim()).toBeUndefined()
     expect(await jobById(db, id)).toMatchObject({ state: 'queued', message: 'The network asks to wait.' })
@@ -51,21 +54,21 @@ describe('the queue', () => {
   })
 
   it('keeps a failure with its sentence', async () => {
-    const id = await enqueue(db, 'import.check', 7)
+    const id = await enqueue(db, IMPORT_CHECK, 7, {})
     await failJob((await claim())!, 'The file cannot be read.')
     expect(await newestJob(db, 'import.', 7)).toMatchObject({ id, state: 'failed', message: 'The file cannot be read.' })
     expect(await claim()).toBeUndefined()
   })
 
   it('shows nobody the jobs of another client', async () => {
-    const id = await enqueue(db, 'sync', 1)
+    const id = await enqueue(db, SYNC, 1, {})
     expect(await jobById(await addClient(`queue-${++clients}`), id)).toBeUndefined()
   })
 })
 
 describe('a process that was thought dead', () => {
   it('cannot write any more once another has its job', async () => {
-    await enqueue(db, 'sync', 1)
+    await enqueue(db, SYNC, 1, {})
     const slow = (await claim())!
     const slowContext = await jobContext(slow)
     await slowContext.step((inside) => inside.run(sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-01', '2026-10-01', 'first')`), () => ({ done: 1, total: 2 }))
@@ -82,7 +85,7 @@ describe('a process that was thought dead', () => {
   })
 
   it('loses a step whole when it breaks in the middle of it', async () => {
-    await enqueue(db, 'sync', 1)
+    await enqueue(db, SYNC, 1, {})
     const context = await jobContext((await claim())!)
     await expect(context.step(async (inside) => {
       await inside.run(sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-01', '2026-10-01', 'half')`)

@@ -1,8 +1,8 @@
 import { request } from 'node:http'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { loadDemo } from '../../demo/load'
-import { hashPassword } from '../../server/auth/password'
-import { neighbourhood } from '../../server/http/visitorAddress'
+import { hashPassword } from '../../server/platform/people/password'
+import { neighbourhood } from '../../server/platform/http/visitorAddress'
 import { tableOf, useDatabase } from './support/database'
 import { cookiesOf, startServer, type Server } from './support/server'
 
@@ -158,8 +158,8 @@ describe('the secret of a link', () => {
     expect((await ask('GET', `consent/${'y'.repeat(43)}`)).status).toBe(429)
     expect((await ask('GET', `consent/${'y'.repeat(43)}`, { from: '198.51.100.30' })).status).toBe(404)
     await pool().query("INSERT INTO edition (client_id, report_id, number, request_key, content, sha256) VALUES (1, 1, 1, 'a', ?, 'x')", [JSON.stringify({ title: 't', periodWords: 'p', period: { from: '2026-10-01', to: '2026-10-28' }, blocks: [] })])
-    const { clientDbForJob } = await import('../../server/db/clientDb')
-    const { shareEdition } = await import('../../server/reports/editions')
+    const { clientDbForJob } = await import('../../server/platform/database/clientDb')
+    const { shareEdition } = await import('../../server/report/editions/editions')
     const token = await shareEdition(await clientDbForJob(1), 1, new Date(Date.now() + 60_000), 'reader')
     expect((await ask('GET', `shared/${token}`)).status).toBe(200)
   })

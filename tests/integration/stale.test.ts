@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { daysEnding, eachDay } from '../../core/periods/period'
-import type { ClientDb } from '../../server/db/clientDb'
-import { enqueue, jobById } from '../../server/jobs/queue'
-import { runNextJob } from '../../server/jobs/run'
-import { composeReport } from '../../server/reports/content'
-import { addReport, reportById } from '../../server/reports/reports'
-import { allClients } from '../../server/work/allClients'
-import { addTarget, changeTarget, targetsOf } from '../../server/work/targets'
-import type { Block } from '../../shared/scope'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { enqueue, jobById } from '../../server/platform/jobs/queue'
+import { runNextJob } from '../../server/jobs'
+import { composeReport } from '../../server/report/blocks/composeReport'
+import { addReport, reportById } from '../../server/report/reports/reports'
+import { allClients } from '../../server/clients/allClients'
+import { addTarget, changeTarget, targetsOf } from '../../server/read/targets/targets'
+import type { Block } from '../../shared/report/blocks'
 import { addClient, addDaysOf, addProfile, runJobs, tableOf, useDatabase } from './support/database'
+import { EDITION_ISSUE } from '../../server/report/editions/jobs'
 
 const { pool } = useDatabase('stale')
 let db: ClientDb
@@ -51,7 +52,7 @@ describe('a value that makes no sense', () => {
     await pool().query("UPDATE report SET blocks = REPLACE(blocks, '\"table\",\"title\":\"\"', '\"table\",\"title\":\"T\"') WHERE report_id = ?", [report])
     const { blocks } = await composeReport(db, await reportById(db, report))
     expect(blocks.map((one) => (one.kind === 'broken' ? one.problem : one.kind))).toEqual(['figures', 'There is no metric "gone".', 'table'])
-    const job = await enqueue(db, 'edition.issue', `${report}:x`, { reportId: report, requestKey: randomUUID(), person: 1 })
+    const job = await enqueue(db, EDITION_ISSUE, `${report}:x`, { reportId: report, requestKey: randomUUID(), person: 1 })
     await runNextJob()
     expect(await jobById(db, job)).toMatchObject({ state: 'failed', message: 'The part “Old” cannot be filled: There is no metric "gone". Mend or remove it, then issue again.' })
   })
@@ -83,7 +84,7 @@ describe('a long choice of profiles', () => {
 describe('issuing', () => {
   it('works its figures out before it holds the report: nobody who changes it waits meanwhile, and a change begins it anew', async () => {
     const report = await addReport(db, 'Issued', [{ id: 'a', kind: 'figures', title: '', metrics: ['impressions'], option: '', who: 'all', text: '', comment: '' }])
-    const job = await enqueue(db, 'edition.issue', `${report}:y`, { reportId: report, requestKey: randomUUID(), person: 1 })
+    const job = await enqueue(db, EDITION_ISSUE, `${report}:y`, { reportId: report, requestKey: randomUUID(), person: 1 })
     // the report is changed while its figures are being worked out, again and again
     let changes = 0
     const changing = setInterval(() => void pool().query('UPDATE report SET version = version + 1 WHERE report_id = ?', [report]).then(() => changes++), 5)

@@ -7,17 +7,18 @@ import { NETWORKS } from '../../core/networks/networks'
 import { lengthOf } from '../../core/periods/period'
 import { world } from '../../demo/world'
 import { PROFILES } from '../../demo/cast'
-import { seal, unseal } from '../../server/auth/secrets'
-import { clientDbForJob, type ClientDb } from '../../server/db/clientDb'
-import { repairPostDays } from '../../server/db/repairPostDays'
-import { restatementsOf, switchProfile } from '../../server/db/questions/profiles'
-import { enqueue, newestJob } from '../../server/jobs/queue'
-import { runNextJob } from '../../server/jobs/run'
-import { askForConsent, beginConsent, endConsent, openConsent } from '../../server/work/consent'
-import { resolveScope } from '../../server/work/resolveScope'
-import { profilesPage } from '../../server/work/profilesPage'
+import { seal, unseal } from '../../server/platform/people/secrets'
+import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
+import { repairPostDays } from '../../server/gather/sync/repairPostDays'
+import { restatementsOf, switchProfile } from '../../server/figures/questions/profiles'
+import { enqueue, newestJob } from '../../server/platform/jobs/queue'
+import { runNextJob } from '../../server/jobs'
+import { askForConsent, beginConsent, endConsent, openConsent } from '../../server/gather/profiles/consent'
+import { resolveScope } from '../../server/figures/resolveScope'
+import { profilesPage } from '../../server/gather/profiles/profilesPage'
 import { addClient, addProfile, runJobs, tableOf, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
+import { SYNC } from '../../server/gather/sync/jobs'
 
 const { pool } = useDatabase('sync')
 const { state, settings, tokens } = useStandins()
@@ -34,7 +35,7 @@ beforeEach(async () => {
   profile = await addProfile(db, 'commons', tea.remoteId, tokens('commons', tea.remoteId))
 })
 const syncNow = async () => {
-  await enqueue(db, 'sync', profile)
+  await enqueue(db, SYNC, profile, {})
   await runJobs()
   return (await newestJob(db, 'sync', profile))!
 }
@@ -217,7 +218,7 @@ describe('trouble', () => {
     state.onRequest = (path) => {
       if (path.endsWith('/days') && ++pages === 3) state.isDown = true
     }
-    await enqueue(db, 'sync', profile)
+    await enqueue(db, SYNC, profile, {})
     await runNextJob()
     const kept = (await days()).length
     expect(kept).toBeGreaterThan(50)

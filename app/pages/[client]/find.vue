@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { ProfileSearch, SeenProfile } from '~~/server/work/findProfiles'
+import type { ProfileSearch, SeenProfile } from '~~/server/gather/find/findProfiles'
 
 useHead({ title: 'Find profiles · Zaffer' })
 const session = useSession()

@@ -3,8 +3,8 @@ import { CATALOGUE, isMetric, metricById } from '~~/core/metrics/catalogue'
 import { FIGURE_SETS, figureSetById } from '~~/core/metrics/figureSets'
 import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { GROUPS } from '~~/core/metrics/metric'
-import { MOST_HEADLINES, MOST_TABLE_COLUMNS } from '~~/shared/scope'
-import type { Overview } from '~~/server/work/overview'
+import { MOST_HEADLINES, MOST_TABLE_COLUMNS } from '~~/shared/read/overview'
+import type { Overview } from '~~/server/read/overview/overview'
 
 definePageMeta({ margin: true, scope: true, figures: true })
 const route = useRoute()

@@ -1,4 +1,4 @@
-import { ownerRoute } from '../../http/route'
-import { agencyOf } from '../../work/agency'
+import { ownerRoute } from '../../platform/http/route'
+import { agencyOf } from '../../platform/people/agency'
 
 export default ownerRoute(({ person }) => agencyOf(person))

@@ -1,7 +1,7 @@
 import { getRouterParam } from 'h3'
-import { route } from '../../http/route'
-import { slowGuesses } from '../../http/slowGuesses'
-import { askerOf, openConsent } from '../../work/consent'
+import { route } from '../../platform/http/route'
+import { slowGuesses } from '../../platform/http/slowGuesses'
+import { askerOf, openConsent } from '../../gather/profiles/consent'
 
 export default route(async (event) => {
   const { db, profile } = await slowGuesses(event, () => openConsent(getRouterParam(event, 'token') ?? ''))

@@ -1,7 +1,7 @@
 import { getQuery, getRequestURL } from 'h3'
-import { route } from '../../http/route'
-import { slowGuesses } from '../../http/slowGuesses'
-import { endConsent } from '../../work/consent'
+import { route } from '../../platform/http/route'
+import { slowGuesses } from '../../platform/http/slowGuesses'
+import { endConsent } from '../../gather/profiles/consent'
 
 /** The network's answer, passed on by the page to which it has sent the owner back. */
 export default route(async (event) => {

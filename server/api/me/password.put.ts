@@ -1,9 +1,9 @@
 import { getRequestHeader } from 'h3'
-import { passwordSchema } from '../../../shared/scope'
-import { changePassword } from '../../auth/people'
-import { giveSession } from '../../http/giveSession'
-import { bodyOf, personRoute } from '../../http/route'
-import { visitorAddress } from '../../http/visitorAddress'
+import { passwordSchema } from '../../../shared/platform/people'
+import { changePassword } from '../../platform/people/people'
+import { giveSession } from '../../platform/http/giveSession'
+import { bodyOf, personRoute } from '../../platform/http/route'
+import { visitorAddress } from '../../platform/http/visitorAddress'
 
 /** Changes the person's password. All their sessions end, and this browser is given a new one. */
 export default personRoute(async ({ event, person }) => {

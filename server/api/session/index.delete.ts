@@ -1,5 +1,5 @@
-import { endSessionOf } from '../../auth/sessions'
-import { route } from '../../http/route'
+import { endSessionOf } from '../../platform/people/sessions'
+import { route } from '../../platform/http/route'
 
 /** Ends the session here, where it counts, and takes the cookie away. */
 export default route(async (event) => {

@@ -1,5 +1,5 @@
-import { clientsOf, releasedTo } from '../../auth/people'
-import { route, visitor } from '../../http/route'
+import { clientsOf, releasedTo } from '../../platform/people/people'
+import { route, visitor } from '../../platform/http/route'
 
 /** Who has signed in, and which clients they may see; nobody is no error. */
 export default route(async (event) => {

@@ -1,9 +1,9 @@
 import { getRequestHeader } from 'h3'
-import { signInSchema } from '../../../shared/scope'
-import { signIn } from '../../auth/people'
-import { giveSession } from '../../http/giveSession'
-import { bodyOf, route } from '../../http/route'
-import { visitorAddress } from '../../http/visitorAddress'
+import { signInSchema } from '../../../shared/platform/people'
+import { signIn } from '../../platform/people/people'
+import { giveSession } from '../../platform/http/giveSession'
+import { bodyOf, route } from '../../platform/http/route'
+import { visitorAddress } from '../../platform/http/visitorAddress'
 
 export default route(async (event) => {
   const { email, password } = await bodyOf(event, signInSchema)

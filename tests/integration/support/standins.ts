@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http'
 import { afterAll, beforeAll } from 'vitest'
 import { standinNetworks, tokensFor, type StandinSettings } from '../../../standins/networks'
-import { seal } from '../../../server/auth/secrets'
+import { seal } from '../../../server/platform/people/secrets'
 
 /** Stand-in networks inside the test's own process, whose clock, rate and outages the test sets. */
 export function useStandins() {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { MappingInput } from '~~/shared/imports'
-import type { BadRow, ImportView } from '~~/server/imports/store'
-import type { JobView } from '~~/server/jobs/queue'
+import type { MappingInput } from '~~/shared/gather/imports'
+import type { BadRow, ImportView } from '~~/server/gather/imports/store'
+import type { JobView } from '~~/server/platform/jobs/queue'
 
 type Opened = ImportView & { badRows: BadRow[]; job: JobView | null }
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import { LARGEST_IMPORT_BYTES } from '~~/shared/imports'
-import type { OrderedColumn } from '~/composables/useTableOrder'
-import type { ImportHead } from '~~/server/imports/store'
-import { IMPORT_STATES } from '~/components/imports/states'
+import { LARGEST_IMPORT_BYTES } from '~~/shared/gather/imports'
+import type { OrderedColumn } from '~/platform/useTableOrder'
+import type { ImportHead } from '~~/server/gather/imports/store'
+import { IMPORT_STATES } from '~/gather/imports/states'
 
 const session = useSession()
 const { slug, base } = useClient()

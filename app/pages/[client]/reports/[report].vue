@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import Sortable from 'sortablejs'
-import { BLOCK_KINDS, LONGEST_COMMENT, LONGEST_TEXT, LONGEST_TITLE, SCOPED_KINDS, type Block } from '~~/shared/scope'
+import { BLOCK_KINDS, LONGEST_COMMENT, LONGEST_TEXT, LONGEST_TITLE, SCOPED_KINDS, type Block } from '~~/shared/report/blocks'
 import { POST_FORMATS } from '~~/core/networks/postFormats'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
-import type { DraftState } from '~/composables/useReport'
-import { AGAINST_CHOICES } from '~/components/scope/againstChoices'
-import type OpeningPopover from '~/components/shell/OpeningPopover.vue'
-import { BLOCK_NAMES, hasMetrics, hasOneMetric, newBlock, OPTIONS } from '~/components/reports/blocks'
+import type { DraftState } from '~/report/reports/useReport'
+import { AGAINST_CHOICES } from '~/figures/scope/againstChoices'
+import type OpeningPopover from '~/platform/shell/OpeningPopover.vue'
+import { BLOCK_NAMES, hasMetrics, hasOneMetric, newBlock, OPTIONS } from '~/report/reports/blocks'
 
 definePageMeta({ margin: true })
 const route = useRoute()

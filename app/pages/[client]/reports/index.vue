@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { OrderedColumn } from '~/composables/useTableOrder'
-import type { ReportHead } from '~~/server/reports/reports'
-import { newBlock } from '~/components/reports/blocks'
+import type { OrderedColumn } from '~/platform/useTableOrder'
+import type { ReportHead } from '~~/server/report/reports/reports'
+import { newBlock } from '~/report/reports/blocks'
 
 const session = useSession()
 const { tick } = useFirstSteps()

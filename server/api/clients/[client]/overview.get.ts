@@ -1,9 +1,10 @@
 import { getQuery } from 'h3'
-import { columnsSchema, headlinesSchema, parseScope } from '../../../../shared/scope'
-import { sendRemembered } from '../../../http/remembering'
-import { clientRoute } from '../../../http/route'
-import { GROUPINGS, overview } from '../../../work/overview'
-import { resolveScope } from '../../../work/resolveScope'
+import { parseScope } from '../../../../shared/figures/scope'
+import { columnsSchema, headlinesSchema } from '../../../../shared/read/overview'
+import { sendRemembered } from '../../../figures/sendRemembered'
+import { clientRoute } from '../../../platform/http/route'
+import { GROUPINGS, overview } from '../../../read/overview/overview'
+import { resolveScope } from '../../../figures/resolveScope'
 
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)

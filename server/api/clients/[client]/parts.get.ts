@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { parseScope } from '../../../../shared/scope'
-import { sendRemembered } from '../../../http/remembering'
-import { clientRoute } from '../../../http/route'
-import { splitsOf } from '../../../work/parts'
-import { resolveScope } from '../../../work/resolveScope'
+import { parseScope } from '../../../../shared/figures/scope'
+import { sendRemembered } from '../../../figures/sendRemembered'
+import { clientRoute } from '../../../platform/http/route'
+import { splitsOf } from '../../../read/overview/parts'
+import { resolveScope } from '../../../figures/resolveScope'
 
 /** A figure of a scope by its parts, and which of its figures its networks split. */
 export default clientRoute('figures', async ({ event, db }) => {

@@ -1,4 +1,4 @@
-import { clientRoute } from '../../../http/route'
-import { releasedOf } from '../../../work/released'
+import { clientRoute } from '../../../platform/http/route'
+import { releasedOf } from '../../../report/editions/released'
 
 export default clientRoute('own', async ({ db }) => ({ released: await releasedOf(db) }))

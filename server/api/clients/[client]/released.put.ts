@@ -1,6 +1,6 @@
-import { releasedSchema } from '../../../../shared/released'
-import { bodyOf, clientRoute } from '../../../http/route'
-import { release } from '../../../work/released'
+import { releasedSchema } from '../../../../shared/platform/released'
+import { bodyOf, clientRoute } from '../../../platform/http/route'
+import { release } from '../../../report/editions/released'
 
 export default clientRoute('own', async ({ event, db }) => {
   const { released } = await bodyOf(event, releasedSchema)

@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { parseScope } from '../../../../shared/scope'
-import { sendRemembered } from '../../../http/remembering'
-import { clientRoute } from '../../../http/route'
-import { resolveScope } from '../../../work/resolveScope'
-import { subject } from '../../../work/subject'
+import { parseScope } from '../../../../shared/figures/scope'
+import { sendRemembered } from '../../../figures/sendRemembered'
+import { clientRoute } from '../../../platform/http/route'
+import { resolveScope } from '../../../figures/resolveScope'
+import { subject } from '../../../read/overview/subject'
 
 /** A metric's change beside that of the whole networks and of the field. */
 export default clientRoute('figures', async ({ event, db, released }) => {

@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { parseScope } from '../../../../shared/scope'
-import { sendRemembered } from '../../../http/remembering'
-import { clientRoute } from '../../../http/route'
-import { resolveScope } from '../../../work/resolveScope'
-import { oddDays, unusual } from '../../../work/unusual'
+import { parseScope } from '../../../../shared/figures/scope'
+import { sendRemembered } from '../../../figures/sendRemembered'
+import { clientRoute } from '../../../platform/http/route'
+import { resolveScope } from '../../../figures/resolveScope'
+import { oddDays, unusual } from '../../../read/unusual/unusual'
 
 /** The unusual days in one metric, or in every one, by their causes. */
 export default clientRoute('figures', async ({ event, db }) => {

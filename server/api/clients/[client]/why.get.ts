@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { parseScope } from '../../../../shared/scope'
-import { sendRemembered } from '../../../http/remembering'
-import { clientRoute } from '../../../http/route'
-import { resolveScope } from '../../../work/resolveScope'
-import { why } from '../../../work/why'
+import { parseScope } from '../../../../shared/figures/scope'
+import { sendRemembered } from '../../../figures/sendRemembered'
+import { clientRoute } from '../../../platform/http/route'
+import { resolveScope } from '../../../figures/resolveScope'
+import { why } from '../../../read/why/why'
 
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)

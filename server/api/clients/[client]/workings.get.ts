@@ -1,8 +1,8 @@
 import { getQuery } from 'h3'
-import { parseScope } from '../../../../shared/scope'
-import { clientRoute } from '../../../http/route'
-import { resolveScope } from '../../../work/resolveScope'
-import { workings } from '../../../work/workings'
+import { parseScope } from '../../../../shared/figures/scope'
+import { clientRoute } from '../../../platform/http/route'
+import { resolveScope } from '../../../figures/resolveScope'
+import { workings } from '../../../read/overview/workings'
 
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)

@@ -1,5 +1,5 @@
-import { endOtherSessions } from '../../../auth/sessions'
-import { personRoute } from '../../../http/route'
+import { endOtherSessions } from '../../../platform/people/sessions'
+import { personRoute } from '../../../platform/http/route'
 
 /** Ends every other session of the person. */
 export default personRoute(async ({ person, session }) => {

@@ -1,5 +1,5 @@
-import { sessionsOf } from '../../../auth/sessions'
-import { personRoute } from '../../../http/route'
+import { sessionsOf } from '../../../platform/people/sessions'
+import { personRoute } from '../../../platform/http/route'
 
 /** Where the person is signed in. */
 export default personRoute(({ person, session }) => sessionsOf(person, session))

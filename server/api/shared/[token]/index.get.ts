@@ -1,7 +1,7 @@
 import { getRouterParam } from 'h3'
-import { route } from '../../../http/route'
-import { slowGuesses } from '../../../http/slowGuesses'
-import { forOutsiders, openShare } from '../../../reports/editions'
+import { route } from '../../../platform/http/route'
+import { slowGuesses } from '../../../platform/http/slowGuesses'
+import { forOutsiders, openShare } from '../../../report/editions/editions'
 
 /** One edition, for whoever holds its link. */
 export default route(async (event) => {

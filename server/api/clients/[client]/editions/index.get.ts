@@ -1,4 +1,4 @@
-import { clientRoute } from '../../../../http/route'
-import { editionsOf } from '../../../../reports/editions'
+import { clientRoute } from '../../../../platform/http/route'
+import { editionsOf } from '../../../../report/editions/editions'
 
 export default clientRoute('read', ({ db }) => editionsOf(db))

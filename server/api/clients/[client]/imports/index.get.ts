@@ -1,4 +1,4 @@
-import { clientRoute } from '../../../../http/route'
-import { importsOf } from '../../../../imports/store'
+import { clientRoute } from '../../../../platform/http/route'
+import { importsOf } from '../../../../gather/imports/store'
 
 export default clientRoute('work', ({ db }) => importsOf(db))

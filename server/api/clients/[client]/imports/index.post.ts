@@ -1,6 +1,6 @@
 import { getQuery } from 'h3'
-import { clientRoute } from '../../../../http/route'
-import { takeUpload } from '../../../../imports/upload'
+import { clientRoute } from '../../../../platform/http/route'
+import { takeUpload } from '../../../../gather/imports/upload'
 
 /** Takes the file as the body of the request, piece by piece. */
 export default clientRoute('write', async ({ event, db, person }) => {

@@ -1,6 +1,6 @@
-import { removeNote } from '../../../../db/questions/notes'
-import { clientRoute, idParam } from '../../../../http/route'
-import { notFound } from '../../../../problems/problem'
+import { removeNote } from '../../../../figures/questions/notes'
+import { clientRoute, idParam } from '../../../../platform/http/route'
+import { notFound } from '../../../../platform/problems/problem'
 
 export default clientRoute('write', async ({ event, db }) => {
   if (!(await removeNote(db, idParam(event, 'note', 'note'), true))) throw notFound('note')

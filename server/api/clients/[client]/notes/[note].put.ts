@@ -1,8 +1,8 @@
 import { period } from '../../../../../core/periods/period'
-import { noteSchema } from '../../../../../shared/scope'
-import { changeNote } from '../../../../db/questions/notes'
-import { bodyOf, clientRoute, idParam } from '../../../../http/route'
-import { notFound } from '../../../../problems/problem'
+import { noteSchema } from '../../../../../shared/figures/notes'
+import { changeNote } from '../../../../figures/questions/notes'
+import { bodyOf, clientRoute, idParam } from '../../../../platform/http/route'
+import { notFound } from '../../../../platform/problems/problem'
 
 export default clientRoute('write', async ({ event, db }) => {
   const note = await bodyOf(event, noteSchema)

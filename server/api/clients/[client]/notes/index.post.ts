@@ -1,7 +1,7 @@
 import { period } from '../../../../../core/periods/period'
-import { noteSchema } from '../../../../../shared/scope'
-import { addNote } from '../../../../db/questions/notes'
-import { bodyOf, clientRoute } from '../../../../http/route'
+import { noteSchema } from '../../../../../shared/figures/notes'
+import { addNote } from '../../../../figures/questions/notes'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
 
 export default clientRoute('write', async ({ event, db, person }) => {
   const note = await bodyOf(event, noteSchema)

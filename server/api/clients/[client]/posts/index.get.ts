@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { parseScope } from '../../../../../shared/scope'
-import { sendRemembered } from '../../../../http/remembering'
-import { clientRoute } from '../../../../http/route'
-import { listPosts } from '../../../../work/content'
-import { resolveScope } from '../../../../work/resolveScope'
+import { parseScope } from '../../../../../shared/figures/scope'
+import { sendRemembered } from '../../../../figures/sendRemembered'
+import { clientRoute } from '../../../../platform/http/route'
+import { listPosts } from '../../../../read/content/listPosts'
+import { resolveScope } from '../../../../figures/resolveScope'
 
 export default clientRoute('figures', async ({ event, db }) => {
   const scope = parseScope(getQuery(event))

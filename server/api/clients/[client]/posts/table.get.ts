@@ -1,12 +1,12 @@
 import { getQuery } from 'h3'
-import { orderPosts } from '../../../../../shared/postOrder'
-import { parseScope } from '../../../../../shared/scope'
-import { aboutScope } from '../../../../exports/about'
-import { tableOf } from '../../../../exports/tableOf'
-import { clientRoute } from '../../../../http/route'
-import { sendTables } from '../../../../http/sendTables'
-import { listPosts } from '../../../../work/content'
-import { resolveScope } from '../../../../work/resolveScope'
+import { orderPosts } from '../../../../../shared/read/postOrder'
+import { parseScope } from '../../../../../shared/figures/scope'
+import { aboutScope } from '../../../../figures/aboutScope'
+import { tableOf } from '../../../../report/blocks/tableOf'
+import { clientRoute } from '../../../../platform/http/route'
+import { sendTables } from '../../../../platform/http/sendTables'
+import { listPosts } from '../../../../read/content/listPosts'
+import { resolveScope } from '../../../../figures/resolveScope'
 
 /** Every post of a scope as CSV or XLSX, in the order and of the format that the page shows. */
 export default clientRoute('figures', async ({ event, db }) => {

@@ -1,4 +1,4 @@
-import { clientRoute } from '../../../../http/route'
-import { profilesView } from '../../../../work/profilesPage'
+import { clientRoute } from '../../../../platform/http/route'
+import { profilesView } from '../../../../gather/profiles/profilesPage'
 
 export default clientRoute('work', ({ db }) => profilesView(db))

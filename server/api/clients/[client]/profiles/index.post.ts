@@ -1,7 +1,7 @@
 import { setResponseStatus } from 'h3'
-import { addProfileSchema } from '../../../../../shared/scope'
-import { bodyOf, clientRoute } from '../../../../http/route'
-import { addProfile } from '../../../../work/addProfile'
+import { addProfileSchema } from '../../../../../shared/gather/profiles'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
+import { addProfile } from '../../../../gather/profiles/addProfile'
 
 export default clientRoute('write', async ({ event, db, person }) => {
   const { network, handle, rival } = await bodyOf(event, addProfileSchema)

@@ -1,6 +1,6 @@
-import { lookupSchema } from '../../../../../shared/scope'
-import { bodyOf, clientRoute } from '../../../../http/route'
-import { lookUp } from '../../../../work/addProfile'
+import { lookupSchema } from '../../../../../shared/gather/profiles'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
+import { lookUp } from '../../../../gather/profiles/addProfile'
 
 /** What the networks have under a handle or an address, before anything is added. */
 export default clientRoute('write', async ({ event, db }) => {

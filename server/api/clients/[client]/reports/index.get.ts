@@ -1,4 +1,4 @@
-import { clientRoute } from '../../../../http/route'
-import { reportsOf } from '../../../../reports/reports'
+import { clientRoute } from '../../../../platform/http/route'
+import { reportsOf } from '../../../../report/reports/reports'
 
 export default clientRoute('reports', ({ db }) => reportsOf(db))

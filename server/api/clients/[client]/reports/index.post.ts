@@ -1,6 +1,6 @@
-import { newReportSchema } from '../../../../../shared/scope'
-import { bodyOf, clientRoute } from '../../../../http/route'
-import { addReport } from '../../../../reports/reports'
+import { newReportSchema } from '../../../../../shared/report/reports'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
+import { addReport } from '../../../../report/reports/reports'
 
 export default clientRoute('write', async ({ event, db }) => {
   const { title, blocks } = await bodyOf(event, newReportSchema)

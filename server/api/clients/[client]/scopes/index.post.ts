@@ -1,8 +1,8 @@
 import { setResponseStatus } from 'h3'
-import { savedScopeSchema } from '../../../../../shared/scope'
-import { bodyOf, clientRoute } from '../../../../http/route'
-import { badRequest } from '../../../../problems/problem'
-import { saveScope } from '../../../../work/savedScopes'
+import { savedScopeSchema } from '../../../../../shared/figures/scope'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
+import { badRequest } from '../../../../platform/problems/problem'
+import { saveScope } from '../../../../figures/savedScopes'
 
 export default clientRoute('write', async ({ event, db }) => {
   const { name, parts } = await bodyOf(event, savedScopeSchema)

@@ -1,4 +1,4 @@
-import { clientRoute } from '../../../../http/route'
-import { lastSearch } from '../../../../work/findProfiles'
+import { clientRoute } from '../../../../platform/http/route'
+import { lastSearch } from '../../../../gather/find/findProfiles'
 
 export default clientRoute('work', ({ db }) => lastSearch(db))

@@ -1,6 +1,6 @@
-import { searchSchema } from '../../../../../shared/scope'
-import { bodyOf, clientRoute } from '../../../../http/route'
-import { findProfiles, keepSearch } from '../../../../work/findProfiles'
+import { searchSchema } from '../../../../../shared/gather/find'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
+import { findProfiles, keepSearch } from '../../../../gather/find/findProfiles'
 
 export default clientRoute('write', async ({ event, db }) => {
   const { address, handle } = await bodyOf(event, searchSchema)

@@ -1,8 +1,8 @@
 import { setResponseStatus } from 'h3'
-import { setSchema } from '../../../../../shared/scope'
-import { addSet } from '../../../../db/questions/sets'
-import { bodyOf, clientRoute } from '../../../../http/route'
-import { refuseForeignProfiles } from '../../../../work/refuseForeignProfiles'
+import { setSchema } from '../../../../../shared/gather/profiles'
+import { addSet } from '../../../../figures/questions/sets'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
+import { refuseForeignProfiles } from '../../../../figures/refuseForeignProfiles'
 
 export default clientRoute('write', async ({ event, db }) => {
   const { name, profiles } = await bodyOf(event, setSchema)

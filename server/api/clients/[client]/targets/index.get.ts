@@ -1,5 +1,5 @@
-import { sendRemembered } from '../../../../http/remembering'
-import { clientRoute } from '../../../../http/route'
-import { targetsOf } from '../../../../work/targets'
+import { sendRemembered } from '../../../../figures/sendRemembered'
+import { clientRoute } from '../../../../platform/http/route'
+import { targetsOf } from '../../../../read/targets/targets'
 
 export default clientRoute('figures', async ({ event, db }) => await sendRemembered(event, db, () => targetsOf(db)))

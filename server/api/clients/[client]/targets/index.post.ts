@@ -1,7 +1,7 @@
 import { setResponseStatus } from 'h3'
-import { targetSchema } from '../../../../../shared/scope'
-import { bodyOf, clientRoute } from '../../../../http/route'
-import { addTarget, checkTarget } from '../../../../work/targets'
+import { targetSchema } from '../../../../../shared/read/targets'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
+import { addTarget, checkTarget } from '../../../../read/targets/targets'
 
 export default clientRoute('write', async ({ event, db, person }) => {
   const target = await bodyOf(event, targetSchema)

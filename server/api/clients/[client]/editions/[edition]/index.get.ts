@@ -1,6 +1,6 @@
-import { clientRoute, idParam } from '../../../../../http/route'
-import { newestJob } from '../../../../../jobs/queue'
-import { editionById, sharesOf } from '../../../../../reports/editions'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { newestJob } from '../../../../../platform/jobs/queue'
+import { editionById, sharesOf } from '../../../../../report/editions/editions'
 
 export default clientRoute('read', async ({ event, db, person }) => {
   const id = idParam(event, 'edition', 'edition')

@@ -1,6 +1,6 @@
-import { supersedeSchema } from '../../../../../../shared/scope'
-import { bodyOf, clientRoute, idParam } from '../../../../../http/route'
-import { editionById, supersede } from '../../../../../reports/editions'
+import { supersedeSchema } from '../../../../../../shared/report/editions'
+import { bodyOf, clientRoute, idParam } from '../../../../../platform/http/route'
+import { editionById, supersede } from '../../../../../report/editions/editions'
 
 export default clientRoute('write', async ({ event, db }) => {
   const { by } = await bodyOf(event, supersedeSchema)

@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { aboutContent } from '../../../../../exports/about'
-import { tableOf } from '../../../../../exports/tableOf'
-import { clientRoute, idParam } from '../../../../../http/route'
-import { sendTables } from '../../../../../http/sendTables'
-import { editionById } from '../../../../../reports/editions'
+import { aboutContent } from '../../../../../report/editions/aboutContent'
+import { tableOf } from '../../../../../report/blocks/tableOf'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { sendTables } from '../../../../../platform/http/sendTables'
+import { editionById } from '../../../../../report/editions/editions'
 
 /** The tables of an edition as they were frozen: all of them as a workbook, or one block's as CSV. */
 export default clientRoute('read', async ({ event, db }) => {

@@ -1,9 +1,9 @@
 import { setResponseHeader } from 'h3'
 import { stringify } from 'csv-stringify/sync'
-import { clientRoute, idParam } from '../../../../../http/route'
-import { nameFile } from '../../../../../http/sendTables'
-import { badRowsOf, importById } from '../../../../../imports/store'
-import { BAD_ROWS_KEPT } from '../../../../../jobs/importCheck'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { nameFile } from '../../../../../platform/http/sendTables'
+import { badRowsOf, importById } from '../../../../../gather/imports/store'
+import { BAD_ROWS_KEPT } from '../../../../../gather/imports/importCheck'
 
 /**
  * The bad rows as a file that can be mended and brought back: the columns of the original, then the line and the reason. It has the delimiter of the original, and

@@ -1,6 +1,6 @@
-import { clientRoute, idParam } from '../../../../../http/route'
-import { badRowsOf, importById } from '../../../../../imports/store'
-import { newestJob } from '../../../../../jobs/queue'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { badRowsOf, importById } from '../../../../../gather/imports/store'
+import { newestJob } from '../../../../../platform/jobs/queue'
 
 export default clientRoute('work', async ({ event, db }) => {
   const id = idParam(event, 'import', 'import')

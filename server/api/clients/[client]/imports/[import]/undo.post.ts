@@ -1,4 +1,4 @@
-import { clientRoute, idParam } from '../../../../../http/route'
-import { startUndo } from '../../../../../imports/store'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { startUndo } from '../../../../../gather/imports/store'
 
 export default clientRoute('write', async ({ event, db, person }) => ({ job: await startUndo(db, idParam(event, 'import', 'import'), person.id) }))

@@ -1,8 +1,8 @@
 import { boolean, object } from 'yup'
-import { switchProfile } from '../../../../../db/questions/profiles'
-import { bodyOf, clientRoute, idParam } from '../../../../../http/route'
-import { notFound } from '../../../../../problems/problem'
-import { refuseBeyondAllowance } from '../../../../../work/addProfile'
+import { switchProfile } from '../../../../../figures/questions/profiles'
+import { bodyOf, clientRoute, idParam } from '../../../../../platform/http/route'
+import { notFound } from '../../../../../platform/problems/problem'
+import { refuseBeyondAllowance } from '../../../../../gather/profiles/addProfile'
 
 const switchSchema = object({ isActive: boolean().required('Say whether the profile is on or off.') })
 

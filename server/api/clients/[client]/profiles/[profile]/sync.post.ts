@@ -1,12 +1,13 @@
-import { profileForSync } from '../../../../../db/questions/profiles'
-import { clientRoute, idParam } from '../../../../../http/route'
-import { enqueue } from '../../../../../jobs/queue'
-import { conflict, notFound } from '../../../../../problems/problem'
+import { profileForSync } from '../../../../../figures/questions/profiles'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { enqueue } from '../../../../../platform/jobs/queue'
+import { conflict, notFound } from '../../../../../platform/problems/problem'
+import { SYNC } from '../../../../../gather/sync/jobs'
 
 export default clientRoute('write', async ({ event, db, person }) => {
   const profile = await profileForSync(db, idParam(event, 'profile', 'profile'))
   if (!profile) throw notFound('profile')
   if (profile.consent === 'withdrawn') throw conflict('The owner has withdrawn the consent. Send a new consent link first.')
   if (!profile.is_active) throw conflict('The profile is switched off. Switch it on first.')
-  return { job: await enqueue(db, 'sync', profile.profile_id, {}, person.id) }
+  return { job: await enqueue(db, SYNC, profile.profile_id, {}, person.id) }
 })

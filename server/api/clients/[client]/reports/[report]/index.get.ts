@@ -1,9 +1,9 @@
 import { Unreadable } from '../../../../../../core/unreadable'
-import type { ClientDb } from '../../../../../db/clientDb'
-import { sendRemembered } from '../../../../../http/remembering'
-import { clientRoute, idParam } from '../../../../../http/route'
-import { composeReport, type Sight } from '../../../../../reports/content'
-import { reportById } from '../../../../../reports/reports'
+import type { ClientDb } from '../../../../../platform/database/clientDb'
+import { sendRemembered } from '../../../../../figures/sendRemembered'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { composeReport, type Sight } from '../../../../../report/blocks/composeReport'
+import { reportById } from '../../../../../report/reports/reports'
 
 /** A report with the figures of its period, live. One whose period has no day yet is opened all the same, so that it can be mended: it says why it is empty. */
 export default clientRoute('reports', async ({ event, db, released }) => {

@@ -1,8 +1,8 @@
-import { reportSchema } from '../../../../../../shared/scope'
-import { bodyOf, clientRoute, idParam, LARGE_BODY } from '../../../../../http/route'
-import { badRequest } from '../../../../../problems/problem'
-import { composeReport, type ReportDefinition } from '../../../../../reports/content'
-import { reportById, saveReport } from '../../../../../reports/reports'
+import { reportSchema } from '../../../../../../shared/report/reports'
+import { bodyOf, clientRoute, idParam, LARGE_BODY } from '../../../../../platform/http/route'
+import { badRequest } from '../../../../../platform/problems/problem'
+import { composeReport, type ReportDefinition } from '../../../../../report/blocks/composeReport'
+import { reportById, saveReport } from '../../../../../report/reports/reports'
 
 /** Saves a report, once it is known that it can be filled; a part that could not be filled before does not keep the others from being mended. */
 export default clientRoute('write', async ({ event, db }) => {

@@ -1,5 +1,5 @@
-import { clientRoute, idParam } from '../../../../../http/route'
-import { removeReport } from '../../../../../reports/reports'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { removeReport } from '../../../../../report/reports/reports'
 
 export default clientRoute('write', async ({ event, db }) => {
   await removeReport(db, idParam(event, 'report', 'report'), false)

@@ -1,10 +1,10 @@
 import { getQuery } from 'h3'
-import { aboutContent } from '../../../../../exports/about'
-import { tableOf } from '../../../../../exports/tableOf'
-import { clientRoute, idParam } from '../../../../../http/route'
-import { sendTables } from '../../../../../http/sendTables'
-import { composeReport } from '../../../../../reports/content'
-import { reportById } from '../../../../../reports/reports'
+import { aboutContent } from '../../../../../report/editions/aboutContent'
+import { tableOf } from '../../../../../report/blocks/tableOf'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { sendTables } from '../../../../../platform/http/sendTables'
+import { composeReport } from '../../../../../report/blocks/composeReport'
+import { reportById } from '../../../../../report/reports/reports'
 
 /** The tables of a report as they are now: all of them as a workbook, or one block's as CSV. */
 export default clientRoute('reports', async ({ event, db, released }) => {

@@ -1,6 +1,6 @@
-import { removeSet } from '../../../../../db/questions/sets'
-import { clientRoute, idParam } from '../../../../../http/route'
-import { notFound } from '../../../../../problems/problem'
+import { removeSet } from '../../../../../figures/questions/sets'
+import { clientRoute, idParam } from '../../../../../platform/http/route'
+import { notFound } from '../../../../../platform/problems/problem'
 
 export default clientRoute('write', async ({ event, db }) => {
   if (!(await removeSet(db, idParam(event, 'set', 'set'), true))) throw notFound('set')

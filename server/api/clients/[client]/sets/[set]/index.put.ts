@@ -1,8 +1,8 @@
-import { setSchema } from '../../../../../../shared/scope'
-import { changeSet } from '../../../../../db/questions/sets'
-import { bodyOf, clientRoute, idParam } from '../../../../../http/route'
-import { notFound } from '../../../../../problems/problem'
-import { refuseForeignProfiles } from '../../../../../work/refuseForeignProfiles'
+import { setSchema } from '../../../../../../shared/gather/profiles'
+import { changeSet } from '../../../../../figures/questions/sets'
+import { bodyOf, clientRoute, idParam } from '../../../../../platform/http/route'
+import { notFound } from '../../../../../platform/problems/problem'
+import { refuseForeignProfiles } from '../../../../../figures/refuseForeignProfiles'
 
 export default clientRoute('write', async ({ event, db }) => {
   const { name, profiles } = await bodyOf(event, setSchema)

@@ -1,7 +1,7 @@
-import { targetSchema } from '../../../../../../shared/scope'
-import { bodyOf, clientRoute, idParam } from '../../../../../http/route'
-import { notFound } from '../../../../../problems/problem'
-import { changeTarget, checkTarget } from '../../../../../work/targets'
+import { targetSchema } from '../../../../../../shared/read/targets'
+import { bodyOf, clientRoute, idParam } from '../../../../../platform/http/route'
+import { notFound } from '../../../../../platform/problems/problem'
+import { changeTarget, checkTarget } from '../../../../../read/targets/targets'
 
 export default clientRoute('write', async ({ event, db }) => {
   const target = await bodyOf(event, targetSchema)

@@ -1,5 +1,5 @@
-import { clientRoute, idParam } from '../../../../../../http/route'
-import { revokeShare } from '../../../../../../reports/editions'
+import { clientRoute, idParam } from '../../../../../../platform/http/route'
+import { revokeShare } from '../../../../../../report/editions/editions'
 
 export default clientRoute('write', async ({ event, db }) => {
   await revokeShare(db, idParam(event, 'edition', 'edition'), idParam(event, 'share', 'link'))

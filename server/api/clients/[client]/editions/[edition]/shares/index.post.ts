@@ -1,6 +1,6 @@
-import { shareSchema } from '../../../../../../../shared/scope'
-import { bodyOf, clientRoute, idParam } from '../../../../../../http/route'
-import { editionById, shareEdition } from '../../../../../../reports/editions'
+import { shareSchema } from '../../../../../../../shared/report/editions'
+import { bodyOf, clientRoute, idParam } from '../../../../../../platform/http/route'
+import { editionById, shareEdition } from '../../../../../../report/editions/editions'
 
 const DAY_MS = 86_400_000
 

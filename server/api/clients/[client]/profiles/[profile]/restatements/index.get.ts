@@ -1,6 +1,6 @@
-import { profileForSync, restatementsOf } from '../../../../../../db/questions/profiles'
-import { clientRoute, idParam } from '../../../../../../http/route'
-import { notFound } from '../../../../../../problems/problem'
+import { profileForSync, restatementsOf } from '../../../../../../figures/questions/profiles'
+import { clientRoute, idParam } from '../../../../../../platform/http/route'
+import { notFound } from '../../../../../../platform/problems/problem'
 
 const MOST_SHOWN = 500
 

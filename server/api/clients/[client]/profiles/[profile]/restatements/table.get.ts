@@ -1,7 +1,7 @@
-import { profileForSync, restatementsOf } from '../../../../../../db/questions/profiles'
-import { clientRoute, idParam } from '../../../../../../http/route'
-import { sendTables } from '../../../../../../http/sendTables'
-import { notFound } from '../../../../../../problems/problem'
+import { profileForSync, restatementsOf } from '../../../../../../figures/questions/profiles'
+import { clientRoute, idParam } from '../../../../../../platform/http/route'
+import { sendTables } from '../../../../../../platform/http/sendTables'
+import { notFound } from '../../../../../../platform/problems/problem'
 
 const MOST_TAKEN = 20_000
 

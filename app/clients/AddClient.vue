@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import type { ValidationError } from 'yup'
+import { clientSchema } from '~~/shared/platform/agency'
+
+const emit = defineEmits<{ added: [slug: string] }>()
+const session = useSession()
+const say = useSay()
+const cache = useQueryCache()
+const { tick } = useFirstSteps()
+const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])]
+const here = Intl.DateTimeFormat().resolvedOptions().timeZone
+const form = reactive({ name: '', timeZone: zones.includes(here) ? here : 'UTC' })
+const { forget } = useKeptForm('new client', form)
+const problems = ref<Record<string, string>>({})
+const isBusy = ref(false)
+
+async function add() {
+  problems.value = {}
+  isBusy.value = true
+  try {
+    const body = clientSchema.validateSync(form, { abortEarly: false })
+    const { slug } = await api<{ slug: string }>('/api/clients', { method: 'POST', body })
+    forget()
+    await session.loadAnew()
+    tick('client')
+    say.done(`${body.name} is a client now. Add its profiles next.`)
+    emit('added', slug)
+    await cache.invalidateQueries({ key: ['all-clients'] })
+  } catch (error) {
+    const { inner } = error as ValidationError
+    problems.value = inner ? Object.fromEntries(inner.map(({ path, message }) => [path, message])) : { name: (error as Error).message }
+  } finally {
+    isBusy.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="add-client" @submit.prevent="add">
+    <div class="field"><label for="client-name">Name of the client</label><InputText id="client-name" v-model="form.name" :invalid="!!problems.name" /><p v-if="problems.name" class="field-error" role="alert">{{ problems.name }}</p></div>
+    <div class="field"><label for="client-zone">Its days are counted in</label><Select v-model="form.timeZone" input-id="client-zone" :options="zones" filter aria-label="Time zone" /><p v-if="problems.timeZone" class="field-error" role="alert">{{ problems.timeZone }}</p></div>
+    <Button type="submit" label="Add the client" :loading="isBusy" />
+  </form>
+</template>
+
+<style scoped>
+.add-client { max-width: 24rem; }
+</style>

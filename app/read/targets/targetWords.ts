@@ -1,0 +1,16 @@
+import { inSentence } from '~~/core/format/inSentence'
+import { formatValue } from '~~/core/format/formatValue'
+import { metricById } from '~~/core/metrics/catalogue'
+import { describeDay } from '~~/core/periods/describePeriod'
+import type { TargetView } from '~~/server/read/targets/targets'
+
+/** A target in a line: what, of whom, how much, by when. */
+export const targetWords = ({ metric, wanted, by, whoWords }: TargetView, locale: string): string =>
+  `${metricById(metric).name} of ${inSentence(whoWords)}: ${formatValue(wanted, metricById(metric).unit, locale)} by ${describeDay(by)}`
+
+/** Where a target in danger is heading. */
+export function targetHeading({ metric, heading, progress }: TargetView, locale: string): string {
+  if (progress.standing === 'missed') return 'missed'
+  const value = (number: number) => formatValue(number, metricById(metric).unit, locale)
+  return heading ? `heading for ${value(heading.low)} to ${value(heading.high)}` : 'in danger'
+}

@@ -1,0 +1,20 @@
+import type { ScopeQuery } from '../../shared/figures/scope'
+import type { ClientDb } from '../platform/database/clientDb'
+import { writingJobs } from '../platform/jobs/queue'
+import { resolveScope } from './resolveScope'
+import { savedScopes } from './savedScopes'
+import { sinceOf } from './since'
+
+/** What a scope means, in words and days, and the profiles that can be chosen. */
+export async function describeScope(db: ClientDb, query: ScopeQuery) {
+  const writing = await writingJobs(db)
+  const [scope, saved] = await Promise.all([resolveScope(db, query), savedScopes(db)])
+  const { words, period, comparison, lastComplete, running, allProfiles, sets } = scope
+  return {
+    client: { slug: db.slug, name: db.name, timeZone: db.timeZone },
+    words, period, comparison: comparison?.period ?? null, lastComplete, ...(running && { running }),
+    writing, sets, saved, since: sinceOf(scope),
+    profiles: allProfiles.map((row) => ({ id: row.profile_id, name: row.name, network: row.network, networkName: row.networkName, firstFetch: row.first_fetch === 1, syncedTo: row.synced_to })),
+  }
+}
+export type ScopeDescription = Awaited<ReturnType<typeof describeScope>>

@@ -1,0 +1,87 @@
+import { networkById } from '../../../core/networks/networks'
+import type { ClientDb } from '../../platform/database/clientDb'
+import type { Member } from './aggregates'
+import { raw, sql } from '../../platform/database/sql'
+
+/** A profile of a client, without its tokens. */
+export interface ProfileRow {
+  profile_id: number
+  network: string
+  networkName: string
+  handle: string
+  name: string
+  remote_id: string
+  is_active: number
+  is_rival: number
+  /** The competitor that it belongs to. */
+  rival: string | null
+  consent: 'none' | 'given' | 'withdrawn'
+  /** The last day of which there are figures, posts and splits. */
+  synced_to: string | null
+  posts_to: string | null
+  parts_to: string | null
+  synced_at: Date | null
+  first_fetch: number
+  sync_error: string | null
+  /** The first day with any figure. */
+  oldest: string | null
+  /** Whether it has any figures; a profile that nobody has connected yet is no part of a figure, and no gap either. */
+  has_figures: number
+}
+
+/** The first entry of the index, and no more: a minimum would read every day of the profile. */
+const OLDEST = raw('(SELECT d.day FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id ORDER BY d.day LIMIT 1) AS oldest')
+
+type Stored = Omit<ProfileRow, 'networkName' | 'has_figures'>
+const withNetwork = (row: Stored): ProfileRow => ({ ...row, networkName: networkById(row.network).name, has_figures: row.oldest === null ? 0 : 1 })
+
+/** Every profile of a client, those switched off included. */
+export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
+  const rows = await db.rows<Stored>(sql`
+    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to, parts_to, synced_at, first_fetch, sync_error, ${OLDEST}
+    FROM     profile p
+    WHERE    client_id = ${db.client}
+    ORDER BY profile_id`)
+  return rows.map(withNetwork)
+}
+
+/** Switches a profile off, so that it is neither fetched nor part of any figure, or on again; its past stays. */
+export async function switchProfile(db: ClientDb, profileId: number, isActive: boolean): Promise<boolean> {
+  if (!(await db.one(sql`SELECT profile_id FROM profile WHERE client_id = ${db.client} AND profile_id = ${profileId}`))) return false
+  await db.run(sql`UPDATE profile SET is_active = ${isActive} WHERE client_id = ${db.client} AND profile_id = ${profileId}`)
+  return true
+}
+
+/** A figure that a network has changed after the fact. */
+export interface Restatement {
+  day: string
+  metric: string
+  seenAt: Date
+  oldValue: number | null
+  newValue: number | null
+}
+
+/** What a network has restated of a profile, the newest first. */
+export const restatementsOf = (db: ClientDb, profileId: number, limit: number): Promise<Restatement[]> => db.rows<Restatement>(sql`
+  SELECT   day, metric, seen_at AS seenAt, old_value AS oldValue, new_value AS newValue
+  FROM     restatement
+  WHERE    client_id = ${db.client}
+  AND      profile_id = ${profileId}
+  ORDER BY seen_at DESC, day DESC, metric
+  LIMIT    ${limit}`)
+
+/** The client's own profiles that are switched on. */
+export const activeProfiles = async (db: ClientDb): Promise<ProfileRow[]> => (await profilesOf(db)).filter(({ is_active: active, is_rival: rival }) => active && !rival)
+
+/** A profile as a roll-up needs to know it. */
+export const memberOf = ({ profile_id: profile, network, consent }: ProfileRow): Member => ({ profile, network, isPublicOnly: consent === 'none' })
+
+/** One profile with its sealed tokens, for a sync. */
+export async function profileForSync(db: ClientDb, profileId: number): Promise<(ProfileRow & { tokens: Buffer | null }) | undefined> {
+  const row = await db.one<Stored & { tokens: Buffer | null }>(sql`
+    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to, parts_to, synced_at, first_fetch, sync_error, tokens, ${OLDEST}
+    FROM   profile p
+    WHERE  client_id = ${db.client}
+    AND    profile_id = ${profileId}`)
+  return row && { ...withNetwork(row), tokens: row.tokens }
+}

@@ -1,0 +1,5 @@
+import { object } from 'yup'
+import type { JobDeclaration } from '../../platform/jobs/job'
+
+/** Fetches what a profile's network has of it; its subject is the profile. Everything else goes before it. */
+export const SYNC = { kind: 'sync', payload: object({}), priority: 1, writesFigures: true } satisfies JobDeclaration

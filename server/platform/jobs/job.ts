@@ -1,0 +1,32 @@
+import type { InferType, ObjectSchema } from 'yup'
+import type { ClientDb } from '../database/clientDb'
+import type { JobContext } from './context'
+
+/** What a kind of job is, for whoever asks for one. Its work stands in its module. */
+export interface JobDeclaration<Payload extends ObjectSchema<object> = ObjectSchema<object>> {
+  kind: string
+  /** What it is given beside its subject; checked when it is asked for and again when it is worked on. */
+  payload: Payload
+  /** Of two that are due, the one with the smaller number goes first. */
+  priority: number
+  /** Whether it writes a client's figures: of these, one at a time works on a client. */
+  writesFigures: boolean
+}
+
+/** A kind of job with its work. */
+export interface JobModule {
+  declaration: JobDeclaration
+  work: (context: JobContext) => Promise<void>
+  /** What follows when it has failed for good, beside the sentence that the job keeps. */
+  failed?: (db: ClientDb, subject: string) => Promise<unknown>
+}
+
+/** What a job of a kind is given. */
+export type PayloadOf<Declaration extends JobDeclaration> = InferType<Declaration['payload']>
+
+/** Joins a kind of job and its work, which gets the payload as its schema reads it. */
+export function jobModule<Payload extends ObjectSchema<object>>(
+  declaration: JobDeclaration<Payload>, work: (context: JobContext, payload: InferType<Payload>) => Promise<void>, failed?: JobModule['failed'],
+): JobModule {
+  return { declaration, work: (context) => work(context, declaration.payload.validateSync(JSON.parse(context.job.payload)) as InferType<Payload>), ...(failed && { failed }) }
+}

@@ -1,0 +1,38 @@
+import { array, number, object, string, type InferType } from 'yup'
+import { MOST_COLUMNS } from '../../core/imports/layout'
+import { FACT_COLUMNS } from '../../core/metrics/metric'
+
+/** The largest file that is taken, in bytes. */
+export const LARGEST_IMPORT_BYTES = 300 * 1024 * 1024
+
+/** The largest workbook, in bytes: its sheets are read in memory. */
+export const LARGEST_WORKBOOK_BYTES = 20 * 1024 * 1024
+
+/** How much of files may be kept at once, in bytes: of one client, and what one person has brought within a day. */
+export const MOST_OF_CLIENT_BYTES = 3 * 1024 * 1024 * 1024
+export const MOST_OF_PERSON_BYTES = 2 * 1024 * 1024 * 1024
+
+/** How the columns of a file are matched. */
+export const mappingSchema = object({
+  targets: array(string().oneOf(['', 'day', 'profile_id', 'handle', ...FACT_COLUMNS]).defined()).min(2).max(MOST_COLUMNS).required(),
+  dateOrder: string().oneOf(['year-month-day', 'day-month-year', 'month-day-year'], 'Say in which order the dates give day and month.').required('Say in which order the dates give day and month.'),
+  decimal: string().oneOf(['point', 'comma']).required(),
+  profile: number().integer().nullable().default(null),
+})
+export type MappingInput = InferType<typeof mappingSchema>
+
+/** What a check of a file has found. */
+export interface ImportSummary {
+  rows: number
+  good: number
+  bad: number
+  totals: number
+  added: number
+  changed: number
+  same: number
+  from: string | null
+  to: string | null
+  profiles: number
+  /** The line with which the file ends without a line break, when it was read as good: it may have been cut off. Absent in checks of before this was told. */
+  openLine?: number | null
+}

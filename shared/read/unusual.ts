@@ -1,0 +1,25 @@
+import type { UnusualFinding } from '../../server/read/unusual/unusual'
+
+/** An unusual day as editions froze it before days were put together by their cause. */
+interface SingleDay {
+  day: string
+  profile: number
+  name: string
+  value: number
+  usual: number
+  score: number
+  isSmall: boolean
+  posts: UnusualFinding['posts']
+  explainedBy: UnusualFinding['explainedBy']
+}
+
+/**
+ * A cause of unusual days, whichever way it was frozen: an edition is drawn as it was issued.
+ *
+ * @example causeOf({ day: '2026-10-11', profile: 4, name: 'Films, Lantern', … }).from // '2026-10-11'
+ */
+export function causeOf(given: UnusualFinding | SingleDay): UnusualFinding {
+  if (!('day' in given)) return given
+  const { day, profile, name, value, usual, ...rest } = given
+  return { ...rest, value, usual, from: day, to: day, direction: given.score > 0 ? 'up' : 'down', profiles: [{ profile, name, days: 1, value, usual }] }
+}

@@ -1,0 +1,20 @@
+import { array, number, object, type InferType } from 'yup'
+import { againstField } from '../figures/scope'
+import { text } from '../platform/text'
+import { blockSchema } from './blocks'
+
+/** A report as it is saved. `version` is the one that was opened: somebody else's change in between is not written over. */
+export const reportSchema = object({
+  title: text().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),
+  period: text().required('A report needs a period.').max(60),
+  against: againstField().required(),
+  blocks: array(blockSchema).max(60, 'A report can have 60 blocks.').required(),
+  version: number().integer().required(),
+})
+export type ReportInput = InferType<typeof reportSchema>
+
+/** A new report. */
+export const newReportSchema = object({
+  title: text().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),
+  blocks: array(blockSchema).max(60, 'A report can have 60 blocks.').default([]),
+})
