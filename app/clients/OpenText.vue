@@ -3,7 +3,7 @@ import { formatCount } from '~~/core/format/numbers'
 import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { causeOf } from '~~/shared/read/unusual'
 import { profilesWords } from '../read/unusual/unusualWords'
-import type { WhatIsOpen } from '~~/server/clients/whatIsOpen'
+import type { WhatIsOpen } from '~~/shared/clients'
 import { targetHeading, targetWords } from '../read/targets/targetWords'
 
 const props = defineProps<{ open: WhatIsOpen }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { metricById } from '~~/core/metrics/catalogue'
-import type { Workings } from '~~/server/read/overview/workings'
+import type { Workings } from '~~/shared/read/workings'
 
 const props = defineProps<{ metric: string; who?: string }>()
 const { slug, base } = useClient()

@@ -1,5 +1,5 @@
 import { parseScope, scopeAddress, type ScopeQuery } from '~~/shared/figures/scope'
-import type { ScopeDescription } from '~~/server/figures/describeScope'
+import type { ScopeDescription } from '~~/shared/figures/description'
 
 /** Who, when and against what: read from the address and written to it, so that every page and every link shares it. */
 export function useScope() {

@@ -5,8 +5,7 @@ import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod
 import { profilesWords } from '~/read/unusual/unusualWords'
 import { targetHeading, targetWords } from '~/read/targets/targetWords'
 import type { OrderedColumn } from '~/platform/useTableOrder'
-import type { ClientSummary } from '~~/server/clients/allClients'
-import type { Due } from '~~/server/clients/whatIsOpen'
+import type { ClientSummary, Due } from '~~/shared/clients'
 
 useHead({ title: 'All clients · Zaffer' })
 const session = useSession()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { SessionView } from '~~/server/platform/people/sessions'
+import type { SessionView } from '~~/shared/platform/people'
 import { passwordSchema } from '~~/shared/platform/people'
 
 useHead({ title: 'You · Zaffer' })

@@ -1,4 +1,4 @@
-import type { JobView } from '~~/server/platform/jobs/queue'
+import type { JobView } from '~~/shared/platform/jobs'
 
 /** Watches a job until it has ended, and tells how far it is. */
 export function useJob() {

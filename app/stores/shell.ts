@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { Note } from '~~/server/figures/questions/notes'
+import type { Note } from '~~/shared/figures/notes'
 import type { Block } from '~~/shared/report/blocks'
 
 /** What is open in the shell: the margin and the dialogs that a key can call from anywhere. */

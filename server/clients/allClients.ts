@@ -1,6 +1,6 @@
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import { CLIENT_METRICS } from '../../core/metrics/figureSets'
-import { compareFigures, type ComparedFigure } from '../../core/rollup/compareFigures'
+import { compareFigures } from '../../core/rollup/compareFigures'
 import { DEFAULT_PERIOD } from '../../shared/figures/scope'
 import { clientsOf, releasedTo, type Person } from '../platform/people/people'
 import { clientDb, type ClientDb } from '../platform/database/clientDb'
@@ -10,20 +10,8 @@ import { newestEdition } from '../report/editions/editions'
 import { remembered } from '../figures/remembered'
 import { contextOf, rollUp } from '../figures/rollUp'
 import { resolveScope } from '../figures/resolveScope'
-import { whatIsOpen, type WhatIsOpen } from './whatIsOpen'
-
-/** A client on the first page: what moved, what is unexplained, what is in trouble. A viewer sees of it what is released to them. */
-export interface ClientSummary extends WhatIsOpen {
-  slug: string
-  name: string
-  profiles: number
-  period: string
-  against: string
-  figures: ComparedFigure[]
-  lastEdition: { id: number; title: string; number: number; issuedAt: Date } | null
-  /** Why a client's figures are not there; the others are. */
-  problem?: string
-}
+import { whatIsOpen } from './whatIsOpen'
+import type { ClientSummary } from '../../shared/clients'
 
 /** Everything that a person may see, client by client, the largest movement first. */
 export async function allClients(person: Person): Promise<ClientSummary[]> {

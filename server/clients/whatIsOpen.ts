@@ -4,44 +4,25 @@ import { describeDay } from '../../core/periods/describePeriod'
 import { parsePeriod } from '../../core/periods/parsePeriod'
 import { Unreadable } from '../../core/unreadable'
 import type { ClientDb } from '../platform/database/clientDb'
-import { profilesOf, type ProfileRow } from '../figures/questions/profiles'
+import { profilesOf } from '../figures/questions/profiles'
+import type { ProfileRow } from '../../shared/figures/profiles'
 import { editionsReach } from '../report/editions/editions'
-import { reportsOf, type ReportHead } from '../report/reports/reports'
+import { reportsOf } from '../report/reports/reports'
+import type { ReportHead } from '../../shared/report/reports'
 import { requestWords } from '../../shared/gather/profileState'
-import { consentRequests, type ConsentRequest } from '../gather/profiles/consent'
+import { consentRequests } from '../gather/profiles/consent'
+import type { ConsentRequest } from '../../shared/gather/profiles'
 import type { ResolvedScope } from '../figures/resolveScope'
-import { targetsOf, type TargetView } from '../read/targets/targets'
-import { unusual, type UnusualFinding } from '../read/unusual/unusual'
+import { targetsOf } from '../read/targets/targets'
+import type { TargetView } from '../../shared/read/targets'
+import { unusual } from '../read/unusual/unusual'
+import type { WhatIsOpen, ProfileTrouble, Due } from '../../shared/clients'
 
 /** Unusual days are looked for in this metric. */
 const WATCHED_METRIC = 'interactions'
 
-/** What a profile needs somebody to do. */
-export interface ProfileTrouble {
-  profile: number
-  name: string
-  sentence: string
-}
-
-/** What has to be done soon, and where. */
-export interface Due {
-  kind: 'report' | 'target'
-  id: number
-  sentence: string
-}
-
 /** How many days before its end a target is due, and for how many after it a missed one is shown. */
 const NEAR_DAYS = 14
-
-/** What waits for somebody at a client. */
-export interface WhatIsOpen {
-  /** Unusual days that nobody has explained; none on a small base. */
-  unusual: UnusualFinding[]
-  troubles: ProfileTrouble[]
-  /** Targets that are in danger, or were missed within the last weeks. */
-  targets: TargetView[]
-  due: Due[]
-}
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {

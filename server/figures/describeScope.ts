@@ -4,9 +4,10 @@ import { writingJobs } from '../platform/jobs/queue'
 import { resolveScope } from './resolveScope'
 import { savedScopes } from './savedScopes'
 import { sinceOf } from './since'
+import type { ScopeDescription } from '../../shared/figures/description'
 
 /** What a scope means, in words and days, and the profiles that can be chosen. */
-export async function describeScope(db: ClientDb, query: ScopeQuery) {
+export async function describeScope(db: ClientDb, query: ScopeQuery): Promise<ScopeDescription> {
   const writing = await writingJobs(db)
   const [scope, saved] = await Promise.all([resolveScope(db, query), savedScopes(db)])
   const { words, period, comparison, lastComplete, running, allProfiles, sets } = scope
@@ -17,4 +18,3 @@ export async function describeScope(db: ClientDb, query: ScopeQuery) {
     profiles: allProfiles.map((row) => ({ id: row.profile_id, name: row.name, network: row.network, networkName: row.networkName, firstFetch: row.first_fetch === 1, syncedTo: row.synced_to })),
   }
 }
-export type ScopeDescription = Awaited<ReturnType<typeof describeScope>>

@@ -11,8 +11,10 @@ import { Unreadable } from '../../core/unreadable'
 import type { ScopeQuery } from '../../shared/figures/scope'
 import { now } from '../platform/clock'
 import type { ClientDb } from '../platform/database/clientDb'
-import { activeProfiles, type ProfileRow } from './questions/profiles'
-import { setsOf, type ProfileSet } from './questions/sets'
+import { activeProfiles } from './questions/profiles'
+import type { ProfileRow } from '../../shared/figures/profiles'
+import { setsOf } from './questions/sets'
+import type { ProfileSet } from '../../shared/figures/sets'
 import { badRequest } from '../platform/problems/problem'
 
 /** A scope with its words turned into profiles and days. */

@@ -1,13 +1,7 @@
 import type { SavedParts } from '../../shared/figures/scope'
 import type { ClientDb } from '../platform/database/clientDb'
 import { sql } from '../platform/database/sql'
-
-/** Parts of a scope under a name. What it leaves out stays as it is when it is opened. */
-export interface SavedScope {
-  id: number
-  name: string
-  parts: SavedParts
-}
+import type { SavedScope } from '../../shared/figures/savedScopes'
 
 /** The saved scopes of a client by name. */
 export const savedScopes = async (db: ClientDb): Promise<SavedScope[]> => (await db.rows<{ id: number; name: string; parts: string }>(sql`

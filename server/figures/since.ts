@@ -1,13 +1,5 @@
-import type { Day } from '../../core/days/day'
 import type { ResolvedScope } from './resolveScope'
-
-/** A profile whose figures begin within the days that are asked for. */
-export interface Since {
-  name: string
-  from: Day
-  /** Whether the period itself reaches beyond, or only the comparison. */
-  touches: 'period' | 'comparison'
-}
+import type { Since } from '../../shared/figures/description'
 
 /** The profiles for which a scope reaches back further than their figures do, the latest beginning first. */
 export function sinceOf({ connected, period, comparison }: ResolvedScope): Since[] {

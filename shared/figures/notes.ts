@@ -13,3 +13,13 @@ export const noteSchema = object({
   body: text().max(LONGEST_NOTE, 'A note can be 2,000 letters long.').default(''),
 })
 export type NoteInput = InferType<typeof noteSchema>
+
+/** A dated remark, with its author's name. */
+export interface Note {
+  id: number
+  from: string
+  to: string
+  title: string
+  body: string
+  writtenBy: string | null
+}

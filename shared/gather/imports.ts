@@ -1,6 +1,8 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { MOST_COLUMNS } from '../../core/imports/layout'
 import { FACT_COLUMNS } from '../../core/metrics/metric'
+import type { Layout } from '../../core/imports/layout'
+import type { Mapping } from '../../core/imports/rowReader'
 
 /** The largest file that is taken, in bytes. */
 export const LARGEST_IMPORT_BYTES = 300 * 1024 * 1024
@@ -35,4 +37,34 @@ export interface ImportSummary {
   profiles: number
   /** The line with which the file ends without a line break, when it was read as good: it may have been cut off. Absent in checks of before this was told. */
   openLine?: number | null
+}
+
+export interface BadRow {
+  line: number
+  reason: string
+  cells: string[]
+}
+
+export type ImportState = 'uploading' | 'opening' | 'uploaded' | 'checking' | 'checked' | 'applying' | 'applied' | 'undoing' | 'undone' | 'failed'
+
+/** An import as a person sees it, with how its file is laid out. */
+export interface ImportView extends ImportHead {
+  /** Absent until the file has been opened. */
+  layout: Layout | null
+  mapping: Partial<Mapping> | null
+}
+
+/** An import as it stands in a list. */
+export interface ImportHead {
+  id: number
+  fileName: string
+  bytes: number
+  state: ImportState
+  summary: ImportSummary | null
+  createdBy: string | null
+  createdAt: Date
+  appliedAt: Date | null
+  appliedRows: number
+  /** Whether days stand as this import has written them. */
+  hasWritten: boolean
 }

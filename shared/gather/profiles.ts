@@ -2,6 +2,11 @@ import { array, number, object, string } from 'yup'
 import { NETWORKS } from '../../core/networks/networks'
 import { isHandle, readProfileAddress } from '../../core/networks/profileAddress'
 import { text } from '../platform/text'
+import type { PublicProfile } from './networks'
+import type { ProfileRow } from '../figures/profiles'
+import type { Period } from '../../core/periods/period'
+import type { JobView } from '../platform/jobs'
+import type { ProfileSet } from '../figures/sets'
 
 /** What is asked to be added: a profile by handle or address, the client's own or a rival's. */
 export const lookupSchema = object({
@@ -20,3 +25,40 @@ export const setSchema = object({
   name: text().required('A set needs a name.').max(80, 'Keep the name under 80 characters.'),
   profiles: array(number().integer().required()).min(1, 'Choose the profiles of the set.').max(500).required(),
 })
+
+/** A profile that was found on a network, and whether the client has it already. */
+export interface FoundProfile extends PublicProfile {
+  network: string
+  networkName: string
+  /** The client's profile that it is already. */
+  already: { id: number; isRival: boolean; isActive: boolean } | null
+}
+
+export interface ProfileState extends ProfileRow {
+  historyDays: number
+  strip: Period
+  /** Days of the strip without any figure. */
+  missing: Period[]
+  /** Days of the strip without a metric, for every metric that we are given of this profile. Rates have what their parts have. */
+  missingOf: Record<string, Period[]>
+  restatements: number
+  /** In how many days the network forgets something that we do not have; absent when everything is here. */
+  forgetsInDays?: number
+  job: JobView | null
+  request?: ConsentRequest
+}
+
+/** How the newest request for a profile's consent stands, while it is not given. */
+export interface ConsentRequest {
+  profile: number
+  state: 'open' | 'refused' | 'ended'
+  askedAt: Date
+  endsAt: Date
+}
+
+/** The page of profiles: own and rival ones, the sets that they are in, and the agency's allowance. */
+export interface ProfilesView {
+  profiles: ProfileState[]
+  sets: ProfileSet[]
+  allowance: { limit: number | null; used: number }
+}

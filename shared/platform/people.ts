@@ -15,3 +15,13 @@ export const passwordSchema = object({
   current: secret().required('Write your password of now.'),
   password: secret().required('Write a new password.').min(12, 'A password has 12 letters at the least.'),
 })
+
+/** A session as its person sees it. */
+export interface SessionView {
+  id: number
+  isThis: boolean
+  address: string
+  browser: string
+  begunAt: Date
+  seenAt: Date
+}

@@ -3,7 +3,7 @@ import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
 import type { DayPoint } from '~~/core/series/dailyPoints'
-import type { MetricLine } from '~~/server/read/overview/overview'
+import type { MetricLine } from '~~/shared/read/overview'
 import { indexed } from '~~/core/series/indexed'
 import { drawn, GAP_OPACITY, gaps, lineOptions, type ChartNote } from './chartOptions'
 

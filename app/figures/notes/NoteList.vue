@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { describePeriodShort, shortDay } from '~~/core/periods/describePeriod'
-import type { Note } from '~~/server/figures/questions/notes'
+import type { Note } from '~~/shared/figures/notes'
 
 const shell = useShell()
 const session = useSession()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SavedScope } from '~~/server/figures/savedScopes'
+import type { SavedScope } from '~~/shared/figures/savedScopes'
 import { whoAddress } from '~~/shared/figures/scope'
 
 const props = defineProps<{ saved: SavedScope[]; words: { who: string; period: string; against: string } }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { Since } from '~~/server/figures/since'
+import type { Since } from '~~/shared/figures/description'
 
 const props = defineProps<{ since: Since[] }>()
 /** Those with the same first day are named together. */

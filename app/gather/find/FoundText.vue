@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatCount } from '~~/core/format/numbers'
-import type { ProfileSearch, SeenProfile } from '~~/server/gather/find/findProfiles'
+import type { ProfileSearch, SeenProfile } from '~~/shared/gather/find'
 
 defineProps<{ found: ProfileSearch; isPlain?: boolean }>()
 defineEmits<{ add: [profile: SeenProfile] }>()

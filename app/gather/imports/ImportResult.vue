@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { ImportSummary } from '~~/shared/gather/imports'
-import type { BadRow, ImportState } from '~~/server/gather/imports/store'
+import type { ImportSummary, BadRow, ImportState } from '~~/shared/gather/imports'
 
 const props = defineProps<{ summary: ImportSummary; badRows: BadRow[]; badRowsAddress: string; headings: string[]; state: ImportState }>()
 const count = (value: number, one: string, many: string) => `${value.toLocaleString()} ${value === 1 ? one : many}`

@@ -1,4 +1,4 @@
-import type { ImportState } from '~~/server/gather/imports/store'
+import type { ImportState } from '~~/shared/gather/imports'
 
 /** The states of an import in words. */
 export const IMPORT_STATES: Record<ImportState, string> = {

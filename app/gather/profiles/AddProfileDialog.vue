@@ -3,7 +3,7 @@ import { NETWORKS } from '~~/core/networks/networks'
 import { formatCount } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { lookupSchema } from '~~/shared/gather/profiles'
-import type { FoundProfile } from '~~/server/gather/profiles/addProfile'
+import type { FoundProfile } from '~~/shared/gather/profiles'
 
 defineProps<{ competitors: string[] }>()
 const emit = defineEmits<{ close: []; added: [name: string] }>()

@@ -4,7 +4,7 @@ import { lengthOf } from '~~/core/periods/period'
 import { metricById } from '~~/core/metrics/catalogue'
 import { stateOf } from '~~/shared/gather/profileState'
 import type { OrderedColumn } from '~/platform/useTableOrder'
-import type { ProfileState } from '~~/server/gather/profiles/profilesPage'
+import type { ProfileState } from '~~/shared/gather/profiles'
 
 const props = defineProps<{ profiles: ProfileState[]; metric: string; label: string; /** The part of the address that keeps the order of this list. */ orderName: string }>()
 const emit = defineEmits<{ fetch: [profile: ProfileState]; ask: [profile: ProfileState]; turn: [profile: ProfileState]; restated: [profile: ProfileState] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ProfileSet } from '~~/server/figures/questions/sets'
+import type { ProfileSet } from '~~/shared/figures/sets'
 
 const props = defineProps<{ set?: ProfileSet; profiles: { profile_id: number; name: string; networkName: string }[] }>()
 const emit = defineEmits<{ close: []; saved: [] }>()

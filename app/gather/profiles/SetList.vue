@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { ProfileSet } from '~~/server/figures/questions/sets'
-import type { ProfileState } from '~~/server/gather/profiles/profilesPage'
+import type { ProfileSet } from '~~/shared/figures/sets'
+import type { ProfileState } from '~~/shared/gather/profiles'
 
 const props = defineProps<{ sets: ProfileSet[]; profiles: ProfileState[] }>()
 const emit = defineEmits<{ changed: [] }>()

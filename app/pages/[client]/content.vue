@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { orderPosts, POST_ORDERS } from '~~/shared/read/postOrder'
-import type { ListedPost } from '~~/server/read/content/listPosts'
+import type { ListedPost } from '~~/shared/read/content'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Content · Zaffer' })

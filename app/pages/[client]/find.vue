@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { ProfileSearch, SeenProfile } from '~~/server/gather/find/findProfiles'
+import type { ProfileSearch, SeenProfile } from '~~/shared/gather/find'
 
 useHead({ title: 'Find profiles · Zaffer' })
 const session = useSession()

@@ -4,7 +4,7 @@ import { FIGURE_SETS, figureSetById } from '~~/core/metrics/figureSets'
 import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { GROUPS } from '~~/core/metrics/metric'
 import { MOST_HEADLINES, MOST_TABLE_COLUMNS } from '~~/shared/read/overview'
-import type { Overview } from '~~/server/read/overview/overview'
+import type { Overview } from '~~/shared/read/overview'
 
 definePageMeta({ margin: true, scope: true, figures: true })
 const route = useRoute()

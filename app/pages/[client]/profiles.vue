@@ -2,8 +2,8 @@
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { formatCount } from '~~/core/format/numbers'
-import type { Restatement } from '~~/server/figures/questions/profiles'
-import type { ProfilesView, ProfileState } from '~~/server/gather/profiles/profilesPage'
+import type { Restatement } from '~~/shared/figures/profiles'
+import type { ProfilesView, ProfileState } from '~~/shared/gather/profiles'
 
 const route = useRoute()
 const router = useRouter()

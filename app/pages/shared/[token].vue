@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SharedEdition } from '~~/server/report/editions/editions'
+import type { SharedEdition } from '~~/shared/report/editions'
 
 definePageMeta({ shell: 'plain' })
 const route = useRoute()

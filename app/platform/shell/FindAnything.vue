@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CATALOGUE } from '~~/core/metrics/catalogue'
-import type { ReportHead } from '~~/server/report/reports/reports'
+import type { ReportHead } from '~~/shared/report/reports'
 import { stagesFor } from '~/stages'
 
 interface Found { name: string; kind: string; path: string; query?: Record<string, string> }

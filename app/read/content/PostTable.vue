@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { DateTime } from 'luxon'
 import { formatCount, formatShare } from '~~/core/format/numbers'
-import type { ListedPost } from '~~/server/read/content/listPosts'
+import type { ListedPost } from '~~/shared/read/content'
 
 const props = defineProps<{ posts: ListedPost[]; timeZone: string; /** The order that the posts are in, where headings can change it. */ order?: string }>()
 const emit = defineEmits<{ order: [order: string] }>()

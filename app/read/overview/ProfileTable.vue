@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { metricById } from '~~/core/metrics/catalogue'
 import type { OrderedColumn } from '~/platform/useTableOrder'
-import type { RowFigures } from '~~/server/read/overview/overview'
+import type { RowFigures } from '~~/shared/read/overview'
 
 const props = defineProps<{ rows: RowFigures[]; metrics: string[]; isSelected?: (metric: string, who?: string) => boolean; isPlain?: boolean; heading?: string }>()
 const emit = defineEmits<{ select: [metric: string, who: string] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { splitById } from '~~/core/splits/splits'
-import type { SplitChoice } from '~~/server/read/overview/parts'
+import type { SplitChoice } from '~~/shared/read/parts'
 
 const route = useRoute()
 const router = useRouter()

@@ -3,7 +3,7 @@ import { formatCompact, formatCount, formatShare, oneDecimal } from '~~/core/for
 import { describeDay } from '~~/core/periods/describePeriod'
 import { splitById } from '~~/core/splits/splits'
 import type { OrderedColumn } from '~/platform/useTableOrder'
-import type { PartFigure, SplitView } from '~~/server/read/overview/parts'
+import type { PartFigure, SplitView } from '~~/shared/read/parts'
 
 const props = defineProps<{ view: SplitView; /** Whether its headings order it; in an edition everything stands as it was issued. */ isPlain?: boolean }>()
 const locale = useLocale()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Subject } from '~~/server/read/overview/subject'
+import type { Subject } from '~~/shared/read/subject'
 
 const props = defineProps<{ metric: string }>()
 const { slug, base } = useClient()

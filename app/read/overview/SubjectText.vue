@@ -2,7 +2,7 @@
 import { formatChange } from '~~/core/format/formatChange'
 import { formatShare, oneDecimal } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
-import type { Subject } from '~~/server/read/overview/subject'
+import type { Subject } from '~~/shared/read/subject'
 
 const props = defineProps<{ subject: Subject }>()
 const locale = useLocale()

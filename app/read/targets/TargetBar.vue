@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
-import type { TargetView } from '~~/server/read/targets/targets'
+import type { TargetView } from '~~/shared/read/targets'
 
 const props = defineProps<{ target: TargetView }>()
 const locale = useLocale()

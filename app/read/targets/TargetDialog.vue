@@ -5,7 +5,7 @@ import { CATALOGUE, metricById } from '~~/core/metrics/catalogue'
 import { GROUPS } from '~~/core/metrics/metric'
 import { whoAddress } from '~~/shared/figures/scope'
 import { targetSchema } from '~~/shared/read/targets'
-import type { TargetRow } from '~~/server/read/targets/targets'
+import type { TargetRow } from '~~/shared/read/targets'
 import type NumberField from '../../platform/shell/NumberField.vue'
 
 const props = defineProps<{ target?: TargetRow }>()

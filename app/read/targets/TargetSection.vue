@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { inSentence } from '~~/core/format/inSentence'
 import { metricById } from '~~/core/metrics/catalogue'
-import type { BrokenTarget, TargetRow, TargetView } from '~~/server/read/targets/targets'
+import type { BrokenTarget, TargetRow, TargetView } from '~~/shared/read/targets'
 
 const session = useSession()
 useArrival('targets')

@@ -5,7 +5,7 @@ import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { standingRule } from '~~/core/targets/standingRule'
-import type { TargetView } from '~~/server/read/targets/targets'
+import type { TargetView } from '~~/shared/read/targets'
 
 const props = defineProps<{ target: TargetView }>()
 const locale = useLocale()

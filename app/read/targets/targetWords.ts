@@ -2,7 +2,7 @@ import { inSentence } from '~~/core/format/inSentence'
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { TargetView } from '~~/server/read/targets/targets'
+import type { TargetView } from '~~/shared/read/targets'
 
 /** A target in a line: what, of whom, how much, by when. */
 export const targetWords = ({ metric, wanted, by, whoWords }: TargetView, locale: string): string =>

@@ -2,7 +2,7 @@
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describePeriodShort } from '~~/core/periods/describePeriod'
-import type { OddDays } from '~~/server/read/unusual/unusual'
+import type { OddDays } from '~~/shared/read/unusual'
 
 /** Unusual days over every metric: what stands out together, and one place to say why for many at once. */
 const props = defineProps<{ causes: OddDays[] }>()

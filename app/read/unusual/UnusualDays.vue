@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { metricById } from '~~/core/metrics/catalogue'
-import type { OddDays, UnusualFinding } from '~~/server/read/unusual/unusual'
+import type { OddDays, UnusualFinding } from '~~/shared/read/unusual'
 
 const props = defineProps<{ metric: string }>()
 useArrival('unusual')

@@ -4,7 +4,7 @@ import { metricById } from '~~/core/metrics/catalogue'
 import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { causeOf } from '~~/shared/read/unusual'
 import { profilesWords } from './unusualWords'
-import type { UnusualFinding } from '~~/server/read/unusual/unusual'
+import type { UnusualFinding } from '~~/shared/read/unusual'
 
 const props = defineProps<{ metric: string; days: UnusualFinding[]; isPlain?: boolean }>()
 const route = useRoute()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
 import { formatCount, oneDecimal } from '~~/core/format/numbers'
-import type { PostBehind, PostsBehind } from '~~/server/read/why/why'
+import type { PostBehind, PostsBehind } from '~~/shared/read/why'
 
 /** Which posts did it: of both periods, each beside what its profile's posts usually bring. */
 defineProps<{ posts: PostsBehind }>()

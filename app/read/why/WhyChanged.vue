@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { metricById } from '~~/core/metrics/catalogue'
-import type { Why } from '~~/server/read/why/why'
+import type { Why } from '~~/shared/read/why'
 
 const props = defineProps<{ metric: string }>()
 const { slug, base } = useClient()

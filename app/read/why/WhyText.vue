@@ -2,7 +2,7 @@
 import { formatDifference } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeWhy } from '~~/core/why/describeWhy'
-import type { Explanation, Why } from '~~/server/read/why/why'
+import type { Explanation, Why } from '~~/shared/read/why'
 
 const props = defineProps<{ why: Why; isPlain?: boolean }>()
 const route = useRoute()

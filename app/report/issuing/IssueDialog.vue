@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Preview } from '~~/server/report/issuing/preview'
-import type { SharedEdition } from '~~/server/report/editions/editions'
+import type { Preview } from '~~/shared/report/preview'
+import type { SharedEdition } from '~~/shared/report/editions'
 
 /** The next edition exactly as it would be issued, and what is missing in it; only what was seen here is issued. */
 const props = defineProps<{ address: string; isIssuing: boolean }>()

@@ -2,7 +2,7 @@
 import { CLIENT_METRICS, figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { SPLITS, splitById } from '~~/core/splits/splits'
-import type { Report, ReportHead } from '~~/server/report/reports/reports'
+import type { Report, ReportHead } from '~~/shared/report/reports'
 import { whoAddress } from '~~/shared/figures/scope'
 import { SCOPED_KINDS, type Block } from '~~/shared/report/blocks'
 import { BLOCK_NAMES, newBlock } from './blocks'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ScopeDescription } from '~~/server/figures/describeScope'
+import type { ScopeDescription } from '~~/shared/figures/description'
 import { parseWho, whoAddress } from '~~/shared/figures/scope'
 import type OpeningPopover from '../../platform/shell/OpeningPopover.vue'
 

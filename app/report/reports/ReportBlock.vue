@@ -2,8 +2,8 @@
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { splitById } from '~~/core/splits/splits'
-import type { FilledBlock } from '~~/server/report/blocks/composeReport'
-import type { Note } from '~~/server/figures/questions/notes'
+import type { FilledBlock } from '~~/shared/report/content'
+import type { Note } from '~~/shared/figures/notes'
 
 const props = defineProps<{ block: FilledBlock; notes: Note[]; isPlain?: boolean; hideComment?: boolean; timeZone?: string; /** Whether the marks in its texts are drawn; those of older editions stand as they were typed. */ isRich?: boolean }>()
 const emit = defineEmits<{ ready: []; select: [compared: Extract<FilledBlock, { kind: 'figures' }>['figures'][number]] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { describeDay, shortDay } from '~~/core/periods/describePeriod'
-import type { SharedEdition } from '~~/server/report/editions/editions'
+import type { SharedEdition } from '~~/shared/report/editions'
 
 const props = defineProps<{ edition: SharedEdition; /** Whether it is looked at before it is issued. */ isPreview?: boolean }>()
 const content = computed(() => props.edition.content)

@@ -1,8 +1,8 @@
 import { draftDifferences, joinDrafts } from '~~/core/reports/joinDrafts'
 import type { Block } from '~~/shared/report/blocks'
 import { reportSchema } from '~~/shared/report/reports'
-import type { ReportContent } from '~~/server/report/blocks/composeReport'
-import type { Report } from '~~/server/report/reports/reports'
+import type { ReportContent } from '~~/shared/report/content'
+import type { Report } from '~~/shared/report/reports'
 import type { ValidationError } from 'yup'
 import { BLOCK_NAMES } from '~/report/reports/blocks'
 

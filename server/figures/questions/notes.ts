@@ -1,17 +1,7 @@
 import type { Period } from '../../../core/periods/period'
-import type { NoteInput } from '../../../shared/figures/notes'
+import type { NoteInput, Note } from '../../../shared/figures/notes'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
-
-/** A dated remark, with its author's name. */
-export interface Note {
-  id: number
-  from: string
-  to: string
-  title: string
-  body: string
-  writtenBy: string | null
-}
 
 /** The notes that touch a period, the earliest first: their place in this list is their number on the chart. */
 export const notesIn = (db: ClientDb, { from, to }: Period): Promise<Note[]> => db.rows<Note>(sql`

@@ -2,32 +2,7 @@ import { networkById } from '../../../core/networks/networks'
 import type { ClientDb } from '../../platform/database/clientDb'
 import type { Member } from './aggregates'
 import { raw, sql } from '../../platform/database/sql'
-
-/** A profile of a client, without its tokens. */
-export interface ProfileRow {
-  profile_id: number
-  network: string
-  networkName: string
-  handle: string
-  name: string
-  remote_id: string
-  is_active: number
-  is_rival: number
-  /** The competitor that it belongs to. */
-  rival: string | null
-  consent: 'none' | 'given' | 'withdrawn'
-  /** The last day of which there are figures, posts and splits. */
-  synced_to: string | null
-  posts_to: string | null
-  parts_to: string | null
-  synced_at: Date | null
-  first_fetch: number
-  sync_error: string | null
-  /** The first day with any figure. */
-  oldest: string | null
-  /** Whether it has any figures; a profile that nobody has connected yet is no part of a figure, and no gap either. */
-  has_figures: number
-}
+import type { ProfileRow, Restatement } from '../../../shared/figures/profiles'
 
 /** The first entry of the index, and no more: a minimum would read every day of the profile. */
 const OLDEST = raw('(SELECT d.day FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id ORDER BY d.day LIMIT 1) AS oldest')
@@ -50,15 +25,6 @@ export async function switchProfile(db: ClientDb, profileId: number, isActive: b
   if (!(await db.one(sql`SELECT profile_id FROM profile WHERE client_id = ${db.client} AND profile_id = ${profileId}`))) return false
   await db.run(sql`UPDATE profile SET is_active = ${isActive} WHERE client_id = ${db.client} AND profile_id = ${profileId}`)
   return true
-}
-
-/** A figure that a network has changed after the fact. */
-export interface Restatement {
-  day: string
-  metric: string
-  seenAt: Date
-  oldValue: number | null
-  newValue: number | null
 }
 
 /** What a network has restated of a profile, the newest first. */

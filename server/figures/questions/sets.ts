@@ -1,12 +1,6 @@
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
-
-/** A named group of profiles. */
-export interface ProfileSet {
-  id: number
-  name: string
-  profiles: number[]
-}
+import type { ProfileSet } from '../../../shared/figures/sets'
 
 /** The sets of a client by name, each with its members. */
 export async function setsOf(db: ClientDb): Promise<ProfileSet[]> {

@@ -1,7 +1,8 @@
 import * as oauth from 'oauth4webapi'
 import { networkById } from '../../../core/networks/networks'
 import { now } from '../../platform/clock'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused, type DaysPage, type NetworkConnector, type PartsPage, type PostsPage, type PublicProfile, type Tokens, type VolumePage } from './network'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused, type DaysPage, type NetworkConnector, type PartsPage, type PostsPage, type Tokens, type VolumePage } from './network'
+import type { PublicProfile } from '../../../shared/gather/networks'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
 const TIMEOUT_MS = 15_000

@@ -1,6 +1,7 @@
 import type { Day } from '../../../core/days/day'
 import type { FactColumn } from '../../../core/metrics/metric'
 import { ForPeople } from '../../platform/problems/forPeople'
+import type { PublicProfile } from '../../../shared/gather/networks'
 
 /** One page of daily figures, oldest day first. */
 export interface DaysPage {
@@ -35,16 +36,6 @@ export interface PartsPage {
 export interface VolumePage {
   data: { day: Day; posts: number; interactions: number; impressions: number }[]
   next: Day | undefined
-}
-
-/** A profile as anybody finds it on the network. */
-export interface PublicProfile {
-  remoteId: string
-  handle: string
-  name: string
-  followers: number | null
-  postsIn28Days: number
-  lastPost: Day | null
 }
 
 export interface PostsPage {

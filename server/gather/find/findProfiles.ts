@@ -5,36 +5,13 @@ import { now } from '../../platform/clock'
 import { httpNetwork } from '../connectors/httpNetwork'
 import type { NetworkConnector } from '../connectors/network'
 import type { ClientDb } from '../../platform/database/clientDb'
-import { profilesOf, type ProfileRow } from '../../figures/questions/profiles'
+import { profilesOf } from '../../figures/questions/profiles'
+import type { ProfileRow } from '../../../shared/figures/profiles'
 import { sql } from '../../platform/database/sql'
 import { FetchRefused, guardedFetch } from '../../platform/outside/guardedFetch'
 import { linksOf } from '../../platform/outside/linksOf'
 import { badRequest, Problem } from '../../platform/problems/problem'
-
-/** A profile that a search has come upon. */
-export interface SeenProfile extends NamedProfile {
-  networkName: string
-  name: string
-  followers: number | null
-  /** Whether the client has it in its list, as its own or as a rival's. */
-  listed: 'own' | 'rival' | 'no'
-}
-
-/** What a search for a client's profiles has found. */
-export interface ProfileSearch {
-  address: string
-  handle: string
-  /** Linked from the page, and there. */
-  linked: SeenProfile[]
-  /** Linked from the page, but the network has no such profile. */
-  broken: (NamedProfile & { networkName: string })[]
-  /** Under one of the client's handles, but not linked from the page. Somebody else can be behind it. */
-  unlinked: SeenProfile[]
-  /** The networks on which the wanted handle is free. */
-  free: string[]
-  /** The networks on which it is taken, and by whom. */
-  taken: { networkName: string; name: string; isOwn: boolean }[]
-}
+import type { ProfileSearch, SeenProfile } from '../../../shared/gather/find'
 
 /** How many linked profiles and how many handles are looked up, how many at once, and how long all of it may take. */
 const MOST_LINKED = 40

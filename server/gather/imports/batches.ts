@@ -6,7 +6,7 @@ import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { profilesOf } from '../../figures/questions/profiles'
 import { raw, sql } from '../../platform/database/sql'
-import type { ImportView } from './store'
+import type { ImportView } from '../../../shared/gather/imports'
 
 /** A row that can be written. */
 export type GoodRow = Extract<ReadRow, { kind: 'good' }>

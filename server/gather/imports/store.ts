@@ -2,39 +2,13 @@ import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import { rowReader } from '../../../core/imports/rowReader'
 import { Unreadable } from '../../../core/unreadable'
 import { badRequest, conflict, notFound } from '../../platform/problems/problem'
-import type { Layout } from '../../../core/imports/layout'
-import type { Mapping } from '../../../core/imports/rowReader'
-import type { ImportSummary, MappingInput } from '../../../shared/gather/imports'
+import type { MappingInput, BadRow, ImportState, ImportView, ImportHead } from '../../../shared/gather/imports'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 import { enqueue } from '../../platform/jobs/queue'
 import { knownProfiles } from './batches'
 import { now } from '../../platform/clock'
 import { IMPORT_APPLY, IMPORT_CHECK, IMPORT_UNDO } from './jobs'
-
-export type ImportState = 'uploading' | 'opening' | 'uploaded' | 'checking' | 'checked' | 'applying' | 'applied' | 'undoing' | 'undone' | 'failed'
-
-/** An import as it stands in a list. */
-export interface ImportHead {
-  id: number
-  fileName: string
-  bytes: number
-  state: ImportState
-  summary: ImportSummary | null
-  createdBy: string | null
-  createdAt: Date
-  appliedAt: Date | null
-  appliedRows: number
-  /** Whether days stand as this import has written them. */
-  hasWritten: boolean
-}
-
-/** An import as a person sees it, with how its file is laid out. */
-export interface ImportView extends ImportHead {
-  /** Absent until the file has been opened. */
-  layout: Layout | null
-  mapping: Partial<Mapping> | null
-}
 
 interface HeadRow extends Omit<ImportHead, 'summary' | 'hasWritten'> {
   hasWritten: number
@@ -134,12 +108,6 @@ export async function discard(db: ClientDb, id: number): Promise<void> {
     DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${id} AND state IN ('uploading', 'uploaded', 'checked', 'failed', 'undone')
     AND NOT EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = ${db.client} AND b.import_id = ${id})`)
   if (affectedRows === 0) throw conflict('Only a file of which nothing is written can be removed.')
-}
-
-export interface BadRow {
-  line: number
-  reason: string
-  cells: string[]
 }
 
 /** The rows of a file that could not be read, with line and reason. */

@@ -2,21 +2,14 @@ import { plainHandle, readProfileAddress } from '../../../core/networks/profileA
 import { NETWORKS } from '../../../core/networks/networks'
 import { lookupSchema } from '../../../shared/gather/profiles'
 import { httpNetwork } from '../connectors/httpNetwork'
-import type { NetworkConnector, PublicProfile } from '../connectors/network'
+import type { NetworkConnector } from '../connectors/network'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { profilesOf } from '../../figures/questions/profiles'
 import { sql } from '../../platform/database/sql'
 import { enqueue } from '../../platform/jobs/queue'
 import { badRequest, conflict, notFound, Problem } from '../../platform/problems/problem'
 import { SYNC } from '../sync/jobs'
-
-/** A profile that was found on a network, and whether the client has it already. */
-export interface FoundProfile extends PublicProfile {
-  network: string
-  networkName: string
-  /** The client's profile that it is already. */
-  already: { id: number; isRival: boolean; isActive: boolean } | null
-}
+import type { FoundProfile } from '../../../shared/gather/profiles'
 
 type Connect = (network: string) => NetworkConnector
 

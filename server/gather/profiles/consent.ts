@@ -2,12 +2,14 @@ import * as oauth from 'oauth4webapi'
 import { isToken, newToken, seal, tokenHash, unseal } from '../../platform/people/secrets'
 import { httpNetwork } from '../connectors/httpNetwork'
 import { clientDbForJob, type ClientDb } from '../../platform/database/clientDb'
-import { profileForSync, type ProfileRow } from '../../figures/questions/profiles'
+import { profileForSync } from '../../figures/questions/profiles'
+import type { ProfileRow } from '../../../shared/figures/profiles'
 import { sql } from '../../platform/database/sql'
 import { systemDb } from '../../platform/database/systemDb'
 import { enqueue } from '../../platform/jobs/queue'
 import { notFound, Problem } from '../../platform/problems/problem'
 import { SYNC } from '../sync/jobs'
+import type { ConsentRequest } from '../../../shared/gather/profiles'
 
 /** How long a consent link lives. */
 export const CONSENT_DAYS = 14
@@ -96,14 +98,6 @@ export async function endConsent(answer: URL, redirect: string): Promise<Profile
     await enqueue(inside, SYNC, profile.profile_id, {})
   })
   return profile
-}
-
-/** How the newest request for a profile's consent stands, while it is not given. */
-export interface ConsentRequest {
-  profile: number
-  state: 'open' | 'refused' | 'ended'
-  askedAt: Date
-  endsAt: Date
 }
 
 /** The newest request for each profile that has not given its consent. */

@@ -11,29 +11,17 @@ import { missingRanges } from '../../../core/series/missingRanges'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { facts } from '../../figures/questions/aggregates'
-import { memberOf, profilesOf, type ProfileRow } from '../../figures/questions/profiles'
-import { setsOf, type ProfileSet } from '../../figures/questions/sets'
+import { memberOf, profilesOf } from '../../figures/questions/profiles'
+import type { ProfileRow } from '../../../shared/figures/profiles'
+import { setsOf } from '../../figures/questions/sets'
 import { sql } from '../../platform/database/sql'
-import { newestJobs, type JobView } from '../../platform/jobs/queue'
-import { consentRequests, type ConsentRequest } from './consent'
+import { newestJobs } from '../../platform/jobs/queue'
+import { consentRequests } from './consent'
+import type { ProfileState, ProfilesView } from '../../../shared/gather/profiles'
 import { allowance } from './addProfile'
 
 /** How many days the coverage strip shows. */
 const STRIP_DAYS = 56
-
-export interface ProfileState extends ProfileRow {
-  historyDays: number
-  strip: Period
-  /** Days of the strip without any figure. */
-  missing: Period[]
-  /** Days of the strip without a metric, for every metric that we are given of this profile. Rates have what their parts have. */
-  missingOf: Record<string, Period[]>
-  restatements: number
-  /** In how many days the network forgets something that we do not have; absent when everything is here. */
-  forgetsInDays?: number
-  job: JobView | null
-  request?: ConsentRequest
-}
 
 /** Every profile of a client with the state of its sync and the days that have data. */
 export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
@@ -76,13 +64,6 @@ function coverage(table: FactTable, profile: ProfileRow, strip: Period): Record<
     return columns.length > 0 ? [{ id: metric.id, columns }] : []
   })
   return Object.fromEntries(given.map(({ id, columns }) => [id, missingRanges(strip, daysWith(table, profile.profile_id, (row) => columns.every((column) => !Number.isNaN(table.columns[column][row]!))))]))
-}
-
-/** The page of profiles: own and rival ones, the sets that they are in, and the agency's allowance. */
-export interface ProfilesView {
-  profiles: ProfileState[]
-  sets: ProfileSet[]
-  allowance: { limit: number | null; used: number }
 }
 
 /** Everything on the page of profiles. */

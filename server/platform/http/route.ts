@@ -1,5 +1,4 @@
-import { getCookie, getRequestHeader, getRequestURL, getRouterParam, setResponseHeader, setResponseStatus, type EventHandler, type H3Event } from 'h3'
-import { defineEventHandler } from 'h3'
+import { getCookie, getRequestHeader, getRequestURL, getRouterParam, setResponseHeader, setResponseStatus, type EventHandler, type H3Event, defineEventHandler } from 'h3'
 import type { InferType, Schema } from 'yup'
 import type { Needs, Releasable } from '../../../shared/platform/released'
 import { openClient, type Person } from '../people/people'

@@ -3,6 +3,7 @@ import type { ClientDb } from '../database/clientDb'
 import { sql } from '../database/sql'
 import { systemDb } from '../database/systemDb'
 import type { JobDeclaration, PayloadOf } from './job'
+import type { JobView } from '../../../shared/platform/jobs'
 
 /** A job that has ended this many processes without getting further is set aside. */
 export const MOST_DEATHS = 2
@@ -21,18 +22,6 @@ export interface Job {
   /** How many processes have died over it since it last got further. */
   deaths: number
   lease: string
-}
-
-/** A job as a person sees it. */
-export interface JobView {
-  id: number
-  kind: string
-  subject: string
-  state: 'queued' | 'running' | 'done' | 'failed'
-  progress: number
-  total: number | null
-  message: string
-  result: unknown
 }
 
 /**

@@ -3,6 +3,7 @@ import { sql } from '../database/sql'
 import { systemDb } from '../database/systemDb'
 import { notFound } from '../problems/problem'
 import { toPerson, type Person, type PersonRow } from './people'
+import type { SessionView } from '../../../shared/platform/people'
 
 /** A session ends when nothing was asked for so long, and after so long whatever happens. */
 export const IDLE_HOURS = 24
@@ -52,16 +53,6 @@ export async function personOfSession(token: string): Promise<{ person: Person; 
 
 /** Ends the session of a secret. */
 export const endSessionOf = (token: string) => systemDb.run(sql`DELETE FROM session WHERE token_hash = ${tokenHash(token)}`)
-
-/** A session as its person sees it. */
-export interface SessionView {
-  id: number
-  isThis: boolean
-  address: string
-  browser: string
-  begunAt: Date
-  seenAt: Date
-}
 
 /** The sessions of a person that have not ended, this one first, then those used last. */
 export async function sessionsOf({ id }: Person, current: number): Promise<SessionView[]> {

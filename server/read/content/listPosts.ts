@@ -2,21 +2,7 @@ import { wilson } from '../../../core/statistics/wilson'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { postsIn } from '../../figures/questions/posts'
 import type { ResolvedScope } from '../../figures/resolveScope'
-
-/** A post as the list shows it. */
-export interface ListedPost {
-  id: string
-  profile: number
-  name: string
-  networkName: string
-  publishedAt: Date
-  format: string
-  text: string
-  impressions: number | null
-  interactions: number | null
-  /** Interactions for each impression, with its 95 % interval (Wilson); absent without impressions. */
-  rate: { value: number; low: number; high: number } | null
-}
+import type { ListedPost } from '../../../shared/read/content'
 
 /** The posts of a scope with their figures. */
 export async function listPosts(db: ClientDb, scope: ResolvedScope): Promise<ListedPost[]> {

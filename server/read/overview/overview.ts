@@ -3,19 +3,16 @@ import { metricById } from '../../../core/metrics/catalogue'
 import { reportsMetric } from '../../../core/metrics/reportsMetric'
 import { NETWORKS, networkById } from '../../../core/networks/networks'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
-import type { ComparedAggregates, ComparedFigure } from '../../../core/rollup/compareFigures'
+import type { ComparedAggregates } from '../../../core/rollup/compareFigures'
 import { compareFigures } from '../../../core/rollup/compareFigures'
-import { dailyPoints, type DayPoint } from '../../../core/series/dailyPoints'
+import { dailyPoints } from '../../../core/series/dailyPoints'
 import type { ClientDb } from '../../platform/database/clientDb'
-import { notesIn, type Note } from '../../figures/questions/notes'
-import type { ProfileRow } from '../../figures/questions/profiles'
+import { notesIn } from '../../figures/questions/notes'
+import type { ProfileRow } from '../../../shared/figures/profiles'
 import { contextOf, rollUp } from '../../figures/rollUp'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { sourceFor } from '../../figures/warmFacts'
-
-/** How the rows of the table are made. */
-export const GROUPINGS = ['profile', 'network', 'set'] as const
-export type Grouping = (typeof GROUPINGS)[number]
+import type { Grouping, MetricLine, RowFigures, Overview } from '../../../shared/read/overview'
 
 /** What an overview shows beside its scope. */
 export interface OverviewQuery {
@@ -29,43 +26,6 @@ export interface OverviewQuery {
   headlines?: readonly string[]
   /** The metrics of the table's columns, where they are chosen; else those of the set of figures. */
   columns?: readonly string[]
-}
-
-/** A line over time: the period and the comparison, day by day. */
-export interface MetricLine {
-  metric: string
-  current: DayPoint[]
-  earlier?: DayPoint[]
-  /** How many profiles could have data on a day. */
-  expected: number
-}
-
-/** A row of the table: one profile, or the profiles of a network or a set together. */
-export interface RowFigures {
-  /** The profile of the row; absent for a row of several. */
-  profile?: number
-  /** The row's profiles as they stand in an address. */
-  who: string
-  /** The network's own id of the profile, of a row of one. */
-  id?: string
-  name: string
-  network: string
-  /** What stands beside the name: the network, or how many profiles there are. */
-  networkName: string
-  figures: Record<string, ComparedFigure>
-  firstFetch: boolean
-}
-
-export interface Overview {
-  figures: ComparedFigure[]
-  sparklines: Record<string, DayPoint[]>
-  line: MetricLine
-  second?: MetricLine
-  /** The metrics of the table's columns. */
-  metrics: readonly string[]
-  by: Grouping
-  profiles: RowFigures[]
-  notes: Note[]
 }
 
 /** What happened in a scope: headline figures with their change, one metric's line, and the table by profile, network or set. */

@@ -4,73 +4,17 @@ import { addDays, type Day } from '../../../core/days/day'
 import { daysEnding, lengthOf, type Period } from '../../../core/periods/period'
 import { STOCK_AGE_DAYS } from '../../../core/rollup/aggregate'
 import { partName, splitById, SPLITS, TIMES, type Split } from '../../../core/splits/splits'
-import { fitsTimes, timesBounds, type TimesBounds } from '../../../core/splits/timesBounds'
+import { fitsTimes, timesBounds } from '../../../core/splits/timesBounds'
 import type { ClientDb } from '../../platform/database/clientDb'
-import type { ProfileRow } from '../../figures/questions/profiles'
+import type { ProfileRow } from '../../../shared/figures/profiles'
 import { raw, sql, type Raw } from '../../platform/database/sql'
 import { badRequest } from '../../platform/problems/problem'
 import type { ResolvedScope } from '../../figures/resolveScope'
-
-/** One part of a split over a period. */
-export interface PartFigure {
-  part: string
-  name: string
-  /** The sum over days and profiles; absent for people, who are not added. */
-  value?: number
-  /** Of people: the largest single day of a profile, and all days and profiles added. */
-  low?: number
-  high?: number
-  /** The part of all parts, where they add up; of an hour, of all followers. */
-  share?: number
-  /** Of an hour: the part of the fullest one. */
-  ofFullest?: number
-  /** The change over the days that both periods have. */
-  from?: number
-  to?: number
-}
-
-/** How many people saw something how often, on one profile, in the days that end the period. */
-export interface TimesOfProfile {
-  profile: number
-  name: string
-  windowDays: number
-  /** Of the window's last day, which is the period's last. */
-  counts: { part: string; name: string; people: number; share: number }[]
-  people: number
-  bounds: TimesBounds
-  /** Impressions in the window divided by the people; absent when a day of impressions is missing. */
-  frequency?: number
-  /** Whether the frequency can be the mean of these counts. */
-  fits?: boolean
-}
-
-/** A split of a scope, as far as its networks give it. */
-export interface SplitView {
-  split: string
-  kind: Split['kind']
-  /** Of levels: the day of the newest snapshot. */
-  asOf?: Day
-  rows: PartFigure[]
-  times: TimesOfProfile[]
-  /** Days with data, of those that could have it, over all profiles that give it. */
-  present: number
-  expected: number
-  profiles: string[]
-  /** Profiles whose network does not give it. */
-  without: number
-  /** What the networks keep back, in a sentence. */
-  withheld?: string
-}
+import type { SplitView, PartFigure, TimesOfProfile, SplitChoice } from '../../../shared/read/parts'
 
 interface Giving {
   row: ProfileRow
   rule: Split['networks'][string]
-}
-
-/** The splits that a scope has, and one of them. */
-export interface SplitChoice {
-  splits: string[]
-  view: SplitView | null
 }
 
 /** The splits that some profile of the scope gives, and the one that is asked for; the first where there is no such one. */

@@ -1,4 +1,3 @@
-import type { Change } from '../../../core/change/change'
 import { addDays, type Day } from '../../../core/days/day'
 import { metricById } from '../../../core/metrics/catalogue'
 import { PUBLIC_COLUMNS } from '../../../core/metrics/metric'
@@ -16,30 +15,10 @@ import { sql } from '../../platform/database/sql'
 import { systemDb } from '../../platform/database/systemDb'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { contextOf, rollUp } from '../../figures/rollUp'
+import type { Subject, NetworkChange } from '../../../shared/read/subject'
 
 /** The volume that a network tells of itself, by metric. */
 const VOLUME_OF: Record<string, 'posts' | 'interactions' | 'impressions'> = { posts: 'posts', interactions: 'interactions', impressions: 'impressions' }
-
-/** One network's own change, and how much of one's own earlier figure lies there. */
-export interface NetworkChange {
-  network: string
-  name: string
-  relative: number
-  /** The part of one's own earlier value that was on this network. */
-  share: number
-}
-
-/** One's own change beside that of the subject, so that "we fell" and "everybody fell" can be told apart. */
-export interface Subject {
-  metric: string
-  own?: Change
-  /** How one's own figure would have moved had each profile moved as its whole network did on the same days. */
-  networks?: { relative: number; parts: NetworkChange[]; untold: string[] }
-  /** The field: the client's own profiles and its rivals', by what everybody can see. */
-  field?: { change: Change; own: number; rivals: number; competitors: string[] }
-  /** Why there is nothing beside it. */
-  reason?: string
-}
 
 /** A metric's change beside that of the networks' whole volume and, for whoever may see the rivals, of the field. */
 export async function subject(db: ClientDb, scope: ResolvedScope, metricId: string, withRivals = true): Promise<Subject> {

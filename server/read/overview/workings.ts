@@ -3,25 +3,13 @@ import { reportsMetric } from '../../../core/metrics/reportsMetric'
 import { gives } from '../../../core/rollup/daysWith'
 import { memberOf } from '../../figures/questions/profiles'
 import { networkById } from '../../../core/networks/networks'
-import type { Period } from '../../../core/periods/period'
-import { compareFigures, type ComparedFigure } from '../../../core/rollup/compareFigures'
+import { compareFigures } from '../../../core/rollup/compareFigures'
 import { missingRanges } from '../../../core/series/missingRanges'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { daysPresent } from '../../figures/questions/aggregates'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { contextOf, rollUp } from '../../figures/rollUp'
-
-/** Everything that explains one figure. */
-export interface Workings extends ComparedFigure {
-  definition: string
-  missing: { profile: number; name: string; ranges: Period[] }[]
-  unreported: string[]
-  firstFetch: string[]
-  /** Profiles of the scope that have no figures yet, since nobody has connected them. */
-  unconnected: string[]
-  /** Profiles whose network reports it, but only to the owner, who has not given consent. */
-  withoutConsent: string[]
-}
+import type { Workings } from '../../../shared/read/workings'
 
 /** How a figure came about: its definition, its working with the actual numbers, and the days without data. */
 export async function workings(db: ClientDb, scope: ResolvedScope, metricId: string): Promise<Workings> {

@@ -13,14 +13,15 @@ import { checkedForecast, MOST_ORIGINS, type CheckedForecast, type HoldOut } fro
 import { FIT_DAYS, type DayValue } from '../../../core/targets/forecast'
 import { forecastRate } from '../../../core/targets/forecastRate'
 import { levelForecaster, rateForecaster, sumForecaster } from '../../../core/targets/forecasters'
-import { daysAhead, targetProgress, type TargetInput as Known, type TargetProgress } from '../../../core/targets/target'
+import { daysAhead, targetProgress, type TargetInput as Known } from '../../../core/targets/target'
 import { Unreadable } from '../../../core/unreadable'
 import { FIRST_YEAR, LAST_YEAR } from '../../../shared/platform/day'
 import { DEFAULT_PERIOD, parseWho } from '../../../shared/figures/scope'
-import type { TargetInput } from '../../../shared/read/targets'
+import type { TargetInput, TargetView, TargetRow, BrokenTarget } from '../../../shared/read/targets'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
-import { memberOf, type ProfileRow } from '../../figures/questions/profiles'
+import { memberOf } from '../../figures/questions/profiles'
+import type { ProfileRow } from '../../../shared/figures/profiles'
 import { sql } from '../../platform/database/sql'
 import { badRequest, Problem } from '../../platform/problems/problem'
 import { inDatabase } from '../../figures/factSource'
@@ -28,39 +29,8 @@ import { narrowed } from '../../figures/narrowed'
 import { resolveScope, type ResolvedScope } from '../../figures/resolveScope'
 import { columnsFor, contextOf, fromDays, rollUpOne } from '../../figures/rollUp'
 
-/** A target as it is kept. */
-export interface TargetRow {
-  id: number
-  metric: string
-  who: string
-  wanted: number
-  from: Day
-  by: Day
-}
-
-/** A target with its progress, the pace needed and where it is heading. */
-export interface TargetView extends TargetRow {
-  whoWords: string
-  isCeiling: boolean
-  /** The figure so far: the sum or the rate since the first day, or the newest level. */
-  figure: Figure
-  /** Of a level: its count on the day before the target began. */
-  start?: number
-  progress: TargetProgress
-  heading?: Pick<CheckedForecast, 'value' | 'low' | 'high'>
-  /** How earlier forecasts of the same length came out on this metric's own past. */
-  checked?: HoldOut
-  /** Why there is no forecast. */
-  reason?: string
-}
-
 /** How many days of the past are read: for the fit, and for as many earlier forecasts of the same length as are tried. */
 const pastDays = (ahead: number): number => Math.min(1095, FIT_DAYS + MOST_ORIGINS * ahead)
-
-/** A target that cannot be worked out, and why: it is said where it stands, and can be changed there. */
-export interface BrokenTarget extends TargetRow {
-  problem: string
-}
 
 /** The targets of a client as they are kept, those that end first before the others. Whom they are for is written as in an address. */
 export const targetRows = (db: ClientDb): Promise<TargetRow[]> => db.rows<TargetRow>(sql`

@@ -6,7 +6,7 @@ import type { ProfileAggregate } from '../../../core/rollup/aggregate'
 import { causesOf, isExplained, type Cause } from '../../../core/unusual/causes'
 import { reportsMetric } from '../../../core/metrics/reportsMetric'
 import { networkById } from '../../../core/networks/networks'
-import { causesOverMetrics, type CauseOverMetrics } from '../../../core/unusual/overMetrics'
+import { causesOverMetrics } from '../../../core/unusual/overMetrics'
 import { judgedDays, SELDOM_LOOK_BACK_DAYS } from '../../../core/unusual/unusualDays'
 import { dailyPoints } from '../../../core/series/dailyPoints'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -16,16 +16,7 @@ import { postsIn } from '../../figures/questions/posts'
 import { inDatabase } from '../../figures/factSource'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { fromDays } from '../../figures/rollUp'
-
-/** One cause of unusual days: on which days, on which profiles, what was posted then, and whether somebody has said why. */
-export interface UnusualFinding extends Pick<Cause, 'from' | 'to' | 'direction' | 'score' | 'isSmall'> {
-  /** Over its days and profiles together. */
-  value: number
-  usual: number
-  profiles: { profile: number; name: string; days: number; value: number; usual: number }[]
-  posts: { text: string; format: string }[]
-  explainedBy: { number: number; title: string } | null
-}
+import type { UnusualFinding, OddDays } from '../../../shared/read/unusual'
 
 /** A profile whose days may be unusual by themselves is judged back as far as one that posts seldom needs. */
 const BACK_DAYS = SELDOM_LOOK_BACK_DAYS + 4
@@ -75,9 +66,6 @@ function explanation(cause: Pick<Cause, 'from' | 'to'>, notes: readonly { from: 
   const index = notes.findIndex((note) => isExplained(cause, [note]))
   return index < 0 ? null : { number: index + 1, title: notes[index]!.title }
 }
-
-/** Days that were unusual in one metric or in several at once, with what was posted then and whether somebody has said why. */
-export type OddDays = CauseOverMetrics<UnusualFinding & { metric: string }> & Pick<UnusualFinding, 'posts' | 'explainedBy'>
 
 /** The unusual days of a scope over every metric that is counted daily, by their causes; none on a small base. */
 export async function oddDays(db: ClientDb, scope: ResolvedScope): Promise<OddDays[]> {

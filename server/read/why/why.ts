@@ -1,5 +1,5 @@
 import { metricById } from '../../../core/metrics/catalogue'
-import type { Metric, RatioMetric, Unit } from '../../../core/metrics/metric'
+import type { Metric, RatioMetric } from '../../../core/metrics/metric'
 import type { Change } from '../../../core/change/change'
 import { dayNumber } from '../../../core/days/day'
 import { comparableMembers, type ComparableMembers } from '../../../core/rollup/comparableMembers'
@@ -8,53 +8,17 @@ import { daysWith, type DayChoice } from '../../../core/rollup/daysWith'
 import { figureOf } from '../../../core/rollup/figureOf'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
 import { daysEnding, lengthOf, type Period } from '../../../core/periods/period'
-import { carryingPosts, type CarryingPost, type PostValue } from '../../../core/why/carryingPosts'
-import { contributions, type Contribution } from '../../../core/why/contributions'
+import { carryingPosts } from '../../../core/why/carryingPosts'
+import { contributions } from '../../../core/why/contributions'
 import { factorContributions } from '../../../core/why/factors'
-import { mixAndRate, type PartOfRate, type RateContribution } from '../../../core/why/mixAndRate'
+import { mixAndRate, type PartOfRate } from '../../../core/why/mixAndRate'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { formatTotals, type FormatTotals } from '../../figures/questions/posts'
-import { listPosts, type ListedPost } from '../content/listPosts'
+import { listPosts } from '../content/listPosts'
+import type { ListedPost } from '../../../shared/read/content'
 import { contextOf, rollUp } from '../../figures/rollUp'
 import type { ResolvedScope } from '../../figures/resolveScope'
-
-/** What an explanation leads to: the posts of a profile, or of a format. */
-interface Lead {
-  profile?: number
-  format?: string
-}
-
-/** One way to explain a change; its parts add up exactly to it, and every explanation of a metric explains the same change. */
-export type Explanation = { title: string; unit: Unit; from: number; to: number; note?: string } & (
-  | { kind: 'parts'; parts: (Contribution & Lead)[] }
-  | { kind: 'mix and rate'; mix: number; rate: number; parts: (RateContribution & Lead)[] }
-)
-
-export interface Why {
-  metric: string
-  explanations: Explanation[]
-  /** What the change rests on where it is not everything. */
-  basis?: string
-  /** Whether the change itself may be nothing, or is as usual: its parts may be so too. */
-  doubt?: string
-  /** Ways to explain it that are not there, and why. */
-  without?: string[]
-  /** The posts that carried it, where posts do; absent in editions of before they were told. */
-  posts?: PostsBehind
-  /** Why there is none. */
-  reason?: string
-}
-
-/** A post that carried a change. */
-export type PostBehind = CarryingPost<PostValue & Pick<ListedPost, 'name' | 'networkName' | 'publishedAt' | 'format' | 'text'>>
-
-/** What posts brought, now and then, each beside what its profile's posts usually bring. */
-export interface PostsBehind {
-  /** What is counted of a post. */
-  counted: 'impressions' | 'interactions'
-  now: { total: number; count: number; best: PostBehind[]; weakest: PostBehind[] }
-  then: { total: number; count: number; best: PostBehind[]; weakest: PostBehind[] }
-}
+import type { Why, Explanation, PostsBehind } from '../../../shared/read/why'
 
 /** From how many days before the end of a period the usual of a profile's posts is taken, and how many posts are named at each end. */
 const USUAL_DAYS = 90

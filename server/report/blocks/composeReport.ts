@@ -1,92 +1,34 @@
 import { asSentence } from '../../../core/format/asSentence'
-import type { ComparedFigure } from '../../../core/rollup/compareFigures'
 import { compareFigures } from '../../../core/rollup/compareFigures'
 import { metricById } from '../../../core/metrics/catalogue'
-import type { Period } from '../../../core/periods/period'
 import { SPLITS } from '../../../core/splits/splits'
 import { orderPosts } from '../../../shared/read/postOrder'
 import { stateOf } from '../../../shared/gather/profileState'
 import { SCOPED_KINDS, type Block } from '../../../shared/report/blocks'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
-import { notesIn, type Note } from '../../figures/questions/notes'
+import { notesIn } from '../../figures/questions/notes'
 import { Problem } from '../../platform/problems/problem'
-import { listPosts, type ListedPost } from '../../read/content/listPosts'
-import { lastSearch, type ProfileSearch } from '../../gather/find/findProfiles'
-import { GROUPINGS, lineOf, rowsBy, type Grouping, type MetricLine, type RowFigures } from '../../read/overview/overview'
-import { splitOf, type SplitView } from '../../read/overview/parts'
+import { listPosts } from '../../read/content/listPosts'
+import { lastSearch } from '../../gather/find/findProfiles'
+import { GROUPINGS } from '../../../shared/read/overview'
+import { lineOf, rowsBy } from '../../read/overview/overview'
+import { splitOf } from '../../read/overview/parts'
 import { narrowed } from '../../figures/narrowed'
 import { profilesPage } from '../../gather/profiles/profilesPage'
 import { resolveScope, SelfComparison, type ResolvedScope } from '../../figures/resolveScope'
-import { sinceOf, type Since } from '../../figures/since'
-import { subject, type Subject } from '../../read/overview/subject'
-import { targetsOf, type TargetView } from '../../read/targets/targets'
+import { sinceOf } from '../../figures/since'
+import { subject } from '../../read/overview/subject'
+import { targetsOf } from '../../read/targets/targets'
 import { contextOf, rollUp } from '../../figures/rollUp'
-import { unusual, type UnusualFinding } from '../../read/unusual/unusual'
-import { whatIsOpen, type WhatIsOpen } from '../../clients/whatIsOpen'
-import { why, type Why } from '../../read/why/why'
+import { unusual } from '../../read/unusual/unusual'
+import { whatIsOpen } from '../../clients/whatIsOpen'
+import { why } from '../../read/why/why'
 import { Unreadable } from '../../../core/unreadable'
-
-interface BlockBase {
-  id: string
-  title: string
-  comment: string
-  /** Of whom, in words, where that is not everybody of the report. */
-  who?: string
-}
-
-/** A block with its figures in it. */
-export type FilledBlock = BlockBase & (
-  | { kind: 'figures'; figures: ComparedFigure[] }
-  | { kind: 'chart'; line: MetricLine; second?: MetricLine; isIndex?: boolean }
-  | { kind: 'table'; metrics: string[]; rows: RowFigures[]; by?: Grouping }
-  | { kind: 'parts'; split: SplitView }
-  | { kind: 'subject'; subject: Subject }
-  | { kind: 'targets'; targets: TargetView[] }
-  | { kind: 'posts'; order: string; posts: ListedPost[] }
-  | { kind: 'open'; open: WhatIsOpen }
-  | { kind: 'profiles'; rows: ProfileRowOf[] }
-  | { kind: 'found'; found: ProfileSearch | null; searchedAt: string | null }
-  | { kind: 'why'; why: Why }
-  | { kind: 'unusual'; metric: string; days: UnusualFinding[] }
-  | { kind: 'text'; text: string }
-  | { kind: 'page' }
-  | { kind: 'broken'; problem: string }
-)
-
-/** The state and coverage of a profile, as a report shows them. */
-export interface ProfileRowOf {
-  name: string
-  networkName: string
-  remoteId: string
-  state: string
-  oldest: string | null
-  strip: Period
-  missing: Period[]
-}
+import type { ReportContent, FilledBlock, BlockBase } from '../../../shared/report/content'
 
 /** How many posts a block lists where nothing else was chosen. */
 const MOST_POSTS = 10
-
-/** Everything that a report says for one period: what the screen, the shared link and the PDF show, and what an edition freezes. */
-export interface ReportContent {
-  /** Since 2 the texts have bold, lists and links in them. */
-  format: 1 | 2
-  agency: { name: string; address: string; contact: string; colour: string; logo: string | null }
-  client: string
-  /** The client's time zone; absent in editions of before it was kept. */
-  timeZone?: string
-  title: string
-  who: string
-  period: Period
-  periodWords: string
-  against: { period: Period; words: string } | null
-  figuresUpTo: string
-  /** Profiles for which the report reaches back further than their figures do; absent in editions of before this was told. */
-  since?: Since[]
-  notes: Note[]
-  blocks: FilledBlock[]
-}
 
 /** A report as it is defined. */
 export interface ReportDefinition {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { ClientSummary } from '../../clients/allClients'
+import type { ClientSummary } from '../../../shared/clients'
 import { valueOf } from '../../platform/tables/table'
 import { tablesOfClients } from './tablesOfClients'
 

@@ -1,4 +1,4 @@
-import type { ClientSummary } from '../../clients/allClients'
+import type { ClientSummary } from '../../../shared/clients'
 import { causeOf } from '../../../shared/read/unusual'
 import { figureCells, figureColumns, tableOf } from './tableOf'
 import type { Table } from '../../platform/tables/table'

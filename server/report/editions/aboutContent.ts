@@ -1,5 +1,5 @@
 import { againstWords, madeNow, type About } from '../../platform/tables/about'
-import type { ReportContent } from '../blocks/composeReport'
+import type { ReportContent } from '../../../shared/report/content'
 
 /** What a file of a report is about or, with its number and checksum, one of an edition. */
 export const aboutContent = ({ client, who, period, periodWords, against, timeZone = 'UTC' }: ReportContent, edition?: { number: number; sha256: string }): About => ({

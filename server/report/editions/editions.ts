@@ -6,38 +6,8 @@ import { clientDbForJob, type ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { systemDb } from '../../platform/database/systemDb'
 import { badRequest, notFound, Problem } from '../../platform/problems/problem'
-import type { ReportContent } from '../blocks/composeReport'
-
-/** An issued report, without its content. */
-export interface EditionHead {
-  id: number
-  reportId: number
-  number: number
-  title: string
-  periodWords: string
-  /** The last day of the edition's period. */
-  periodTo: string
-  issuedAt: Date
-  issuedBy: string | null
-  sha256: string
-  /** Whether a later edition stands in its place. */
-  isSuperseded: number
-}
-
-/** An issued report: its frozen content and whether the hash over it still fits. */
-export interface Edition extends EditionHead {
-  content: ReportContent
-  isIntact: boolean
-  hasPdf: boolean
-  /** The SHA-256 of the PDF's bytes, once it is printed. */
-  pdfSha256: string | null
-  /** The later edition that stands in its place, and those in whose place it stands. */
-  supersededBy: OtherEdition | null
-  supersedes: OtherEdition[]
-}
-
-/** An edition, as far as another one names it. */
-export type OtherEdition = Pick<EditionHead, 'id' | 'number' | 'title' | 'issuedAt'>
+import type { ReportContent } from '../../../shared/report/content'
+import type { Edition, EditionHead, OtherEdition, ShareView, SharedEdition } from '../../../shared/report/editions'
 
 interface EditionRow extends Omit<EditionHead, 'title' | 'periodWords' | 'periodTo' | 'isSuperseded'> {
   supersededBy: number | null
@@ -131,16 +101,6 @@ export async function editionPdf(db: ClientDb, id: number): Promise<Buffer | und
   return (await db.one<{ content: Buffer }>(sql`SELECT content FROM edition_pdf WHERE client_id = ${db.client} AND edition_id = ${id}`))?.content
 }
 
-/** A link that was given to somebody. The secret itself is known only at the moment it is made. */
-export interface ShareView {
-  id: number
-  /** For whom it is, where that was said. */
-  reader: string
-  createdAt: Date
-  endsAt: Date
-  isRevoked: boolean
-}
-
 /**
  * Makes a secret link to one edition.
  *
@@ -184,15 +144,6 @@ export async function openShare(token: string): Promise<{ db: ClientDb; edition:
   if (!link) throw new Problem(404, 'Not found', 'This link does not work any more: it has ended, was withdrawn, or was not copied whole. Ask the agency for a new one.')
   const db = await clientDbForJob(link.client_id)
   return { db, edition: await editionById(db, link.edition_id), reader: link.reader }
-}
-
-/** An edition as somebody outside sees it. */
-export type SharedEdition = Pick<Edition, 'number' | 'title' | 'issuedAt' | 'sha256' | 'isIntact' | 'hasPdf' | 'pdfSha256' | 'content'> & {
-  /** Editions that stand in its place, or in whose place it stands, without our own numbers for them. */
-  supersededBy: Omit<OtherEdition, 'id'> | null
-  supersedes: Omit<OtherEdition, 'id'>[]
-  /** For whom the link is, where that was said. */
-  reader?: string
 }
 
 /** What an outsider gets of an edition: what it prints, without the names of those who worked on it and without our own numbers for it. */

@@ -3,7 +3,8 @@ import { fileName } from '../../platform/tables/about'
 import { aboutContent } from './aboutContent'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { Problem } from '../../platform/problems/problem'
-import { editionPdf, type Edition } from './editions'
+import { editionPdf } from './editions'
+import type { Edition } from '../../../shared/report/editions'
 import { nameFile } from '../../platform/http/sendTables'
 
 /** The PDF of an edition, or a word that it is still being made. */

@@ -1,7 +1,7 @@
 import { asSentence } from '../../../core/format/asSentence'
 import { metricById } from '../../../core/metrics/catalogue'
 import type { ComparedFigure } from '../../../core/rollup/compareFigures'
-import type { FilledBlock, ReportContent } from '../blocks/composeReport'
+import type { FilledBlock, ReportContent } from '../../../shared/report/content'
 
 /**
  * What is missing in a report as it would be issued, in sentences: parts that cannot be filled or have nothing in them, and figures that rest on fewer days than

@@ -1,27 +1,10 @@
 import { parseWho } from '../../../shared/figures/scope'
 import { LONGEST_TITLE, type Block } from '../../../shared/report/blocks'
-import type { ReportInput } from '../../../shared/report/reports'
+import type { ReportInput, ReportHead, Report } from '../../../shared/report/reports'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 import { conflict, notFound } from '../../platform/problems/problem'
 import { refuseForeignProfiles } from '../../figures/refuseForeignProfiles'
-
-/** A report as it is kept. */
-export interface Report {
-  id: number
-  title: string
-  period: string
-  against: string
-  blocks: Block[]
-  version: number
-  changedAt: Date
-  editions: number
-}
-
-/** A report as it stands in a list. */
-export interface ReportHead extends Omit<Report, 'blocks'> {
-  blocks: number
-}
 
 /** A block of before blocks had profiles of their own is of everybody. */
 const blocksOf = (text: string): Block[] => (JSON.parse(text) as (Omit<Block, 'who'> & { who?: string })[]).map((block) => ({ ...block, who: block.who ?? 'all' }))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { Edition, EditionHead, ShareView } from '~~/server/report/editions/editions'
-import type { JobView } from '~~/server/platform/jobs/queue'
+import type { Edition, EditionHead, ShareView } from '~~/shared/report/editions'
+import type { JobView } from '~~/shared/platform/jobs'
 
 interface Opened { edition: Edition; printing: JobView | null; shares: ShareView[] }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { OrderedColumn } from '~/platform/useTableOrder'
-import type { EditionHead } from '~~/server/report/editions/editions'
+import type { EditionHead } from '~~/shared/report/editions'
 
 const session = useSession()
 const { slug, base } = useClient()

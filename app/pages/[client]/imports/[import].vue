@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { MappingInput } from '~~/shared/gather/imports'
-import type { BadRow, ImportView } from '~~/server/gather/imports/store'
-import type { JobView } from '~~/server/platform/jobs/queue'
+import type { MappingInput, BadRow, ImportView } from '~~/shared/gather/imports'
+import type { JobView } from '~~/shared/platform/jobs'
 
 type Opened = ImportView & { badRows: BadRow[]; job: JobView | null }
 

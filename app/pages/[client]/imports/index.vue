@@ -2,7 +2,7 @@
 import { describeDay } from '~~/core/periods/describePeriod'
 import { LARGEST_IMPORT_BYTES } from '~~/shared/gather/imports'
 import type { OrderedColumn } from '~/platform/useTableOrder'
-import type { ImportHead } from '~~/server/gather/imports/store'
+import type { ImportHead } from '~~/shared/gather/imports'
 import { IMPORT_STATES } from '~/gather/imports/states'
 
 const session = useSession()

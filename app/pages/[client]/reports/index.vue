@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { OrderedColumn } from '~/platform/useTableOrder'
-import type { ReportHead } from '~~/server/report/reports/reports'
+import type { ReportHead } from '~~/shared/report/reports'
 import { newBlock } from '~/report/reports/blocks'
 
 const session = useSession()

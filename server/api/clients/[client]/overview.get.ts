@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../shared/figures/scope'
-import { columnsSchema, headlinesSchema } from '../../../../shared/read/overview'
+import { columnsSchema, GROUPINGS, headlinesSchema } from '../../../../shared/read/overview'
 import { sendRemembered } from '../../../figures/sendRemembered'
 import { clientRoute } from '../../../platform/http/route'
-import { GROUPINGS, overview } from '../../../read/overview/overview'
+import { overview } from '../../../read/overview/overview'
 import { resolveScope } from '../../../figures/resolveScope'
 
 export default clientRoute('figures', async ({ event, db }) => {

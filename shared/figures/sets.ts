@@ -1,0 +1,6 @@
+/** A named group of profiles. */
+export interface ProfileSet {
+  id: number
+  name: string
+  profiles: number[]
+}

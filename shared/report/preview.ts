@@ -1,0 +1,10 @@
+import type { ReportContent } from './content'
+
+/** The next edition of a report as it would be issued now. */
+export interface Preview {
+  number: number
+  content: ReportContent
+  /** The checksum that the edition will have: issuing with it freezes this and nothing else. */
+  sha256: string
+  missing: string[]
+}
