@@ -5,25 +5,73 @@ export default defineNuxtConfig({
   ssr: false,
   devtools: { enabled: false },
   telemetry: { enabled: false },
-  modules: ['@pinia/nuxt', '@pinia/colada-nuxt', '@primevue/nuxt-module', 'nuxt-auth-utils', 'nuxt-security', '@vueuse/nuxt', '@nuxt/eslint'],
-  // a room is a stage and a page, as a person sees them; its components and composables have one name each, and are known everywhere
-  components: ['platform', 'figures', 'clients', 'gather', 'read', 'report'].map((room) => ({ path: `~/${room}`, pathPrefix: false, extensions: ['vue'] })),
+  modules: [
+    '@pinia/nuxt',
+    '@pinia/colada-nuxt',
+    '@primevue/nuxt-module',
+    'nuxt-auth-utils',
+    'nuxt-security',
+    '@vueuse/nuxt',
+    '@nuxt/eslint',
+  ],
+  // a room is a stage and a page, as a person sees them; its components and composables have one name each, and are
+  // known everywhere
+  components: ['platform', 'figures', 'clients', 'gather', 'read', 'report'].map((room) => ({
+    path: `~/${room}`,
+    pathPrefix: false,
+    extensions: ['vue'],
+  })),
   imports: { dirs: ['platform', 'figures', 'clients', 'report/reports'] },
-  css: ['@fontsource-variable/source-serif-4/index.css', '@fontsource-variable/source-sans-3/index.css', '~/theme/base.css'],
+  css: [
+    '@fontsource-variable/source-serif-4/index.css',
+    '@fontsource-variable/source-sans-3/index.css',
+    '~/theme/base.css',
+  ],
   app: {
     head: {
       htmlAttrs: { lang: 'en' },
       title: 'Zaffer',
-      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'color-scheme', content: 'light dark' }],
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'color-scheme', content: 'light dark' },
+      ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
   primevue: {
-    components: { include: ['Button', 'Checkbox', 'DatePicker', 'Dialog', 'InputText', 'Menu', 'Popover', 'ProgressBar', 'RadioButton', 'Select', 'Textarea', 'Toast'] },
-    options: { ripple: false, theme: { preset: zafferTheme, options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'base, primevue, app' } } } },
+    components: {
+      include: [
+        'Button',
+        'Checkbox',
+        'DatePicker',
+        'Dialog',
+        'InputText',
+        'Menu',
+        'Popover',
+        'ProgressBar',
+        'RadioButton',
+        'Select',
+        'Textarea',
+        'Toast',
+      ],
+    },
+    options: {
+      ripple: false,
+      theme: {
+        preset: zafferTheme,
+        options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'base, primevue, app' } },
+      },
+    },
   },
   auth: { loadStrategy: 'none' },
-  runtimeConfig: { session: { name: 'zaffer', maxAge: 60 * 60 * 24 * 14, password: '', cookie: { sameSite: 'lax', httpOnly: true, secure: false } } },
+  runtimeConfig: {
+    session: {
+      name: 'zaffer',
+      maxAge: 60 * 60 * 24 * 14,
+      password: '',
+      cookie: { sameSite: 'lax', httpOnly: true, secure: false },
+    },
+  },
   security: {
     rateLimiter: false,
     requestSizeLimiter: false,
@@ -49,7 +97,11 @@ export default defineNuxtConfig({
     },
   },
   // what is shared by a link is for those who hold it, and for no search engine
-  nitro: { preset: 'node-server', compressPublicAssets: true, routeRules: { '/**': { headers: { 'X-Robots-Tag': 'noindex, nofollow' } } } },
+  nitro: {
+    preset: 'node-server',
+    compressPublicAssets: true,
+    routeRules: { '/**': { headers: { 'X-Robots-Tag': 'noindex, nofollow' } } },
+  },
   experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   hooks: {
     // what is not needed yet is fetched when it is: on a slow machine it would keep the figures waiting

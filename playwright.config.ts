@@ -13,12 +13,24 @@ export default defineConfig({
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   globalSetup: './tests/browser/support/globalSetup.ts',
   use: {
-    locale: 'en-GB', timezoneId: 'Europe/London', viewport: { width: 1280, height: 800 }, acceptDownloads: true, trace: 'retain-on-failure',
+    locale: 'en-GB',
+    timezoneId: 'Europe/London',
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    trace: 'retain-on-failure',
     // what is fading in or out would be judged for its contrast at that moment
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: process.env.ZAFFER_CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
 })

@@ -9,10 +9,18 @@ const session = useSession()
 const refusal = computed(() => {
   const slug = String(route.value.params.client ?? '')
   if (!slug || !session.session) return undefined
-  if (!session.may(slug, 'read')) return { heading: 'There is no such client here', sentence: 'Either the address is wrong, or the client was not given to you. Ask the owner of the agency for it.' }
+  if (!session.may(slug, 'read'))
+    return {
+      heading: 'There is no such client here',
+      sentence: 'Either the address is wrong, or the client was not given to you. Ask the owner of the agency for it.',
+    }
   const page = STAGES.flatMap(({ pages }) => pages).find(({ path }) => path === route.value.path.split('/')[2])
   if (!page || session.may(slug, page.needs)) return undefined
-  return { heading: `“${page.name}” is the agency’s own work`, sentence: 'It is not released to you. What was issued for you stands under Editions.', slug }
+  return {
+    heading: `“${page.name}” is the agency’s own work`,
+    sentence: 'It is not released to you. What was issued for you stands under Editions.',
+    slug,
+  }
 })
 </script>
 

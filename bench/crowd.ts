@@ -18,27 +18,67 @@ const QUESTIONS_A_SECOND = Math.round((PEOPLE * 4) / 3)
 /** Ten minutes are the goal's; one is enough to see where it stands. */
 const SECONDS = Number(process.env.ZAFFER_BENCH_SECONDS ?? 60)
 
-/** The built application under many people: fifty who click, and five hundred at once, with the same question and with different ones. */
+/**
+ * The built application under many people: fifty who click, and five hundred at once, with the same question and with
+ * different ones.
+ */
 export async function benchCrowd(pool: Pool): Promise<void> {
   await loadDemo(pool, ANCHOR, PASSWORD, () => '{}')
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
   const server = spawn(process.execPath, [join(process.cwd(), '.output/server/index.mjs')], {
-    env: { ...process.env, NITRO_PORT: String(port), NITRO_HOST: '127.0.0.1', NUXT_SESSION_PASSWORD: 'a session password that is long enough', ZAFFER_STANDINS_URL: 'http://127.0.0.1:9', NODE_ENV: 'production' }, stdio: 'ignore',
+    env: {
+      ...process.env,
+      NITRO_PORT: String(port),
+      NITRO_HOST: '127.0.0.1',
+      NUXT_SESSION_PASSWORD: 'a session password that is long enough',
+      ZAFFER_STANDINS_URL: 'http://127.0.0.1:9',
+      NODE_ENV: 'production',
+    },
+    stdio: 'ignore',
   })
   try {
-    for (let tries = 0; tries < 200 && !(await fetch(`${base}/api/health`).catch(() => undefined))?.ok; tries++) await pause(100)
-    const answer = await fetch(`${base}/api/session`, { method: 'POST', headers: { 'origin': base, 'content-type': 'application/json' }, body: JSON.stringify({ email: 'ada@halyardrow.example', password: PASSWORD }) })
-    const cookie = answer.headers.getSetCookie().map((one) => one.split(';')[0]).join('; ')
+    for (let tries = 0; tries < 200 && !(await fetch(`${base}/api/health`).catch(() => undefined))?.ok; tries++)
+      await pause(100)
+    const answer = await fetch(`${base}/api/session`, {
+      method: 'POST',
+      headers: { 'origin': base, 'content-type': 'application/json' },
+      body: JSON.stringify({ email: 'ada@halyardrow.example', password: PASSWORD }),
+    })
+    const cookie = answer.headers
+      .getSetCookie()
+      .map((one) => one.split(';')[0])
+      .join('; ')
     await clicking(base, cookie)
     await atOnce(base, cookie, 'the same question', () => 'overview?period=last-90-days')
-    await atOnce(base, cookie, 'different questions', (index) => `overview?period=${addDays(ANCHOR, -30 - index)}..${ANCHOR}&metric=${CATALOGUE[index % CATALOGUE.length]!.id}`)
+    await atOnce(
+      base,
+      cookie,
+      'different questions',
+      (index) =>
+        `overview?period=${addDays(ANCHOR, -30 - index)}..${ANCHOR}&metric=${CATALOGUE[index % CATALOGUE.length]!.id}`,
+    )
   } finally {
     server.kill()
   }
 }
 
-const PAGES = ['overview', 'scope', 'notes', 'subject?metric=impressions', 'targets', 'parts', 'why?metric=interactions', 'unusual?metric=interactions', 'posts', 'profiles', 'reports', 'editions', 'reports/1', 'imports']
+const PAGES = [
+  'overview',
+  'scope',
+  'notes',
+  'subject?metric=impressions',
+  'targets',
+  'parts',
+  'why?metric=interactions',
+  'unusual?metric=interactions',
+  'posts',
+  'profiles',
+  'reports',
+  'editions',
+  'reports/1',
+  'imports',
+]
 const CLIENTS = ['mossgate-gardens', 'kittiwake-line', 'orrery-press']
 const METRICS = ['reach', 'interactions', 'followers', 'views', 'comments']
 const PERIODS = ['last-7-days', 'last-28-days', 'last-90-days', 'this-month', 'last-month', 'last-12-months']
@@ -48,28 +88,51 @@ function questionsOf(person: number): string[] {
   return Array.from({ length: 60 }, (_, step) => {
     const client = CLIENTS[(person + step) % CLIENTS.length]!
     const page = PAGES[(person * 7 + step * 3) % PAGES.length]!
-    const varied = step % 4 === 0 && page === 'overview' ? `?period=${PERIODS[(person + step) % PERIODS.length]}&metric=${METRICS[(person * 3 + step) % METRICS.length]}` : ''
+    const varied =
+      step % 4 === 0 && page === 'overview'
+        ? `?period=${PERIODS[(person + step) % PERIODS.length]}&metric=${METRICS[(person * 3 + step) % METRICS.length]}`
+        : ''
     return `/api/clients/${client}/${client === CLIENTS[0] || page !== 'reports/1' ? page : 'reports'}${varied}`
   })
 }
 
-/** The load tool asks everything of a second at its beginning; people do not click in step, so they come in groups, one group after the other within each second. */
+/**
+ * The load tool asks everything of a second at its beginning; people do not click in step, so they come in groups, one
+ * group after the other within each second.
+ */
 const GROUPS = 10
 
 async function clicking(base: string, cookie: string): Promise<void> {
   let person = 0
-  const results = await Promise.all(Array.from({ length: GROUPS }, async (_, group) => {
-    await pause((group * 1000) / GROUPS)
-    return await autocannon({
-      url: base, connections: PEOPLE / GROUPS, duration: SECONDS, overallRate: Math.round(QUESTIONS_A_SECOND / GROUPS), ignoreCoordinatedOmission: true, headers: { cookie },
-      setupClient: (client) => client.setRequests(questionsOf(person++).map((path) => ({ method: 'GET', path, headers: { cookie } }))),
-    } as autocannon.Options)
-  }))
+  const results = await Promise.all(
+    Array.from({ length: GROUPS }, async (_, group) => {
+      await pause((group * 1000) / GROUPS)
+      return await autocannon({
+        url: base,
+        connections: PEOPLE / GROUPS,
+        duration: SECONDS,
+        overallRate: Math.round(QUESTIONS_A_SECOND / GROUPS),
+        ignoreCoordinatedOmission: true,
+        headers: { cookie },
+        setupClient: (client) =>
+          client.setRequests(questionsOf(person++).map((path) => ({ method: 'GET', path, headers: { cookie } }))),
+      } as autocannon.Options)
+    }),
+  )
   const most = Math.max(...results.map(({ latency }) => (latency as Result['latency'] & { p97_5: number }).p97_5))
   const half = Math.max(...results.map(({ latency }) => latency.p50))
   const unanswered = results.reduce((sum, { non2xx, errors }) => sum + non2xx + errors, 0)
   const answered = results.reduce((sum, result) => sum + result['2xx'], 0)
-  report(`${PEOPLE} people clicking for ${SECONDS} s`, { 'questions': String(answered), 'half within': `${half} ms`, '97.5 % within': `${most} ms`, 'not answered': String(unanswered) }, { text: '95 % within 300 ms, and no error', met: most <= 300 && unanswered === 0 })
+  report(
+    `${PEOPLE} people clicking for ${SECONDS} s`,
+    {
+      'questions': String(answered),
+      'half within': `${half} ms`,
+      '97.5 % within': `${most} ms`,
+      'not answered': String(unanswered),
+    },
+    { text: '95 % within 300 ms, and no error', met: most <= 300 && unanswered === 0 },
+  )
 }
 
 async function atOnce(base: string, cookie: string, what: string, pathOf: (index: number) => string): Promise<void> {
@@ -81,9 +144,29 @@ async function atOnce(base: string, cookie: string, what: string, pathOf: (index
     return performance.now() - began
   })()
   const result = await autocannon({
-    url: base, connections: AT_ONCE, amount: AT_ONCE, timeout: 60, headers: { cookie },
-    setupClient: (client) => client.setRequests([{ method: 'GET', path: `/api/clients/mossgate-gardens/${pathOf(index++)}`, headers: { cookie } }]),
+    url: base,
+    connections: AT_ONCE,
+    amount: AT_ONCE,
+    timeout: 60,
+    headers: { cookie },
+    setupClient: (client) =>
+      client.setRequests([
+        { method: 'GET', path: `/api/clients/mossgate-gardens/${pathOf(index++)}`, headers: { cookie } },
+      ]),
   })
   const told = result.statusCodeStats?.['503']?.count ?? 0
-  report(`${AT_ONCE} at once, ${what}`, { 'answered': String(result['2xx']), 'told to wait': String(told), 'the last after': `${result.latency.max} ms`, 'health after': `${(await isAlive).toFixed(0)} ms`, 'errors': String(result.errors + result.non2xx - told) }, { text: 'all answered or told to wait within 2 s', met: result.latency.max <= 2000 && result.errors === 0 && result['2xx'] + told === AT_ONCE })
+  report(
+    `${AT_ONCE} at once, ${what}`,
+    {
+      'answered': String(result['2xx']),
+      'told to wait': String(told),
+      'the last after': `${result.latency.max} ms`,
+      'health after': `${(await isAlive).toFixed(0)} ms`,
+      'errors': String(result.errors + result.non2xx - told),
+    },
+    {
+      text: 'all answered or told to wait within 2 s',
+      met: result.latency.max <= 2000 && result.errors === 0 && result['2xx'] + told === AT_ONCE,
+    },
+  )
 }

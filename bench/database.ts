@@ -32,11 +32,32 @@ export async function withDatabase(work: (pool: Pool) => Promise<void>): Promise
 }
 
 /** A client with many profiles and a long past. */
-export async function largeClient(pool: Pool, slug: string, profiles: number, days: number, end: string, ofAgency?: number): Promise<ClientDb> {
-  const agency = ofAgency ?? ((await pool.query('INSERT INTO agency (name) VALUES (?)', [slug]))[0] as { insertId: number }).insertId
-  const [added] = await pool.query('INSERT INTO client (agency_id, slug, name, time_zone, universe) VALUES (?, ?, ?, ?, 5000000)', [agency, slug, slug, 'Europe/London'])
+export async function largeClient(
+  pool: Pool,
+  slug: string,
+  profiles: number,
+  days: number,
+  end: string,
+  ofAgency?: number,
+): Promise<ClientDb> {
+  const agency =
+    ofAgency ?? ((await pool.query('INSERT INTO agency (name) VALUES (?)', [slug]))[0] as { insertId: number }).insertId
+  const [added] = await pool.query(
+    'INSERT INTO client (agency_id, slug, name, time_zone, universe) VALUES (?, ?, ?, ?, 5000000)',
+    [agency, slug, slug, 'Europe/London'],
+  )
   const db = await clientDbForJob((added as { insertId: number }).insertId)
-  await db.insertRows('profile', ['network', 'handle', 'name', 'remote_id', 'consent'], Array.from({ length: profiles }, (_, index) => [index % 2 ? 'commons' : 'tintype', `@p${index}`, `Profile ${index}`, String(10_000_000_000_000_000n + BigInt(index)), 'given']))
+  await db.insertRows(
+    'profile',
+    ['network', 'handle', 'name', 'remote_id', 'consent'],
+    Array.from({ length: profiles }, (_, index) => [
+      index % 2 ? 'commons' : 'tintype',
+      `@p${index}`,
+      `Profile ${index}`,
+      String(10_000_000_000_000_000n + BigInt(index)),
+      'given',
+    ]),
+  )
   const [rows] = await pool.query('SELECT MIN(profile_id) AS first FROM profile WHERE client_id = ?', [db.clientId])
   const first = (rows as { first: number }[])[0]!.first
   let batch: unknown[][] = []

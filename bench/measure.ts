@@ -12,7 +12,11 @@ export async function median(rounds: number, work: () => unknown): Promise<numbe
 
 /** Prints a line: what was measured, the figures, and the goal with whether it is met. */
 export function report(what: string, figures: Record<string, string>, goal?: { text: string; met: boolean }): void {
-  console.log(`${what}: ${Object.entries(figures).map(([name, value]) => `${name} ${value}`).join(', ')}${goal ? ` — goal: ${goal.text}, ${goal.met ? 'met' : 'MISSED'}` : ''}`)
+  console.log(
+    `${what}: ${Object.entries(figures)
+      .map(([name, value]) => `${name} ${value}`)
+      .join(', ')}${goal ? ` — goal: ${goal.text}, ${goal.met ? 'met' : 'MISSED'}` : ''}`,
+  )
 }
 
 export const ms = (value: number): string => `${value.toFixed(value < 10 ? 2 : 0)} ms`

@@ -19,34 +19,70 @@ function noting(db: ClientDb, queries: Query<true>[]): ClientDb {
   return { ...db, rows, one: async <T>(query: Query<true>) => (await rows<T>(query))[0] }
 }
 
-/** The overview of 200 profiles over a year with its comparison, beside the SQL that it needs; and the same with ten times the past. */
+/**
+ * The overview of 200 profiles over a year with its comparison, beside the SQL that it needs; and the same with ten
+ * times the past.
+ */
 export async function benchOverview(pool: Pool): Promise<void> {
   const db = await largeClient(pool, 'two-years', 200, 730, END)
-  const answer = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, YEAR), { metric: 'impressions' }))
+  const answer = async (handle: ClientDb) =>
+    JSON.stringify(await overview(handle, await resolveScope(handle, YEAR), { metric: 'impressions' }))
   const queries: Query<true>[] = []
   // nothing is kept in memory while something is being written: a sync that waits keeps every answer cold
   const sync = await enqueue(db, SYNC, 1, {})
   await answer(noting(db, queries))
   const whole = await median(7, () => answer(db))
   const bare = await median(7, () => Promise.all(queries.map(({ text, values }) => pool.query(text, [...values]))))
-  report('Overview of 200 profiles × 1 year with comparison', { route: ms(whole), 'its bare SQL': ms(bare), 'route ÷ SQL': times(whole / bare), queries: String(queries.length) }, { text: 'within 2× of its bare SQL', met: whole <= 2 * bare })
+  report(
+    'Overview of 200 profiles × 1 year with comparison',
+    {
+      'route': ms(whole),
+      'its bare SQL': ms(bare),
+      'route ÷ SQL': times(whole / bare),
+      'queries': String(queries.length),
+    },
+    { text: 'within 2× of its bare SQL', met: whole <= 2 * bare },
+  )
 
   await pool.query('DELETE FROM job WHERE job_id = ?', [sync])
   await answer(db)
   while (isLoading(db)) await new Promise((resolve) => setTimeout(resolve, 20))
   let asked = 0
   const METRICS = ['views', 'clicks', 'saves', 'comments', 'shares', 'posts', 'reactions']
-  const another = await median(14, async () => JSON.stringify(await overview(db, await resolveScope(db, { ...YEAR, period: `2025-10-${29 - (asked % 3)}..2026-10-${28 - (asked % 3)}` }), { metric: METRICS[asked++ % METRICS.length]! })))
-  report('Other questions about the year from a warm process, each a new one', { route: ms(another), 'of the first': times(another / whole) }, { text: 'at most 50 ms', met: another <= 50 })
+  const another = await median(14, async () =>
+    JSON.stringify(
+      await overview(
+        db,
+        await resolveScope(db, { ...YEAR, period: `2025-10-${29 - (asked % 3)}..2026-10-${28 - (asked % 3)}` }),
+        { metric: METRICS[asked++ % METRICS.length]! },
+      ),
+    ),
+  )
+  report(
+    'Other questions about the year from a warm process, each a new one',
+    { 'route': ms(another), 'of the first': times(another / whole) },
+    { text: 'at most 50 ms', met: another <= 50 },
+  )
 
   const key = JSON.stringify(YEAR)
-  const again = await median(15, () => remembered(db, key, async () => await overview(db, await resolveScope(db, YEAR), { metric: 'impressions' })))
-  report('The same question again, nothing written meanwhile', { route: ms(again), 'of the first': times(again / whole) }, { text: 'at most 50 ms', met: again <= 50 })
+  const again = await median(15, () =>
+    remembered(db, key, async () => await overview(db, await resolveScope(db, YEAR), { metric: 'impressions' })),
+  )
+  report(
+    'The same question again, nothing written meanwhile',
+    { 'route': ms(again), 'of the first': times(again / whole) },
+    { text: 'at most 50 ms', met: again <= 50 },
+  )
 
   const month = { who: [], sets: [], period: 'last-28-days', against: 'before' as const }
-  const ask = async (handle: ClientDb) => JSON.stringify(await overview(handle, await resolveScope(handle, month), { metric: 'impressions' }))
+  const ask = async (handle: ClientDb) =>
+    JSON.stringify(await overview(handle, await resolveScope(handle, month), { metric: 'impressions' }))
   const short = await largeClient(pool, 'short', 40, 520, END)
   const long = await largeClient(pool, 'long', 40, 5200, END)
   const [little, much] = [await median(15, () => ask(short)), await median(15, () => ask(long))]
-  report('The same question with ten times the past (40 profiles, 28 days; what is usual takes the year before)', { '520 days kept': ms(little), '5,200 days kept': ms(much), ratio: times(much / little) }, { text: 'at most 1.3×', met: much <= 1.3 * little })
+  report(
+    'The same question with ten times the past (40 profiles, 28 days; what is usual takes the year before)',
+    { '520 days kept': ms(little), '5,200 days kept': ms(much), 'ratio': times(much / little) },
+    { text: 'at most 1.3×', met: much <= 1.3 * little },
+  )
 }

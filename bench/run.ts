@@ -27,6 +27,9 @@ if (wanted === undefined || process.env.ZAFFER_BENCH_PART !== wanted) {
   const bundle = await bundled()
   for (const name of names) {
     if (!PARTS[name]) throw new Error(`There is no part "${name}". There are ${Object.keys(PARTS).join(', ')}.`)
-    spawnSync(process.execPath, [...(PARTS[name].flags ?? []), bundle, name], { stdio: 'inherit', env: { ...process.env, ZAFFER_BENCH_PART: name } })
+    spawnSync(process.execPath, [...(PARTS[name].flags ?? []), bundle, name], {
+      stdio: 'inherit',
+      env: { ...process.env, ZAFFER_BENCH_PART: name },
+    })
   }
 } else await PARTS[wanted]!.run()

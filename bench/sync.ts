@@ -12,13 +12,27 @@ import { SYNC } from '../server/gather/sync/jobs'
 
 const REMOTE = { network: 'lantern', id: '30190044716520831' }
 const END = '2026-10-28'
-const settings: StandinSettings = { anchor: END, secret: 'secret of the stand-ins', requestsPerMinute: 100_000, lastComplete: () => END, now: () => Date.now() }
+const settings: StandinSettings = {
+  anchor: END,
+  secret: 'secret of the stand-ins',
+  requestsPerMinute: 100_000,
+  lastComplete: () => END,
+  now: () => Date.now(),
+}
 
-/** The sync of a profile's 400 days and posts, beside reading the same pages from the stand-in and doing nothing with them. */
+/**
+ * The sync of a profile's 400 days and posts, beside reading the same pages from the stand-in and doing nothing with
+ * them.
+ */
 export async function benchSync(pool: Pool): Promise<void> {
   const networks = standinNetworks(settings)
   const server = createServer((request, response) => {
-    const answer = networks.handle(request.method!, new URL(request.url!, 'http://127.0.0.1'), request.headers, new URLSearchParams())
+    const answer = networks.handle(
+      request.method!,
+      new URL(request.url!, 'http://127.0.0.1'),
+      request.headers,
+      new URLSearchParams(),
+    )
     response.writeHead(answer?.status ?? 404, answer?.headers).end(answer?.body)
   })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
@@ -26,9 +40,22 @@ export async function benchSync(pool: Pool): Promise<void> {
   const { access_token: access, refresh_token: refresh } = tokensFor(REMOTE.network, REMOTE.id, settings)
   const tokens = { access, refresh, until: Date.now() + 3_000_000 }
   await pool.query("INSERT INTO agency (name) VALUES ('sync')")
-  const client = ((await pool.query("INSERT INTO client (agency_id, slug, name, time_zone) VALUES (LAST_INSERT_ID(), 'sync', 'sync', 'Europe/London')"))[0] as { insertId: number }).insertId
+  const client = (
+    (
+      await pool.query(
+        "INSERT INTO client (agency_id, slug, name, time_zone) VALUES (LAST_INSERT_ID(), 'sync', 'sync', 'Europe/London')",
+      )
+    )[0] as { insertId: number }
+  ).insertId
   const db = await clientDbForJob(client)
-  const profile = ((await pool.query('INSERT INTO profile (client_id, network, handle, name, remote_id, consent, tokens) VALUES (?, ?, ?, ?, ?, ?, ?)', [client, REMOTE.network, 'x', 'x', REMOTE.id, 'given', seal(JSON.stringify(tokens))]))[0] as { insertId: number }).insertId
+  const profile = (
+    (
+      await pool.query(
+        'INSERT INTO profile (client_id, network, handle, name, remote_id, consent, tokens) VALUES (?, ?, ?, ?, ?, ?, ?)',
+        [client, REMOTE.network, 'x', 'x', REMOTE.id, 'given', seal(JSON.stringify(tokens))],
+      )
+    )[0] as { insertId: number }
+  ).insertId
 
   const connector = httpNetwork(REMOTE.network)
   const alone = await median(5, async () => {
@@ -45,5 +72,9 @@ export async function benchSync(pool: Pool): Promise<void> {
     await runNextJob()
   })
   server.close()
-  report('Sync of 400 days of a profile, with its posts', { sync: ms(whole), 'the stand-in alone': ms(alone), rate: times(alone / whole) }, { text: 'at least half the rate of the stand-in', met: whole <= 2 * alone })
+  report(
+    'Sync of 400 days of a profile, with its posts',
+    { 'sync': ms(whole), 'the stand-in alone': ms(alone), 'rate': times(alone / whole) },
+    { text: 'at least half the rate of the stand-in', met: whole <= 2 * alone },
+  )
 }

@@ -10,10 +10,36 @@ export function* largeWorld(profiles: number, days: number, end: string): Genera
       if (profile % 4 === 0 && (back + profile) % 50 === 0) continue
       const level = 200 + Math.floor(unit(profile, back) * 4000)
       const of: Record<FactColumn, number> = {
-        impressions: level * 2, views: level >> 1, watch_seconds: level * 5, completed_views: level >> 3, searches: level >> 3, listing_views: level >> 2, directions: level >> 7, calls: level >> 8, reactions: level >> 5, comments: level >> 8, shares: level >> 8, saves: level >> 9, clicks: level >> 7, posts: back % 3 === 0 ? 1 : 0,
-        profile_visits: level >> 4, new_followers: level >> 8, lost_followers: level >> 9, followers: 5000 + profile * 10, reach_1d: level, reach_7d: level * 4, reach_28d: level * 9, visitors_1d: level >> 5, visitors_7d: level >> 3, visitors_28d: level >> 2,
+        impressions: level * 2,
+        views: level >> 1,
+        watch_seconds: level * 5,
+        completed_views: level >> 3,
+        searches: level >> 3,
+        listing_views: level >> 2,
+        directions: level >> 7,
+        calls: level >> 8,
+        reactions: level >> 5,
+        comments: level >> 8,
+        shares: level >> 8,
+        saves: level >> 9,
+        clicks: level >> 7,
+        posts: back % 3 === 0 ? 1 : 0,
+        profile_visits: level >> 4,
+        new_followers: level >> 8,
+        lost_followers: level >> 9,
+        followers: 5000 + profile * 10,
+        reach_1d: level,
+        reach_7d: level * 4,
+        reach_28d: level * 9,
+        visitors_1d: level >> 5,
+        visitors_7d: level >> 3,
+        visitors_28d: level >> 2,
       }
-      yield { profile, day: addDays(end, -back), ...Object.fromEntries(FACT_COLUMNS.map((column) => [column, of[column]])) }
+      yield {
+        profile,
+        day: addDays(end, -back),
+        ...Object.fromEntries(FACT_COLUMNS.map((column) => [column, of[column]])),
+      }
     }
   }
 }

@@ -23,29 +23,48 @@ const PARTS_DAYS = 200
 const isKnown = ({ connected, rival }: DemoProfile): boolean => connected || rival !== undefined
 
 /**
- * Puts the scenario into an empty database: the agency, its people and clients, and two years of figures as if they had been synced all along.
+ * Puts the scenario into an empty database: the agency, its people and clients, and two years of figures as if they had
+ * been synced all along.
  *
  * @param anchor    the last complete day
  * @param password  of the three people
  * @param tokenFor  the token that a network has given for a profile
  */
-export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenFor: (network: string, remoteId: string) => string): Promise<void> {
+export async function loadDemo(
+  pool: Pool,
+  anchor: Day,
+  password: string,
+  tokenFor: (network: string, remoteId: string) => string,
+): Promise<void> {
   const hash = await hashPassword(password)
   await inTransaction(pool, async (db) => {
     const insert = async (text: string, values: unknown[]): Promise<number> => {
       const [result] = await db.query(text, values)
       return (result as { insertId: number }).insertId
     }
-    const agency = await insert('INSERT INTO agency (name, address, contact, colour, logo_svg, active_profiles) VALUES (?, ?, ?, ?, ?, ?)', [AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo, AGENCY.activeProfiles])
+    const agency = await insert(
+      'INSERT INTO agency (name, address, contact, colour, logo_svg, active_profiles) VALUES (?, ?, ?, ?, ?, ?)',
+      [AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo, AGENCY.activeProfiles],
+    )
     const clients = new Map<string, number>()
     for (const { slug, name, timeZone, universe, website } of CLIENTS) {
-      clients.set(slug, await insert('INSERT INTO client (agency_id, slug, name, time_zone, universe, website, released) VALUES (?, ?, ?, ?, ?, ?, ?)', [agency, slug, name, timeZone, universe, website, slug === 'mossgate-gardens' ? 'figures' : '']))
+      clients.set(
+        slug,
+        await insert(
+          'INSERT INTO client (agency_id, slug, name, time_zone, universe, website, released) VALUES (?, ?, ?, ?, ?, ?, ?)',
+          [agency, slug, name, timeZone, universe, website, slug === 'mossgate-gardens' ? 'figures' : ''],
+        ),
+      )
     }
     let author = 0
     for (const person of PEOPLE) {
-      const id = await insert('INSERT INTO person (agency_id, email, name, role, password_hash, is_demo) VALUES (?, ?, ?, ?, ?, 1)', [agency, person.email, person.name, person.role, hash])
+      const id = await insert(
+        'INSERT INTO person (agency_id, email, name, role, password_hash, is_demo) VALUES (?, ?, ?, ?, ?, 1)',
+        [agency, person.email, person.name, person.role, hash],
+      )
       if (person.role === 'analyst') author = id
-      for (const slug of person.clients) await insert('INSERT INTO person_client VALUES (?, ?)', [id, clients.get(slug)])
+      for (const slug of person.clients)
+        await insert('INSERT INTO person_client VALUES (?, ?)', [id, clients.get(slug)])
     }
     const { profileDay, posts } = world(anchor)
     const last = addDays(anchor, -LEFT_TO_SYNC_DAYS)
@@ -53,47 +72,121 @@ export async function loadDemo(pool: Pool, anchor: Day, password: string, tokenF
     for (const profile of PROFILES.filter(({ isHidden }) => !isHidden)) {
       const client = clients.get(profile.client)
       const id = await insert(
-        'INSERT INTO profile (client_id, network, handle, name, remote_id, is_rival, rival, consent, tokens, synced_to, posts_to, parts_to, synced_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-        [client, profile.network, profile.handle, profile.name, profile.remoteId, profile.rival ? 1 : 0, profile.rival ?? null, profile.connected ? 'given' : 'none',
-          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null, ...(isKnown(profile) ? [last, last, last, `${last} 06:00:00`] : [null, null, null, null])])
+        'INSERT INTO profile (client_id, network, handle, name, remote_id, is_rival, rival, consent, tokens, ' +
+          'synced_to, posts_to, parts_to, synced_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        [
+          client,
+          profile.network,
+          profile.handle,
+          profile.name,
+          profile.remoteId,
+          profile.rival ? 1 : 0,
+          profile.rival ?? null,
+          profile.connected ? 'given' : 'none',
+          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null,
+          ...(isKnown(profile) ? [last, last, last, `${last} 06:00:00`] : [null, null, null, null]),
+        ],
+      )
       idOf.set(`${profile.network} ${profile.handle}`, id)
       if (!isKnown(profile)) continue
       const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))
       const columns = profile.rival ? PUBLIC_COLUMNS : FACT_COLUMNS
       const rows = days.flatMap((day) => profileDay(profile, day, addDays(day, 30)) ?? [])
-      await db.query(`INSERT INTO profile_day (client_id, profile_id, day, ${columns.join(', ')}) VALUES ?`,
-        [rows.map((row) => [client, id, row.day, ...columns.map((column) => row[column] ?? null)])])
+      await db.query(`INSERT INTO profile_day (client_id, profile_id, day, ${columns.join(', ')}) VALUES ?`, [
+        rows.map((row) => [client, id, row.day, ...columns.map((column) => row[column] ?? null)]),
+      ])
       const published = days.flatMap((day) => posts(profile, day))
-      await db.query('INSERT INTO post (client_id, profile_id, remote_id, published_at, day, format, text, impressions, reactions, comments, shares, saves) VALUES ?',
-        [published.map((post) => [client, id, post.remoteId, post.publishedAt.replace('T', ' ').replace('Z', ''), dayAt(Date.parse(post.publishedAt), CLIENTS.find(({ slug }) => slug === profile.client)!.timeZone), post.format, post.text,
-          profile.rival ? null : post.impressions, post.reactions, post.comments, post.shares, profile.rival ? null : post.saves])])
+      await db.query(
+        'INSERT INTO post (client_id, profile_id, remote_id, published_at, day, format, text, impressions, ' +
+          'reactions, comments, shares, saves) VALUES ?',
+        [
+          published.map((post) => [
+            client,
+            id,
+            post.remoteId,
+            post.publishedAt.replace('T', ' ').replace('Z', ''),
+            dayAt(Date.parse(post.publishedAt), CLIENTS.find(({ slug }) => slug === profile.client)!.timeZone),
+            post.format,
+            post.text,
+            profile.rival ? null : post.impressions,
+            post.reactions,
+            post.comments,
+            post.shares,
+            profile.rival ? null : post.saves,
+          ]),
+        ],
+      )
       if (profile.rival || !SPLITS.some(({ networks }) => networks[profile.network])) continue
       const known = new Map(rows.map((row) => [row.day, row]))
       const dayOf = (day: Day) => known.get(day)
       const parts = days.slice(-PARTS_DAYS).flatMap((day) => partsOf(profile, day, dayOf))
-      await db.query('INSERT INTO profile_day_part (client_id, profile_id, split, day, part, value) VALUES ?', [parts.map(({ split, day, part, value }) => [client, id, split, day, part, value])])
+      await db.query('INSERT INTO profile_day_part (client_id, profile_id, split, day, part, value) VALUES ?', [
+        parts.map(({ split, day, part, value }) => [client, id, split, day, part, value]),
+      ])
     }
-    const volume = NETWORKS.flatMap(({ id }) => eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS)).map((day) => ({ network: id, ...volumeOf(id, day, anchor) })))
-    await db.query('INSERT INTO network_day (network, day, posts, interactions, impressions) VALUES ?', [volume.map(({ network, day, posts: written, interactions, impressions }) => [network, day, written, interactions, impressions])])
+    const volume = NETWORKS.flatMap(({ id }) =>
+      eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS)).map((day) => ({
+        network: id,
+        ...volumeOf(id, day, anchor),
+      })),
+    )
+    await db.query('INSERT INTO network_day (network, day, posts, interactions, impressions) VALUES ?', [
+      volume.map(({ network, day, posts: written, interactions, impressions }) => [
+        network,
+        day,
+        written,
+        interactions,
+        impressions,
+      ]),
+    ])
     for (const { client, name, members } of SETS) {
       const set = await insert('INSERT INTO profile_set (client_id, name) VALUES (?, ?)', [clients.get(client), name])
-      for (const member of members) await insert('INSERT INTO profile_set_member VALUES (?, ?, ?)', [clients.get(client), set, idOf.get(member)])
+      for (const member of members)
+        await insert('INSERT INTO profile_set_member VALUES (?, ?, ?)', [clients.get(client), set, idOf.get(member)])
     }
     for (const { client, metric, members, wanted, from, by } of TARGETS) {
       const who = members.length === 0 ? 'all' : 'some'
-      const target = await insert('INSERT INTO target (client_id, metric, who, wanted, from_day, by_day, created_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [clients.get(client), metric, who, wanted, addDays(anchor, -from), addDays(anchor, by), author])
-      for (const member of members) await insert('INSERT INTO target_member VALUES (?, ?, 0, ?)', [clients.get(client), target, idOf.get(member)])
+      const target = await insert(
+        'INSERT INTO target (client_id, metric, who, wanted, from_day, by_day, created_by) VALUES (?, ?, ?, ?, ?, ?, ?)',
+        [clients.get(client), metric, who, wanted, addDays(anchor, -from), addDays(anchor, by), author],
+      )
+      for (const member of members)
+        await insert('INSERT INTO target_member VALUES (?, ?, 0, ?)', [clients.get(client), target, idOf.get(member)])
     }
     for (const { client, from, to, note } of EVENTS) {
-      if (note) await insert('INSERT INTO note (client_id, from_day, to_day, title, body, written_by) VALUES (?, ?, ?, ?, ?, ?)', [clients.get(client), addDays(anchor, -from), addDays(anchor, -to), note.title, note.body, author])
+      if (note)
+        await insert(
+          'INSERT INTO note (client_id, from_day, to_day, title, body, written_by) VALUES (?, ?, ?, ?, ?, ?)',
+          [clients.get(client), addDays(anchor, -from), addDays(anchor, -to), note.title, note.body, author],
+        )
     }
     const blocks = [
-      { id: 'figures', kind: 'figures', title: 'The period at a glance', metrics: ['reach', 'impressions', 'interactions', 'engagement_by_reach', 'followers_net'], text: '', comment: '' },
+      {
+        id: 'figures',
+        kind: 'figures',
+        title: 'The period at a glance',
+        metrics: ['reach', 'impressions', 'interactions', 'engagement_by_reach', 'followers_net'],
+        text: '',
+        comment: '',
+      },
       { id: 'line', kind: 'chart', title: '', metrics: ['impressions'], text: '', comment: '' },
-      { id: 'profiles', kind: 'table', title: 'By profile', metrics: ['followers', 'reach', 'interactions', 'engagement_by_reach', 'posts'], text: '', comment: '' },
+      {
+        id: 'profiles',
+        kind: 'table',
+        title: 'By profile',
+        metrics: ['followers', 'reach', 'interactions', 'engagement_by_reach', 'posts'],
+        text: '',
+        comment: '',
+      },
     ]
     for (const { slug, name } of CLIENTS) {
-      await insert('INSERT INTO report (client_id, title, period, against, blocks) VALUES (?, ?, ?, ?, ?)', [clients.get(slug), `${name}, four-week report`, 'last-28-days', 'before', JSON.stringify(blocks)])
+      await insert('INSERT INTO report (client_id, title, period, against, blocks) VALUES (?, ?, ?, ?, ?)', [
+        clients.get(slug),
+        `${name}, four-week report`,
+        'last-28-days',
+        'before',
+        JSON.stringify(blocks),
+      ])
     }
   })
 }

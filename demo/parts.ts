@@ -19,18 +19,25 @@ export function portions(whole: number, shares: readonly number[]): number[] {
   const exact = shares.map((share) => (all > 0 ? (whole * share) / all : 0))
   const floors = exact.map(Math.floor)
   let left = whole - floors.reduce((sum, floor) => sum + floor, 0)
-  const order = exact.map((value, index) => ({ index, rest: value - floors[index]! })).sort((a, b) => b.rest - a.rest || a.index - b.index)
+  const order = exact
+    .map((value, index) => ({ index, rest: value - floors[index]! }))
+    .sort((a, b) => b.rest - a.rest || a.index - b.index)
   for (const { index } of order) if (left-- > 0) floors[index]!++
   return floors
 }
 
 const SITES = ['farrowpost.example', 'islesnotes.example', 'townbook.example', 'harbourforum.example']
 
-/** The people by how often they saw something, as if every further time were equally likely: the mean is the frequency. */
+/**
+ * The people by how often they saw something, as if every further time were equally likely: the mean is the frequency.
+ */
 export function timesOf(people: number, frequency: number): number[] {
   const again = 1 - 1 / Math.max(1, frequency)
   const tail = (times: number) => again ** (times - 1)
-  return portions(people, TIMES.map(({ least, most }) => tail(least) - (Number.isFinite(most) ? tail(most + 1) : 0)))
+  return portions(
+    people,
+    TIMES.map(({ least, most }) => tail(least) - (Number.isFinite(most) ? tail(most + 1) : 0)),
+  )
 }
 
 /**
@@ -48,62 +55,149 @@ export function partsOf(profile: DemoProfile, day: Day, dayOf: (day: Day) => Dem
     if (split.kind === 'hours') return ofHours(profile, split, figures, day)
     if (split.kind === 'levels') return ofFollowers(profile, split, figures, day, rule.minimum!.people)
     if (rule.minimum) {
-      const back = Array.from({ length: rule.minimum.days }, (_, index) => dayOf(addDays(day, -index))?.new_followers ?? 0)
+      const back = Array.from(
+        { length: rule.minimum.days },
+        (_, index) => dayOf(addDays(day, -index))?.new_followers ?? 0,
+      )
       if (back.reduce((sum, count) => sum + count, 0) < rule.minimum.people) return []
     }
     return plainParts(profile, split, figures, day)
   })
 }
 
-function ofTimes(split: Split, figures: DemoDay, day: Day, windowDays: 7 | 28, dayOf: (day: Day) => DemoDay | undefined): DemoPart[] {
+function ofTimes(
+  split: Split,
+  figures: DemoDay,
+  day: Day,
+  windowDays: 7 | 28,
+  dayOf: (day: Day) => DemoDay | undefined,
+): DemoPart[] {
   const people = windowDays === 7 ? figures.reach_7d : figures.reach_28d
   if (!people) return []
-  const impressions = Array.from({ length: windowDays }, (_, index) => dayOf(addDays(day, -index))?.impressions ?? 0).reduce((sum, count) => sum + count, 0)
-  return timesOf(people, impressions / people).map((value, index) => ({ day, split: split.id, part: TIMES[index]!.id, value }))
+  const impressions = Array.from(
+    { length: windowDays },
+    (_, index) => dayOf(addDays(day, -index))?.impressions ?? 0,
+  ).reduce((sum, count) => sum + count, 0)
+  return timesOf(people, impressions / people).map((value, index) => ({
+    day,
+    split: split.id,
+    part: TIMES[index]!.id,
+    value,
+  }))
 }
 
 /** Whom the followers of a profile are: networks count them on Sundays, and not where there are few. */
 const FOLLOWERS: Record<string, readonly (readonly [string, number])[]> = {
-  followers_by_age: [['13-17', 3], ['18-24', 14], ['25-34', 26], ['35-44', 23], ['45-54', 16], ['55-64', 11], ['65+', 7]],
-  followers_by_country: [['GB', 62], ['IE', 14], ['FR', 8], ['DE', 5], ['NL', 4], ['ES', 4], ['US', 3]],
-  followers_by_company_size: [['1-10', 24], ['11-50', 30], ['51-200', 22], ['201-1000', 14], ['1001+', 10]],
-  followers_by_seniority: [['Training', 6], ['Entry', 24], ['Experienced', 38], ['Manager', 22], ['Director', 10]],
-  followers_by_function: [['Marketing', 30], ['Education', 22], ['Operations', 18], ['Research', 16], ['Sales', 14]],
-  followers_by_industry: [['Tourism', 32], ['Public services', 24], ['Publishing', 18], ['Transport', 14], ['Retail', 12]],
+  followers_by_age: [
+    ['13-17', 3],
+    ['18-24', 14],
+    ['25-34', 26],
+    ['35-44', 23],
+    ['45-54', 16],
+    ['55-64', 11],
+    ['65+', 7],
+  ],
+  followers_by_country: [
+    ['GB', 62],
+    ['IE', 14],
+    ['FR', 8],
+    ['DE', 5],
+    ['NL', 4],
+    ['ES', 4],
+    ['US', 3],
+  ],
+  followers_by_company_size: [
+    ['1-10', 24],
+    ['11-50', 30],
+    ['51-200', 22],
+    ['201-1000', 14],
+    ['1001+', 10],
+  ],
+  followers_by_seniority: [
+    ['Training', 6],
+    ['Entry', 24],
+    ['Experienced', 38],
+    ['Manager', 22],
+    ['Director', 10],
+  ],
+  followers_by_function: [
+    ['Marketing', 30],
+    ['Education', 22],
+    ['Operations', 18],
+    ['Research', 16],
+    ['Sales', 14],
+  ],
+  followers_by_industry: [
+    ['Tourism', 32],
+    ['Public services', 24],
+    ['Publishing', 18],
+    ['Transport', 14],
+    ['Retail', 12],
+  ],
 }
 /** The readers of the magazine live in many countries, most of them five hours west. */
-const READERS: readonly (readonly [string, number])[] = [['US', 34], ['CA', 17], ['GB', 16], ['IE', 7], ['AU', 6], ['NZ', 4], ['IN', 4], ['ZA', 3], ['SG', 3], ['DE', 2], ['FR', 2], ['NL', 2]]
+const READERS: readonly (readonly [string, number])[] = [
+  ['US', 34],
+  ['CA', 17],
+  ['GB', 16],
+  ['IE', 7],
+  ['AU', 6],
+  ['NZ', 4],
+  ['IN', 4],
+  ['ZA', 3],
+  ['SG', 3],
+  ['DE', 2],
+  ['FR', 2],
+  ['NL', 2],
+]
 
 function ofFollowers(profile: DemoProfile, split: Split, figures: DemoDay, day: Day, least: number): DemoPart[] {
   const followers = figures.followers ?? 0
   if (weekday(day) !== 7 || followers < least) return []
-  const shares = split.id === 'followers_by_country' && profile.client === 'orrery-press' ? READERS : FOLLOWERS[split.id]!
+  const shares =
+    split.id === 'followers_by_country' && profile.client === 'orrery-press' ? READERS : FOLLOWERS[split.id]!
   const month = day.slice(0, 7)
-  const values = portions(Math.round(followers * 0.92), shares.map(([part, share]) => share * (0.85 + 0.3 * unit(profile.remoteId, split.id, part, month))))
+  const values = portions(
+    Math.round(followers * 0.92),
+    shares.map(([part, share]) => share * (0.85 + 0.3 * unit(profile.remoteId, split.id, part, month))),
+  )
   return values.map((value, index) => ({ day, split: split.id, part: shares[index]![0], value }))
 }
 
 const ZONES = new Map<string, string>(CLIENTS.map(({ slug, timeZone }) => [slug, timeZone]))
 /** The part of followers who are there in an hour of their own day: few at night, more at noon, most in the evening. */
-const there = (hour: number) => 0.03 + 0.16 * Math.exp(-(((hour - 12.5) / 2.5) ** 2)) + 0.3 * Math.exp(-(((hour - 20) / 2.2) ** 2))
+const there = (hour: number) =>
+  0.03 + 0.16 * Math.exp(-(((hour - 12.5) / 2.5) ** 2)) + 0.3 * Math.exp(-(((hour - 20) / 2.2) ** 2))
 /** How many hours west of the magazine most of its readers live, and how many of them. */
 const WEST = { hours: 5, share: 0.65 }
 
-/** The followers who were there in each hour of the client's day. An hour that the clock leaves out has none, not zero. */
+/**
+ * The followers who were there in each hour of the client's day. An hour that the clock leaves out has none, not zero.
+ */
 function ofHours(profile: DemoProfile, split: Split, figures: DemoDay, day: Day): DemoPart[] {
   const followers = figures.followers ?? 0
   if (followers < split.networks[profile.network]!.minimum!.people) return []
   const zone = ZONES.get(profile.client)
-  const exists = (hour: number) => DateTime.fromISO(`${day}T${String(hour).padStart(2, '0')}:30`, { zone }).hour === hour
-  const level = (hour: number) => (profile.client === 'orrery-press' ? (1 - WEST.share) * there(hour) + WEST.share * there((hour + 24 - WEST.hours) % 24) : there(hour))
-  return split.parts!.filter(({ id }) => exists(Number(id))).map(({ id }) => ({
-    day, split: split.id, part: id, value: Math.round(followers * level(Number(id)) * (0.9 + 0.2 * unit(profile.remoteId, day, split.id, id))),
-  }))
+  const exists = (hour: number) =>
+    DateTime.fromISO(`${day}T${String(hour).padStart(2, '0')}:30`, { zone }).hour === hour
+  const level = (hour: number) =>
+    profile.client === 'orrery-press'
+      ? (1 - WEST.share) * there(hour) + WEST.share * there((hour + 24 - WEST.hours) % 24)
+      : there(hour)
+  return split
+    .parts!.filter(({ id }) => exists(Number(id)))
+    .map(({ id }) => ({
+      day,
+      split: split.id,
+      part: id,
+      value: Math.round(followers * level(Number(id)) * (0.9 + 0.2 * unit(profile.remoteId, day, split.id, id))),
+    }))
 }
 
 function plainParts(profile: DemoProfile, split: Split, figures: DemoDay, day: Day): DemoPart[] {
   const draw = (name: string) => unit(profile.remoteId, day, split.id, name)
-  const named = (values: readonly number[], parts: readonly string[]) => values.map((value, index) => ({ day, split: split.id, part: parts[index]!, value }))
+  const named = (values: readonly number[], parts: readonly string[]) =>
+    values.map((value, index) => ({ day, split: split.id, part: parts[index]!, value }))
   const ids = split.parts?.map(({ id }) => id) ?? []
   const isPaid = unit(profile.remoteId, Math.floor(Date.parse(day) / 86_400_000 / 14), 'paid') < 0.4
   const bySource = [1, isPaid ? 0.25 + 0.2 * draw('paid') : 0, 0.06 + 0.1 * draw('shared')]
@@ -114,16 +208,37 @@ function plainParts(profile: DemoProfile, split: Split, figures: DemoDay, day: D
       // the ways overlap: together they are more than the people
       const reach = figures.reach_1d ?? 0
       const all = bySource.reduce((sum, share) => sum + share, 0)
-      return named(bySource.map((share) => Math.min(reach, Math.round(((share / all) * reach) * (1.08 + 0.1 * draw('overlap'))))), ids)
+      return named(
+        bySource.map((share) => Math.min(reach, Math.round((share / all) * reach * (1.08 + 0.1 * draw('overlap'))))),
+        ids,
+      )
     }
     case 'impressions_by_follower':
       return named(portions(figures.impressions ?? 0, [0.5 + 0.2 * draw('own'), 0.4]), ids)
     case 'interactions_by_follower':
-      return named(portions((['reactions', 'comments', 'shares', 'saves'] as const).reduce((sum, column) => sum + (figures[column] ?? 0), 0), [0.7 + 0.2 * draw('own'), 0.25]), ids)
+      return named(
+        portions(
+          (['reactions', 'comments', 'shares', 'saves'] as const).reduce(
+            (sum, column) => sum + (figures[column] ?? 0),
+            0,
+          ),
+          [0.7 + 0.2 * draw('own'), 0.25],
+        ),
+        ids,
+      )
     case 'followers_by_origin':
-      return named(portions(figures.new_followers ?? 0, ids.map((id, index) => (id === 'paid' && !isPaid ? 0 : (0.5 + draw(id)) / (index + 1)))), ids)
+      return named(
+        portions(
+          figures.new_followers ?? 0,
+          ids.map((id, index) => (id === 'paid' && !isPaid ? 0 : (0.5 + draw(id)) / (index + 1))),
+        ),
+        ids,
+      )
     case 'visits_by_site': {
-      const values = portions(Math.round((figures.profile_visits ?? 0) * 0.3), SITES.map((site, index) => (0.4 + draw(site)) / (index + 1)))
+      const values = portions(
+        Math.round((figures.profile_visits ?? 0) * 0.3),
+        SITES.map((site, index) => (0.4 + draw(site)) / (index + 1)),
+      )
       return named(values, SITES).filter(({ value }) => value > 0)
     }
     case 'views_by_progress': {
@@ -137,7 +252,13 @@ function plainParts(profile: DemoProfile, split: Split, figures: DemoDay, day: D
     case 'listing_views_by_surface':
       return named(portions(figures.listing_views ?? 0, [0.4 + 0.2 * draw('search'), 0.5]), ids)
     case 'calls_by_hour':
-      return named(portions(figures.calls ?? 0, ids.map((hour) => Math.max(0, Math.sin(((Number(hour) - 6) / 14) * Math.PI)) * (0.5 + draw(hour)))), ids).filter(({ value }) => value > 0)
+      return named(
+        portions(
+          figures.calls ?? 0,
+          ids.map((hour) => Math.max(0, Math.sin(((Number(hour) - 6) / 14) * Math.PI)) * (0.5 + draw(hour))),
+        ),
+        ids,
+      ).filter(({ value }) => value > 0)
     default:
       return []
   }

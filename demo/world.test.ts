@@ -13,17 +13,28 @@ describe('the invented world', () => {
   it('is the same whenever and in whatever order it is made', () => {
     const forwards = eachDay(daysEnding(anchor, 20)).map((day) => world(anchor).profileDay(profile, day, anchor))
     const one = world(anchor)
-    const backwards = eachDay(daysEnding(anchor, 20)).reverse().map((day) => one.profileDay(profile, day, anchor)).reverse()
+    const backwards = eachDay(daysEnding(anchor, 20))
+      .reverse()
+      .map((day) => one.profileDay(profile, day, anchor))
+      .reverse()
     expect(backwards).toEqual(forwards)
   })
 
   it('gives only what the network reports, and reach that can be true', () => {
     const { profileDay } = world(anchor)
     for (const someone of PROFILES) {
-      expect(profileDay(someone, '2026-09-01', anchor)!.visitors_1d ?? 0).toBeLessThanOrEqual(profileDay(someone, '2026-09-01', anchor)!.profile_visits ?? 0)
-      const days = eachDay(daysEnding(addDays(anchor, -40), 28)).flatMap((day) => profileDay(someone, day, anchor) ?? [])
+      expect(profileDay(someone, '2026-09-01', anchor)!.visitors_1d ?? 0).toBeLessThanOrEqual(
+        profileDay(someone, '2026-09-01', anchor)!.profile_visits ?? 0,
+      )
+      const days = eachDay(daysEnding(addDays(anchor, -40), 28)).flatMap(
+        (day) => profileDay(someone, day, anchor) ?? [],
+      )
       const last = days.at(-1)!
-      expect(Object.keys(last).filter((key) => key !== 'day').sort()).toEqual([...networkById(someone.network).reports].sort())
+      expect(
+        Object.keys(last)
+          .filter((key) => key !== 'day')
+          .sort(),
+      ).toEqual([...networkById(someone.network).reports].sort())
       if (last.reach_7d === undefined) continue
       const week = days.slice(-7)
       expect(last.reach_7d!).toBeGreaterThanOrEqual(Math.max(...week.map(({ reach_1d: reach }) => reach!)))
@@ -42,11 +53,14 @@ describe('the invented world', () => {
     const { profileDay } = world(anchor)
     expect(profileDay(PROFILES[2]!, addDays(anchor, -17), anchor)).toBeUndefined()
     expect(profileDay(profile, addDays(anchor, 1), anchor)).toBeUndefined()
-    expect(profileDay(profile, anchor, anchor)!.impressions!).toBeLessThan(profileDay(profile, anchor, addDays(anchor, 5))!.impressions!)
+    expect(profileDay(profile, anchor, anchor)!.impressions!).toBeLessThan(
+      profileDay(profile, anchor, addDays(anchor, 5))!.impressions!,
+    )
   })
 
   it('draws evenly', () => {
     const draws = Array.from({ length: 4000 }, (_, index) => unit('even', index))
-    for (let part = 0; part < 4; part++) expect(draws.filter((draw) => Math.floor(draw * 4) === part).length / 4000).toBeCloseTo(0.25, 1)
+    for (let part = 0; part < 4; part++)
+      expect(draws.filter((draw) => Math.floor(draw * 4) === part).length / 4000).toBeCloseTo(0.25, 1)
   })
 })

@@ -4,6 +4,8 @@ import { networkById } from '../core/networks/networks'
 import { EVENTS, POST_TEXTS, type DemoEvent, type DemoProfile } from './cast'
 import { scatter, unit, wobble } from './random'
 
+const twoDigits = (value: number) => String(value).padStart(2, '0')
+
 /** A post with what it brought in over its life. */
 export interface DemoPost {
   remoteId: string
@@ -23,14 +25,31 @@ export type DemoDay = { day: Day } & Partial<Record<FactColumn, number>>
 /** How a post's figures spread over the days of its life. */
 const LIFE = [0.5, 0.2, 0.1, 0.07, 0.05, 0.04, 0.04]
 const FORMAT_STRENGTH: Record<string, number> = {
-  text: 0.8, photo: 1, video: 1.5, link: 0.6, story: 0.7, clip: 1.7, film: 1.2, short: 1.1, document: 1.3, pin: 1, news: 0.8, event: 1.2, offer: 1.1, product: 0.9,
+  text: 0.8,
+  photo: 1,
+  video: 1.5,
+  link: 0.6,
+  story: 0.7,
+  clip: 1.7,
+  film: 1.2,
+  short: 1.1,
+  document: 1.3,
+  pin: 1,
+  news: 0.8,
+  event: 1.2,
+  offer: 1.1,
+  product: 0.9,
 }
 /** How long a view lasts, in seconds, and how many go on to the end, by network. */
-const WATCHED: Record<string, { seconds: number; completed: number }> = { zoetrope: { seconds: 11, completed: 0.31 }, lantern: { seconds: 96, completed: 0.14 } }
+const WATCHED: Record<string, { seconds: number; completed: number }> = {
+  zoetrope: { seconds: 11, completed: 0.31 },
+  lantern: { seconds: 96, completed: 0.14 },
+}
 const WEEKDAY_STRENGTH = [0.92, 0.9, 0.95, 1, 1.05, 1.2, 1.12]
 
 /**
- * The invented world: a function of a profile and a day, ending on an anchor day. Nothing of it is stored; any period can be made, and made again.
+ * The invented world: a function of a profile and a day, ending on an anchor day. Nothing of it is stored; any period
+ * can be made, and made again.
  *
  * @param anchor  the last complete day when the scenario was set up; events are placed before it
  */
@@ -40,7 +59,10 @@ export function world(anchor: Day) {
 
   const eventsOf = (profile: DemoProfile, day: Day): DemoEvent[] => {
     const before = daysBetween(day, anchor)
-    return EVENTS.filter(({ client, handle, from, to }) => client === profile.client && (!handle || handle === profile.handle) && before <= from && before >= to)
+    return EVENTS.filter(
+      ({ client, handle, from, to }) =>
+        client === profile.client && (!handle || handle === profile.handle) && before <= from && before >= to,
+    )
   }
   const strength = (profile: DemoProfile, day: Day): number => {
     const season = 1 + 0.18 * Math.sin(((dayNumber(day) % 365) / 365) * 2 * Math.PI - 1.1)
@@ -58,16 +80,28 @@ export function world(anchor: Day) {
       const formats = networkById(profile.network).formats
       const format = formats[Math.floor(unit(...key, index, 'format') * formats.length)]!
       const hour = 7 + Math.floor(unit(...key, index, 'hour') * 14)
-      const impressions = scatter(profile.impressionsPerPost * FORMAT_STRENGTH[format]! * wobble(0.7, ...key, index) * grown(profile, day) * strength(profile, day), ...key, index)
+      const impressions = scatter(
+        profile.impressionsPerPost *
+          FORMAT_STRENGTH[format]! *
+          wobble(0.7, ...key, index) *
+          grown(profile, day) *
+          strength(profile, day),
+        ...key,
+        index,
+      )
       const interactions = impressions * profile.rate * wobble(0.4, ...key, index, 'rate')
       const texts = POST_TEXTS[profile.client]!
       return {
         remoteId: `${profile.remoteId.slice(0, 8)}${String(dayNumber(day)).padStart(6, '0')}${index}`,
-        publishedAt: `${day}T${String(hour).padStart(2, '0')}:${String(Math.floor(unit(...key, index, 'minute') * 60)).padStart(2, '0')}:00Z`,
-        day, format, text: texts[Math.floor(unit(...key, index, 'text') * texts.length)]!,
+        publishedAt: `${day}T${twoDigits(hour)}:${twoDigits(Math.floor(unit(...key, index, 'minute') * 60))}:00Z`,
+        day,
+        format,
+        text: texts[Math.floor(unit(...key, index, 'text') * texts.length)]!,
         impressions,
-        reactions: Math.round(interactions * 0.78), comments: Math.round(interactions * 0.09),
-        shares: Math.round(interactions * 0.08), saves: Math.round(interactions * 0.05),
+        reactions: Math.round(interactions * 0.78),
+        comments: Math.round(interactions * 0.09),
+        shares: Math.round(interactions * 0.08),
+        saves: Math.round(interactions * 0.05),
       }
     })
   }
@@ -81,13 +115,23 @@ export function world(anchor: Day) {
     return Math.round(profile.followers * grown(profile, day) * swing)
   }
 
-  function baseOf(profile: DemoProfile, day: Day): Required<Pick<DemoDay, 'impressions' | 'reactions' | 'comments' | 'shares' | 'saves' | 'reach_1d'>> {
+  function baseOf(
+    profile: DemoProfile,
+    day: Day,
+  ): Required<Pick<DemoDay, 'impressions' | 'reactions' | 'comments' | 'shares' | 'saves' | 'reach_1d'>> {
     const key = [profile.remoteId, day] as const
     const still = profile.background * grown(profile, day) * strength(profile, day) * wobble(0.25, ...key, 'still')
-    const total = { impressions: scatter(still, ...key, 'i'), reactions: scatter(still * profile.rate * 0.25, ...key, 'r'), comments: 0, shares: 0, saves: 0, reach_1d: 0 }
+    const total = {
+      impressions: scatter(still, ...key, 'i'),
+      reactions: scatter(still * profile.rate * 0.25, ...key, 'r'),
+      comments: 0,
+      shares: 0,
+      saves: 0,
+      reach_1d: 0,
+    }
     LIFE.forEach((part, age) => {
       for (const post of posts(profile, addDays(day, -age))) {
-        const now = part * (eventsOf(profile, day).reduce((product, { factor }) => product * Math.min(1, factor), 1))
+        const now = part * eventsOf(profile, day).reduce((product, { factor }) => product * Math.min(1, factor), 1)
         total.impressions += Math.round(post.impressions * now)
         total.reactions += Math.round(post.reactions * now)
         total.comments += Math.round(post.comments * now)
@@ -110,15 +154,20 @@ export function world(anchor: Day) {
     }
     return Math.max(largest, Math.floor(pool * (1 - missed)))
   }
-  const reachOver = (profile: DemoProfile, day: Day, days: number) => peopleOver(profile.followers * 7, day, days, (on) => base(profile, on).reach_1d)
-  const visitsOn = (profile: DemoProfile, day: Day) => scatter(base(profile, day).impressions * 0.03, profile.remoteId, day, 'visits')
-  const visitorsOn = (profile: DemoProfile, day: Day) => Math.round(visitsOn(profile, day) / (1.1 + 0.3 * unit(profile.remoteId, day, 'visitors')))
-  const visitorsOver = (profile: DemoProfile, day: Day, days: number) => peopleOver(Math.max(1, profile.followers), day, days, (on) => visitorsOn(profile, on))
+  const reachOver = (profile: DemoProfile, day: Day, days: number) =>
+    peopleOver(profile.followers * 7, day, days, (on) => base(profile, on).reach_1d)
+  const visitsOn = (profile: DemoProfile, day: Day) =>
+    scatter(base(profile, day).impressions * 0.03, profile.remoteId, day, 'visits')
+  const visitorsOn = (profile: DemoProfile, day: Day) =>
+    Math.round(visitsOn(profile, day) / (1.1 + 0.3 * unit(profile.remoteId, day, 'visitors')))
+  const visitorsOver = (profile: DemoProfile, day: Day, days: number) =>
+    peopleOver(Math.max(1, profile.followers), day, days, (on) => visitorsOn(profile, on))
 
   /**
    * What a network says of a profile's day.
    *
-   * @param asOf  the last complete day when it is asked: the newest three days are still provisional and are restated later
+   * @param asOf  the last complete day when it is asked: the newest three days are still provisional and are restated
+   *              later
    * @returns     undefined where the network has nothing for the day
    */
   function profileDay(profile: DemoProfile, day: Day, asOf: Day): DemoDay | undefined {
@@ -131,14 +180,27 @@ export function world(anchor: Day) {
     const views = Math.round(figures.impressions * 0.42)
     const all: Required<Omit<DemoDay, 'day'>> = {
       ...figures,
-      impressions: provisional(figures.impressions), reactions: provisional(figures.reactions), reach_1d: provisional(figures.reach_1d),
-      views, watch_seconds: Math.round(views * watched.seconds * wobble(0.2, profile.remoteId, day, 'watch')), completed_views: Math.min(views, scatter(views * watched.completed, profile.remoteId, day, 'completed')),
-      searches: scatter(figures.impressions * 0.4, profile.remoteId, day, 'searches'), listing_views: figures.impressions, directions: scatter(figures.impressions * 0.03, profile.remoteId, day, 'directions'),
-      calls: scatter(figures.impressions * 0.008, profile.remoteId, day, 'calls'), clicks: scatter(figures.impressions * 0.011, profile.remoteId, day, 'clicks'),
-      posts: posts(profile, day).length, profile_visits: visitsOn(profile, day),
-      followers: followers(profile, day), new_followers: Math.max(0, gained + lost), lost_followers: Math.max(lost, -gained),
-      reach_7d: reachOver(profile, day, 7), reach_28d: reachOver(profile, day, 28),
-      visitors_1d: visitorsOn(profile, day), visitors_7d: visitorsOver(profile, day, 7), visitors_28d: visitorsOver(profile, day, 28),
+      impressions: provisional(figures.impressions),
+      reactions: provisional(figures.reactions),
+      reach_1d: provisional(figures.reach_1d),
+      views,
+      watch_seconds: Math.round(views * watched.seconds * wobble(0.2, profile.remoteId, day, 'watch')),
+      completed_views: Math.min(views, scatter(views * watched.completed, profile.remoteId, day, 'completed')),
+      searches: scatter(figures.impressions * 0.4, profile.remoteId, day, 'searches'),
+      listing_views: figures.impressions,
+      directions: scatter(figures.impressions * 0.03, profile.remoteId, day, 'directions'),
+      calls: scatter(figures.impressions * 0.008, profile.remoteId, day, 'calls'),
+      clicks: scatter(figures.impressions * 0.011, profile.remoteId, day, 'clicks'),
+      posts: posts(profile, day).length,
+      profile_visits: visitsOn(profile, day),
+      followers: followers(profile, day),
+      new_followers: Math.max(0, gained + lost),
+      lost_followers: Math.max(lost, -gained),
+      reach_7d: reachOver(profile, day, 7),
+      reach_28d: reachOver(profile, day, 28),
+      visitors_1d: visitorsOn(profile, day),
+      visitors_7d: visitorsOver(profile, day, 7),
+      visitors_28d: visitorsOver(profile, day, 28),
     }
     const reported = networkById(profile.network).reports.map((column) => [column, all[column]])
     return { day, ...Object.fromEntries(reported) }

@@ -10,7 +10,15 @@ import { editionIssueJob } from './report/issuing/editionIssue'
 import { editionPrintJob } from './report/issuing/editionPrint'
 
 /** Every kind of job that there is. */
-export const JOBS: readonly JobModule[] = [syncJob, importOpenJob, importCheckJob, importApplyJob, importUndoJob, editionIssueJob, editionPrintJob]
+export const JOBS: readonly JobModule[] = [
+  syncJob,
+  importOpenJob,
+  importCheckJob,
+  importApplyJob,
+  importUndoJob,
+  editionIssueJob,
+  editionPrintJob,
+]
 
 /** The program that works on one job alone. */
 const ALONE = new URL('./aloneProcess.ts', import.meta.url)

@@ -4,7 +4,10 @@ import { housekeeping } from './housekeeping'
 import { runNextJob } from './jobs'
 import { log } from './platform/log'
 
-/** How many jobs this process works on at a time, how often it looks for new ones, and how often it looks for profiles that are due. */
+/**
+ * How many jobs this process works on at a time, how often it looks for new ones, and how often it looks for profiles
+ * that are due.
+ */
 const LANES = 2
 const IDLE_MS = 300
 const DUE_EVERY_MS = 60_000
@@ -32,7 +35,11 @@ async function every(ms: number, work: () => Promise<unknown>, trouble: string):
 }
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => (isStopping = true))
-const lanes = [...Array.from({ length: LANES }, lane), every(DUE_EVERY_MS, enqueueDue, 'due syncs cannot be found'), every(TIDY_EVERY_MS, housekeeping, 'what is old cannot be removed')]
+const lanes = [
+  ...Array.from({ length: LANES }, lane),
+  every(DUE_EVERY_MS, enqueueDue, 'due syncs cannot be found'),
+  every(TIDY_EVERY_MS, housekeeping, 'what is old cannot be removed'),
+]
 process.send?.('ready')
 await Promise.all(lanes)
 await closeDatabase()

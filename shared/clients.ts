@@ -26,7 +26,10 @@ export interface Due {
   sentence: string
 }
 
-/** A client on the first page: what moved, what is unexplained, what is in trouble. A viewer sees of it what is released to them. */
+/**
+ * A client on the first page: what moved, what is unexplained, what is in trouble. A viewer sees of it what is released
+ * to them.
+ */
 export interface ClientSummary extends WhatIsOpen {
   slug: string
   name: string

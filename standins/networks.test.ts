@@ -14,19 +14,45 @@ let network: ReturnType<typeof standinNetworks>
 
 beforeEach(() => {
   time = Date.parse('2026-10-29T06:00:00Z')
-  settings = { anchor: '2026-10-28', secret: 'secret', requestsPerMinute: 1000, lastComplete: () => '2026-10-28', now: () => time }
+  settings = {
+    anchor: '2026-10-28',
+    secret: 'secret',
+    requestsPerMinute: 1000,
+    lastComplete: () => '2026-10-28',
+    now: () => time,
+  }
   network = standinNetworks(settings)
 })
 
-const ask = (method: string, path: string, form: Record<string, string> = {}, token?: string) => network.handle(method, new URL(path, 'http://127.0.0.1'), { authorization: token && `Bearer ${token}` }, new URLSearchParams(form))!
+const ask = (method: string, path: string, form: Record<string, string> = {}, token?: string) =>
+  network.handle(
+    method,
+    new URL(path, 'http://127.0.0.1'),
+    { authorization: token && `Bearer ${token}` },
+    new URLSearchParams(form),
+  )!
 const access = () => tokensFor('commons', profile.remoteId, settings).access_token
-const days = (query = '', token = access()) => ask('GET', `/commons/profiles/${profile.remoteId}/days${query}`, {}, token)
+const days = (query = '', token = access()) =>
+  ask('GET', `/commons/profiles/${profile.remoteId}/days${query}`, {}, token)
 
 function consent(answer: 'yes' | 'no', to = redirect): URL | undefined {
-  const { status, headers } = ask('POST', '/commons/consent', { answer, state: 'the state', redirect_uri: to, code_challenge: challenge, login_hint: profile.remoteId })
+  const { status, headers } = ask('POST', '/commons/consent', {
+    answer,
+    state: 'the state',
+    redirect_uri: to,
+    code_challenge: challenge,
+    login_hint: profile.remoteId,
+  })
   return status === 302 ? new URL(headers!.location!) : undefined
 }
-const redeem = (code: string, changes: Record<string, string> = {}) => ask('POST', '/commons/token', { grant_type: 'authorization_code', code, code_verifier: verifier, redirect_uri: redirect, ...changes })
+const redeem = (code: string, changes: Record<string, string> = {}) =>
+  ask('POST', '/commons/token', {
+    grant_type: 'authorization_code',
+    code,
+    code_verifier: verifier,
+    redirect_uri: redirect,
+    ...changes,
+  })
 
 describe('splits', () => {
   it('are forgotten as soon as their network says: the hours of followers after five weeks, the rest after a hundred days', () => {
@@ -34,8 +60,10 @@ describe('splits', () => {
     const token = tokensFor('tintype', photos.remoteId, settings).access_token
     const daysOf = (split: string) => {
       const found = new Set<string>()
-      for (let from: string | null = '2026-01-01'; from;) {
-        const page = JSON.parse(ask('GET', `/tintype/profiles/${photos.remoteId}/parts?from=${from}`, {}, token).body) as { data: { split: string; day: string }[]; next: string | null }
+      for (let from: string | null = '2026-01-01'; from; ) {
+        const page = JSON.parse(
+          ask('GET', `/tintype/profiles/${photos.remoteId}/parts?from=${from}`, {}, token).body,
+        ) as { data: { split: string; day: string }[]; next: string | null }
         for (const { split: given, day } of page.data) if (given === split) found.add(day)
         from = page.next
       }
@@ -75,7 +103,10 @@ describe('consent (OAuth 2.0, RFC 6749, with PKCE, RFC 7636)', () => {
   })
 
   it('shows a page that escapes what it is given', () => {
-    const page = ask('GET', `/commons/consent?login_hint=${profile.remoteId}&state=${encodeURIComponent('"><script>')}&redirect_uri=x&code_challenge=y`)
+    const page = ask(
+      'GET',
+      `/commons/consent?login_hint=${profile.remoteId}&state=${encodeURIComponent('"><script>')}&redirect_uri=x&code_challenge=y`,
+    )
     expect(page.body).toContain('Mossgate Gardens')
     expect(page.body).not.toContain('"><script>')
     expect(ask('GET', '/commons/consent?login_hint=1').status).toBe(404)
@@ -99,7 +130,14 @@ describe('tokens', () => {
     expect(readToken(token, 'access', 'secret', time + 1001)).toBeUndefined()
     expect(readToken('', 'access', 'secret', time)).toBeUndefined()
     const [, signature] = token.split('.')
-    expect(readToken(`${Buffer.from('{"use":"access","until":9e15}').toString('base64url')}.${signature}`, 'access', 'secret', time)).toBeUndefined()
+    expect(
+      readToken(
+        `${Buffer.from('{"use":"access","until":9e15}').toString('base64url')}.${signature}`,
+        'access',
+        'secret',
+        time,
+      ),
+    ).toBeUndefined()
   })
 })
 
@@ -108,7 +146,11 @@ describe('figures', () => {
     let next: string | null = '2020-01-01'
     const seen: string[] = []
     while (next) {
-      const page = JSON.parse(days(`?from=${next}`).body) as { data: { day: string }[]; next: string | null; oldest: string }
+      const page = JSON.parse(days(`?from=${next}`).body) as {
+        data: { day: string }[]
+        next: string | null
+        oldest: string
+      }
       expect(page.oldest).toBe('2026-04-12')
       seen.push(...page.data.map(({ day }) => day))
       next = page.next
@@ -117,13 +159,17 @@ describe('figures', () => {
     expect([seen[0], seen.at(-1), seen.length]).toEqual(['2026-04-12', '2026-10-28', 200])
   })
 
-  it('end where there is nothing yet', () => expect(JSON.parse(days('?from=2026-10-29').body)).toMatchObject({ data: [], next: null }))
+  it('end where there is nothing yet', () =>
+    expect(JSON.parse(days('?from=2026-10-29').body)).toMatchObject({ data: [], next: null }))
 
   it('are only for whoever has the consent of that profile', () => {
     expect(ask('GET', `/commons/profiles/${profile.remoteId}/days`).status).toBe(401)
     expect(ask('GET', `/commons/profiles/${PROFILES[2]!.remoteId}/days`, {}, access()).status).toBe(401)
     time += 3_600_001
-    expect(days('', issueToken({ use: 'access', network: 'commons', profile: profile.remoteId, until: time - 1 }, 'secret')).status).toBe(401)
+    expect(
+      days('', issueToken({ use: 'access', network: 'commons', profile: profile.remoteId, until: time - 1 }, 'secret'))
+        .status,
+    ).toBe(401)
   })
 
   it('are refused beyond the limit, with how long to wait', () => {
@@ -135,7 +181,9 @@ describe('figures', () => {
   })
 
   it('are nowhere else', () => {
-    expect(network.handle('GET', new URL('http://127.0.0.1/nowhere/profiles/1/days'), {}, new URLSearchParams())).toBeUndefined()
+    expect(
+      network.handle('GET', new URL('http://127.0.0.1/nowhere/profiles/1/days'), {}, new URLSearchParams()),
+    ).toBeUndefined()
     expect(network.handle('GET', new URL('http://127.0.0.1/commons/else'), {}, new URLSearchParams())).toBeUndefined()
   })
 })
@@ -145,13 +193,21 @@ describe('what a network shows to anybody', () => {
   const read = <T>(path: string) => JSON.parse(open(path).body) as T
 
   it('is a profile under its handle, however it is written, with what stands on its page', () => {
-    expect(read('/commons/public/profiles?handle=MossgateGardens')).toMatchObject({ remoteId: profile.remoteId, name: 'Mossgate Gardens', followers: 18_196, postsIn28Days: expect.any(Number), lastPost: expect.stringMatching(/^2026-/) })
+    expect(read('/commons/public/profiles?handle=MossgateGardens')).toMatchObject({
+      remoteId: profile.remoteId,
+      name: 'Mossgate Gardens',
+      followers: 18_196,
+      postsIn28Days: expect.any(Number),
+      lastPost: expect.stringMatching(/^2026-/),
+    })
     expect(open('/commons/public/profiles?handle=nobody').status).toBe(404)
     expect(open('/commons/public/profiles?handle=').status).toBe(404)
   })
 
   it('are its public figures of thirty days, and never a private one', () => {
-    const { data, next } = read<{ data: Record<string, number>[]; next: string | null }>(`/commons/public/profiles/${profile.remoteId}/days`)
+    const { data, next } = read<{ data: Record<string, number>[]; next: string | null }>(
+      `/commons/public/profiles/${profile.remoteId}/days`,
+    )
     expect([data.length, data[0]!.day, next]).toEqual([30, '2026-09-29', null])
     expect(Object.keys(data[0]!).sort()).toEqual(['comments', 'day', 'followers', 'posts', 'reactions', 'shares'])
     const posts = read<{ data: object[] }>(`/commons/public/profiles/${profile.remoteId}/posts`).data
@@ -161,7 +217,9 @@ describe('what a network shows to anybody', () => {
   })
 
   it('is its whole volume, in pages, as far back as two years', () => {
-    const first = read<{ data: { day: string; posts: number; interactions: number }[]; next: string }>('/murmur/public/volume')
+    const first = read<{ data: { day: string; posts: number; interactions: number }[]; next: string }>(
+      '/murmur/public/volume',
+    )
     expect([first.data.length, first.data[0]!.day, first.next]).toEqual([30, '2024-10-28', '2024-11-27'])
     expect(first.data.every(({ posts, interactions }) => posts > 0 && interactions > posts)).toBe(true)
     expect(read<{ data: object[] }>('/murmur/public/volume?from=2026-10-29').data).toEqual([])
@@ -178,7 +236,10 @@ describe('pages', () => {
   it('of some networks begin with the last day of the one before, of others with the next', () => {
     const next = (networkId: string, remoteId: string) => {
       const { access_token: token } = tokensFor(networkId, remoteId, settings)
-      return JSON.parse(ask('GET', `/${networkId}/profiles/${remoteId}/days?from=2026-09-01`, {}, token).body) as { through: string; next: string }
+      return JSON.parse(ask('GET', `/${networkId}/profiles/${remoteId}/days?from=2026-09-01`, {}, token).body) as {
+        through: string
+        next: string
+      }
     }
     expect(next('tintype', '17841400518844102')).toMatchObject({ through: '2026-09-30', next: '2026-09-30' })
     expect(next('commons', profile.remoteId)).toMatchObject({ through: '2026-09-30', next: '2026-10-01' })
@@ -186,15 +247,27 @@ describe('pages', () => {
 
   it('of splits need consent, and add up to the day’s figures', () => {
     expect(ask('GET', `/commons/profiles/${profile.remoteId}/parts`).status).toBe(401)
-    const parts = (JSON.parse(ask('GET', `/commons/profiles/${profile.remoteId}/parts?from=2026-10-01`, {}, access()).body) as { data: { day: string; split: string; value: number }[] }).data
+    const parts = (
+      JSON.parse(ask('GET', `/commons/profiles/${profile.remoteId}/parts?from=2026-10-01`, {}, access()).body) as {
+        data: { day: string; split: string; value: number }[]
+      }
+    ).data
     const figures = (JSON.parse(days('?from=2026-10-01').body) as { data: { day: string; impressions: number }[] }).data
     for (const { day, impressions } of figures) {
-      expect(parts.filter((part) => part.day === day && part.split === 'impressions_by_source').reduce((sum, { value }) => sum + value, 0), day).toBe(impressions)
+      expect(
+        parts
+          .filter((part) => part.day === day && part.split === 'impressions_by_source')
+          .reduce((sum, { value }) => sum + value, 0),
+        day,
+      ).toBe(impressions)
     }
   })
 
   it('of the clients’ own sites are HTML, and nothing else is there', () => {
-    expect(ask('GET', '/sites/www.mossgate.example/')).toMatchObject({ status: 200, body: expect.stringContaining('https://tintype.example/@mossgate') })
+    expect(ask('GET', '/sites/www.mossgate.example/')).toMatchObject({
+      status: 200,
+      body: expect.stringContaining('https://tintype.example/@mossgate'),
+    })
     expect(ask('GET', '/sites/www.mossgate.example/visit').status).toBe(404)
     expect(ask('GET', '/sites/elsewhere.example/').status).toBe(404)
   })

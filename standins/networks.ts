@@ -44,16 +44,26 @@ const PAST_VOLUME_DAYS = 730
 /** A page of a client's site. */
 function page(host: string, path: string): Answer {
   const body = PAGES[host]
-  if (body === undefined || path !== '') return { status: 404, headers: { 'content-type': 'text/html; charset=utf-8' }, body: '<p>There is nothing here.</p>' }
+  if (body === undefined || path !== '')
+    return {
+      status: 404,
+      headers: { 'content-type': 'text/html; charset=utf-8' },
+      body: '<p>There is nothing here.</p>',
+    }
   return { status: 200, headers: { 'content-type': 'text/html; charset=utf-8' }, body }
 }
 
-const json = (status: number, body: unknown, headers: Record<string, string> = {}): Answer => ({ status, headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) })
+const json = (status: number, body: unknown, headers: Record<string, string> = {}): Answer => ({
+  status,
+  headers: { 'content-type': 'application/json', ...headers },
+  body: JSON.stringify(body),
+})
 const escape = (text: string) => text.replace(/[&<>"']/g, (character) => `&#${character.codePointAt(0)};`)
 
 /**
- * The stand-in networks: consent by OAuth 2.0 (code flow with PKCE); daily figures, their splits and posts in pages, behind a rate limit, for as
- * long back as the network remembers; and what they show everybody: profiles by handle, their public figures, and the network's volume.
+ * The stand-in networks: consent by OAuth 2.0 (code flow with PKCE); daily figures, their splits and posts in pages,
+ * behind a rate limit, for as long back as the network remembers; and what they show everybody: profiles by handle,
+ * their public figures, and the network's volume.
  */
 export function standinNetworks(settings: StandinSettings) {
   const { profileDay, posts } = world(settings.anchor)
@@ -61,7 +71,12 @@ export function standinNetworks(settings: StandinSettings) {
   const requests = new Map<string, { minute: number; count: number }>()
 
   /** Answers a request to /{network}/…; undefined when there is no such address. */
-  function handle(method: string, url: URL, headers: { authorization?: string }, form: URLSearchParams): Answer | undefined {
+  function handle(
+    method: string,
+    url: URL,
+    headers: { authorization?: string },
+    form: URLSearchParams,
+  ): Answer | undefined {
     const [, networkId = '', ...rest] = url.pathname.split('/')
     if (networkId === 'sites' && method === 'GET') return page(rest[0] ?? '', rest.slice(1).join('/'))
     const network = NETWORKS.find(({ id }) => id === networkId)
@@ -71,8 +86,10 @@ export function standinNetworks(settings: StandinSettings) {
     if (method === 'POST' && path === 'consent') return decide(network, form)
     if (method === 'POST' && path === 'token') return token(network, form)
     const data = /^profiles\/(\d+)\/(days|posts|parts)$/.exec(path)
-    if (method === 'GET' && data) return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
-    if (method === 'GET' && path.startsWith('public/')) return open(network, path.slice('public/'.length), url.searchParams)
+    if (method === 'GET' && data)
+      return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
+    if (method === 'GET' && path.startsWith('public/'))
+      return open(network, path.slice('public/'.length), url.searchParams)
     return undefined
   }
 
@@ -86,16 +103,36 @@ export function standinNetworks(settings: StandinSettings) {
       return json(200, { data: days.map((day) => volumeOf(network.id, day, settings.anchor)), through, next })
     }
     if (path === 'profiles') {
-      const profile = PROFILES.find((one) => one.network === network.id && plainHandle(one.handle) === plainHandle(query.get('handle') ?? ''))
+      const profile = PROFILES.find(
+        (one) => one.network === network.id && plainHandle(one.handle) === plainHandle(query.get('handle') ?? ''),
+      )
       return profile ? json(200, shown(profile, last)) : json(404, { error: 'not found' })
     }
     const data = /^profiles\/(\d+)\/(days|posts)$/.exec(path)
     const profile = data && profileOf(network, data[1]!)
     if (!profile) return json(404, { error: 'not found' })
-    const { days, through, next } = pageOf(query.get('from'), addDays(last, 1 - network.publicDays), last, OVERLAPPING.includes(network.id))
-    if (data[2] === 'posts') return json(200, { data: days.flatMap((day) => posts(profile, day)).map(({ impressions: _private, saves: _kept, ...post }) => post), through, next })
+    const { days, through, next } = pageOf(
+      query.get('from'),
+      addDays(last, 1 - network.publicDays),
+      last,
+      OVERLAPPING.includes(network.id),
+    )
+    if (data[2] === 'posts')
+      return json(200, {
+        data: days
+          .flatMap((day) => posts(profile, day))
+          .map(({ impressions: _private, saves: _kept, ...post }) => post),
+        through,
+        next,
+      })
     const isOpen = (name: string) => name === 'day' || (PUBLIC_COLUMNS as readonly string[]).includes(name)
-    return json(200, { data: days.flatMap((day) => profileDay(profile, day, last) ?? []).map((day) => Object.fromEntries(Object.entries(day).filter(([name]) => isOpen(name)))), through, next })
+    return json(200, {
+      data: days
+        .flatMap((day) => profileDay(profile, day, last) ?? [])
+        .map((day) => Object.fromEntries(Object.entries(day).filter(([name]) => isOpen(name)))),
+      through,
+      next,
+    })
   }
 
   /** A profile as anybody finds it. */
@@ -103,13 +140,22 @@ export function standinNetworks(settings: StandinSettings) {
     const days = eachDay({ from: addDays(last, -27), to: last })
     const published = days.flatMap((day) => posts(profile, day))
     return {
-      remoteId: profile.remoteId, handle: profile.handle, name: profile.name, followers: profileDay(profile, last, last)?.followers ?? null,
-      postsIn28Days: published.length, lastPost: published.at(-1)?.day ?? null,
+      remoteId: profile.remoteId,
+      handle: profile.handle,
+      name: profile.name,
+      followers: profileDay(profile, last, last)?.followers ?? null,
+      postsIn28Days: published.length,
+      lastPost: published.at(-1)?.day ?? null,
     }
   }
 
   /** The days of a page that begins on one, and where the next begins. */
-  function pageOf(asked: string | null, oldest: Day, last: Day, overlaps: boolean): { days: Day[]; through: Day | undefined; next: Day | null } {
+  function pageOf(
+    asked: string | null,
+    oldest: Day,
+    last: Day,
+    overlaps: boolean,
+  ): { days: Day[]; through: Day | undefined; next: Day | null } {
     const from = asked === null || asked < oldest ? oldest : asked
     if (from > last) return { days: [], through: undefined, next: null }
     const days = eachDay({ from, to: last }).slice(0, PAGE_DAYS)
@@ -119,14 +165,27 @@ export function standinNetworks(settings: StandinSettings) {
 
   function consentPage(network: Network, query: URLSearchParams): Answer {
     const profile = profileOf(network, query.get('login_hint') ?? '')
-    if (!profile) return { status: 404, headers: { 'content-type': 'text/html; charset=utf-8' }, body: '<p>There is no such profile.</p>' }
-    const hidden = ['state', 'redirect_uri', 'code_challenge', 'login_hint'].map((name) => `<input type="hidden" name="${name}" value="${escape(query.get(name) ?? '')}">`).join('')
+    if (!profile)
+      return {
+        status: 404,
+        headers: { 'content-type': 'text/html; charset=utf-8' },
+        body: '<p>There is no such profile.</p>',
+      }
+    const hidden = ['state', 'redirect_uri', 'code_challenge', 'login_hint']
+      .map((name) => `<input type="hidden" name="${name}" value="${escape(query.get(name) ?? '')}">`)
+      .join('')
     return {
-      status: 200, headers: { 'content-type': 'text/html; charset=utf-8' },
+      status: 200,
+      headers: { 'content-type': 'text/html; charset=utf-8' },
       body: `<!doctype html><html lang="en"><meta charset="utf-8"><title>${network.name}: consent</title>
-<style>body{font:16px/1.5 Georgia,serif;max-width:34rem;margin:4rem auto;padding:0 1rem}button{font:inherit;padding:.4rem 1rem;margin-right:1rem}</style>
-<main><h1>${network.name}</h1><p>Halyard Row asks to read the private figures of <strong>${escape(profile.name)}</strong>: reach, impressions, followers won and lost. It cannot publish or change anything.</p>
-<form method="post" action="/${network.id}/consent">${hidden}<button name="answer" value="yes">Allow reading</button><button name="answer" value="no">Refuse</button></form></main></html>`,
+<style>body{font:16px/1.5 Georgia,serif;max-width:34rem;margin:4rem auto;padding:0 1rem}
+button{font:inherit;padding:.4rem 1rem;margin-right:1rem}</style>
+<main><h1>${network.name}</h1>
+<p>Halyard Row asks to read the private figures of <strong>${escape(profile.name)}</strong>:
+reach, impressions, followers won and lost. It cannot publish or change anything.</p>
+<form method="post" action="/${network.id}/consent">${hidden}
+<button name="answer" value="yes">Allow reading</button>
+<button name="answer" value="no">Refuse</button></form></main></html>`,
     }
   }
 
@@ -134,11 +193,17 @@ export function standinNetworks(settings: StandinSettings) {
     const redirect = form.get('redirect_uri') ?? ''
     const profile = profileOf(network, form.get('login_hint') ?? '')
     const target = URL.canParse(redirect) ? new URL(redirect) : undefined
-    if (!profile || !target || !['127.0.0.1', 'localhost', '[::1]'].includes(target.hostname)) return json(400, { error: 'invalid_request' })
+    if (!profile || !target || !['127.0.0.1', 'localhost', '[::1]'].includes(target.hostname))
+      return json(400, { error: 'invalid_request' })
     target.searchParams.set('state', form.get('state') ?? '')
     if (form.get('answer') === 'yes') {
       const claims: Claims = {
-        use: 'code', network: network.id, profile: profile.remoteId, until: settings.now() + 60_000, redirect, challenge: form.get('code_challenge') ?? '',
+        use: 'code',
+        network: network.id,
+        profile: profile.remoteId,
+        until: settings.now() + 60_000,
+        redirect,
+        challenge: form.get('code_challenge') ?? '',
         id: `${settings.now()}-${usedCodes.size}`,
       }
       target.searchParams.set('code', issueToken(claims, settings.secret))
@@ -147,18 +212,31 @@ export function standinNetworks(settings: StandinSettings) {
   }
 
   function token(network: Network, form: URLSearchParams): Answer {
-    const claims = form.get('grant_type') === 'refresh_token'
-      ? readToken(form.get('refresh_token') ?? '', 'refresh', settings.secret, settings.now())
-      : redeemCode(form)
+    const claims =
+      form.get('grant_type') === 'refresh_token'
+        ? readToken(form.get('refresh_token') ?? '', 'refresh', settings.secret, settings.now())
+        : redeemCode(form)
     if (!claims || claims.network !== network.id) return json(400, { error: 'invalid_grant' })
-    return json(200, { ...tokensFor(network.id, claims.profile, settings), token_type: 'bearer', expires_in: ACCESS_LIFE / 1000 }, { 'cache-control': 'no-store' })
+    return json(
+      200,
+      { ...tokensFor(network.id, claims.profile, settings), token_type: 'bearer', expires_in: ACCESS_LIFE / 1000 },
+      { 'cache-control': 'no-store' },
+    )
   }
 
   function redeemCode(form: URLSearchParams): Claims | undefined {
     const code = form.get('code') ?? ''
     const claims = readToken(code, 'code', settings.secret, settings.now())
-    const challenge = createHash('sha256').update(form.get('code_verifier') ?? '').digest('base64url')
-    if (!claims || claims.challenge !== challenge || claims.redirect !== form.get('redirect_uri') || usedCodes.has(code)) return undefined
+    const challenge = createHash('sha256')
+      .update(form.get('code_verifier') ?? '')
+      .digest('base64url')
+    if (
+      !claims ||
+      claims.challenge !== challenge ||
+      claims.redirect !== form.get('redirect_uri') ||
+      usedCodes.has(code)
+    )
+      return undefined
     usedCodes.add(code)
     return claims
   }
@@ -166,7 +244,8 @@ export function standinNetworks(settings: StandinSettings) {
   function figures(network: Network, remoteId: string, what: What, query: URLSearchParams, authorization = ''): Answer {
     const bearer = authorization.replace(/^Bearer /i, '')
     const claims = readToken(bearer, 'access', settings.secret, settings.now())
-    if (!claims || claims.network !== network.id || claims.profile !== remoteId) return json(401, { error: 'invalid_token' }, { 'www-authenticate': 'Bearer error="invalid_token"' })
+    if (!claims || claims.network !== network.id || claims.profile !== remoteId)
+      return json(401, { error: 'invalid_token' }, { 'www-authenticate': 'Bearer error="invalid_token"' })
     const wait = limited(bearer)
     if (wait) return json(429, { error: 'too many requests' }, { 'retry-after': String(wait) })
     const profile = profileOf(network, remoteId)!
@@ -181,9 +260,15 @@ export function standinNetworks(settings: StandinSettings) {
     return json(200, { data: days.flatMap((day) => dataOf(profile, what, day, dayOf)), through, next, oldest })
   }
 
-  function dataOf(profile: DemoProfile, what: What, day: Day, dayOf: (day: Day) => ReturnType<typeof profileDay>): unknown[] {
+  function dataOf(
+    profile: DemoProfile,
+    what: What,
+    day: Day,
+    dayOf: (day: Day) => ReturnType<typeof profileDay>,
+  ): unknown[] {
     if (what === 'posts') return posts(profile, day)
-    if (what === 'parts') return partsOf(profile, day, dayOf).filter(({ split }) => isRemembered(profile.network, split, day))
+    if (what === 'parts')
+      return partsOf(profile, day, dayOf).filter(({ split }) => isRemembered(profile.network, split, day))
     const figures = dayOf(day)
     return figures ? [figures] : []
   }
@@ -199,20 +284,26 @@ export function standinNetworks(settings: StandinSettings) {
     const used = requests.get(bearer)
     const count = used?.minute === minute ? used.count + 1 : 1
     requests.set(bearer, { minute, count })
-    return count > settings.requestsPerMinute ? Math.max(1, Math.ceil(((minute + 1) * 60_000 - Date.now()) / 1000)) : undefined
+    return count > settings.requestsPerMinute
+      ? Math.max(1, Math.ceil(((minute + 1) * 60_000 - Date.now()) / 1000))
+      : undefined
   }
 
   return { handle }
 }
 
-const profileOf = (network: Network, remoteId: string): DemoProfile | undefined => PROFILES.find((profile) => profile.network === network.id && profile.remoteId === remoteId)
+const profileOf = (network: Network, remoteId: string): DemoProfile | undefined =>
+  PROFILES.find((profile) => profile.network === network.id && profile.remoteId === remoteId)
 
 /** An access token and a refresh token for a profile, as the consent of its owner gives them. */
-export function tokensFor(network: string, profile: string, settings: Pick<StandinSettings, 'secret' | 'now'>): { access_token: string; refresh_token: string } {
+export function tokensFor(
+  network: string,
+  profile: string,
+  settings: Pick<StandinSettings, 'secret' | 'now'>,
+): { access_token: string; refresh_token: string } {
   const claims = { network, profile }
   return {
     access_token: issueToken({ ...claims, use: 'access', until: settings.now() + ACCESS_LIFE }, settings.secret),
     refresh_token: issueToken({ ...claims, use: 'refresh', until: settings.now() + REFRESH_LIFE }, settings.secret),
   }
 }
-

@@ -4,10 +4,13 @@ import { now } from '../server/platform/clock'
 import { standinNetworks, type StandinSettings } from './networks'
 
 const { ZAFFER_STANDINS_PORT: port, ZAFFER_STANDINS_SECRET: secret, ZAFFER_WORLD_ANCHOR: anchor } = process.env
-if (!port || !secret || !anchor) throw new Error('ZAFFER_STANDINS_PORT, ZAFFER_STANDINS_SECRET and ZAFFER_WORLD_ANCHOR must be set')
+if (!port || !secret || !anchor)
+  throw new Error('ZAFFER_STANDINS_PORT, ZAFFER_STANDINS_SECRET and ZAFFER_WORLD_ANCHOR must be set')
 
 const settings: StandinSettings = {
-  anchor, secret, now,
+  anchor,
+  secret,
+  now,
   requestsPerMinute: Number(process.env.ZAFFER_STANDINS_RATE ?? 120),
   lastComplete: () => lastCompleteDay(now(), 'Europe/London'),
 }
@@ -25,7 +28,10 @@ const server = createServer((request, response) => {
   })
   request.on('end', () => {
     try {
-      const answer = networks.handle(request.method ?? 'GET', url, request.headers, new URLSearchParams(form)) ?? { status: 404, body: 'There is nothing here.' }
+      const answer = networks.handle(request.method ?? 'GET', url, request.headers, new URLSearchParams(form)) ?? {
+        status: 404,
+        body: 'There is nothing here.',
+      }
       response.writeHead(answer.status, answer.headers).end(answer.body)
     } catch (error) {
       console.error(error)
@@ -34,4 +40,5 @@ const server = createServer((request, response) => {
   })
 })
 server.listen(Number(port), '127.0.0.1')
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)).closeAllConnections())
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => server.close(() => process.exit(0)).closeAllConnections())

@@ -6,7 +6,8 @@ import { say, Stop } from './steps/say.mjs'
 
 /**
  * Backs everything up, while the application runs:  npm run backup  [-- folder]
- * The folder holds the database and the secrets without which its sealed parts cannot be opened: keep it as you keep the data itself.
+ * The folder holds the database and the secrets without which its sealed parts cannot be opened: keep it as you keep
+ * the data itself.
  */
 const root = fileURLToPath(new URL('..', import.meta.url))
 const data = resolve(root, process.env.ZAFFER_DATA ?? '.data')
@@ -19,17 +20,28 @@ function databaseUrl() {
 }
 
 async function backup(folder) {
-  if (existsSync(folder)) throw new Stop(`${folder} is there already. Name another folder: npm run backup -- /some/folder`)
+  if (existsSync(folder))
+    throw new Stop(`${folder} is there already. Name another folder: npm run backup -- /some/folder`)
   const part = `${folder}.part`
   rmSync(part, { recursive: true, force: true })
   mkdirSync(part, { recursive: true, mode: 0o700 })
   say('Writing the database')
   await dump(databaseUrl(), join(part, 'database.sql.gz')).catch((error) => {
     rmSync(part, { recursive: true, force: true })
-    throw error instanceof Stop && /connect/i.test(error.message) ? new Stop(`The database does not answer. Start the application, then back it up.\n${error.message}`) : error
+    throw error instanceof Stop && /connect/i.test(error.message)
+      ? new Stop(`The database does not answer. Start the application, then back it up.\n${error.message}`)
+      : error
   })
   writeFileSync(join(part, 'secrets.json'), readFileSync(join(data, 'secrets.json')), { mode: 0o600 })
-  writeFileSync(join(part, 'zaffer-backup.json'), JSON.stringify({ format: 1, madeAt: new Date().toISOString(), databaseSha256: await hashOf(join(part, 'database.sql.gz')) }, null, 2), { mode: 0o600 })
+  writeFileSync(
+    join(part, 'zaffer-backup.json'),
+    JSON.stringify(
+      { format: 1, madeAt: new Date().toISOString(), databaseSha256: await hashOf(join(part, 'database.sql.gz')) },
+      null,
+      2,
+    ),
+    { mode: 0o600 },
+  )
   renameSync(part, folder)
   say(`Backed up into ${folder}`)
 }

@@ -13,7 +13,9 @@ import { connect } from '../server/platform/database/pool'
  *   npm run person -- switch-off you@company.example     (and switch-on)
  * A password is asked for, and never stands in the command. What is changed of a person ends their sessions.
  */
-const USAGE = 'Say what to do:\n  npm run person -- list\n  npm run person -- add you@company.example "Your Name" owner\n  npm run person -- role | password | switch-off | switch-on  you@company.example  [owner | analyst | viewer]'
+const USAGE =
+  'Say what to do:\n  npm run person -- list\n  npm run person -- add you@company.example "Your Name" owner\n  ' +
+  'npm run person -- role | password | switch-off | switch-on  you@company.example  [owner | analyst | viewer]'
 const ROLES = ['owner', 'analyst', 'viewer']
 const SHORTEST = 12
 
@@ -33,16 +35,27 @@ function roleOf(text: string | undefined): string {
 }
 
 async function run([what, email, ...rest]: string[]): Promise<string> {
-  const url = process.env.ZAFFER_DATABASE_URL ?? readFileSync(`${process.env.ZAFFER_DATA ?? '.data'}/database-url`, 'utf8')
+  const url =
+    process.env.ZAFFER_DATABASE_URL ?? readFileSync(`${process.env.ZAFFER_DATA ?? '.data'}/database-url`, 'utf8')
   const pool = connect(url, 1)
   const change = async (column: string, value: unknown) => {
-    const [{ affectedRows }] = await pool.query<ResultSetHeader>(`UPDATE person SET ${column} = ? WHERE email = ?`, [value, email])
+    const [{ affectedRows }] = await pool.query<ResultSetHeader>(`UPDATE person SET ${column} = ? WHERE email = ?`, [
+      value,
+      email,
+    ])
     if (affectedRows === 0) throw new Stop(`Nobody signs in as ${email}.`)
   }
   try {
     if (what === 'list') {
-      const [people] = await pool.query<RowDataPacket[]>('SELECT email, name, role, is_active FROM person ORDER BY email')
-      return people.map(({ email: address, name, role, is_active: isActive }) => `${String(address).padEnd(32)} ${String(role).padEnd(8)} ${name}${isActive ? '' : ' (switched off)'}`).join('\n')
+      const [people] = await pool.query<RowDataPacket[]>(
+        'SELECT email, name, role, is_active FROM person ORDER BY email',
+      )
+      return people
+        .map(
+          ({ email: address, name, role, is_active: isActive }) =>
+            `${String(address).padEnd(32)} ${String(role).padEnd(8)} ${name}${isActive ? '' : ' (switched off)'}`,
+        )
+        .join('\n')
     }
     if (!email) throw new Stop(USAGE)
     switch (what) {
@@ -53,7 +66,13 @@ async function run([what, email, ...rest]: string[]): Promise<string> {
         if (!agency) throw new Stop('There is no agency yet.')
         const [[known]] = await pool.query<RowDataPacket[]>('SELECT person_id FROM person WHERE email = ?', [email])
         if (known) throw new Stop(`Somebody signs in as ${email} already.`)
-        await pool.query('INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (?, ?, ?, ?, ?)', [agency.agency_id, email, rest[0], role, await askPassword()])
+        await pool.query('INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (?, ?, ?, ?, ?)', [
+          agency.agency_id,
+          email,
+          rest[0],
+          role,
+          await askPassword(),
+        ])
         return `${rest[0]} can sign in as ${email}.`
       }
       case 'role':
@@ -65,7 +84,9 @@ async function run([what, email, ...rest]: string[]): Promise<string> {
       case 'switch-off':
       case 'switch-on':
         await change('is_active', what === 'switch-on' ? 1 : 0)
-        return what === 'switch-on' ? `${email} can sign in again.` : `${email} cannot sign in any more, and is signed out everywhere.`
+        return what === 'switch-on'
+          ? `${email} can sign in again.`
+          : `${email} cannot sign in any more, and is signed out everywhere.`
       default:
         throw new Stop(USAGE)
     }

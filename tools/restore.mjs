@@ -10,7 +10,8 @@ import { say, Stop } from './steps/say.mjs'
 
 /**
  * Brings a backup back:  npm run restore -- folder  [--replace]
- * The application must not run. The backup is read whole before anything is replaced; without --replace nothing that is there is touched.
+ * The application must not run. The backup is read whole before anything is replaced; without --replace nothing that is
+ * there is touched.
  */
 const root = fileURLToPath(new URL('..', import.meta.url))
 const data = resolve(root, process.env.ZAFFER_DATA ?? '.data')
@@ -23,7 +24,11 @@ function named(url, database) {
   return changed.href
 }
 
-const tablesOf = (url, database) => statements(url, `SELECT TABLE_NAME FROM information_schema.TABLES WHERE TABLE_SCHEMA = '${database}' ORDER BY TABLE_NAME`)
+const tablesOf = (url, database) =>
+  statements(
+    url,
+    `SELECT TABLE_NAME FROM information_schema.TABLES WHERE TABLE_SCHEMA = '${database}' ORDER BY TABLE_NAME`,
+  )
 
 async function restore(folder, isReplacing) {
   const about = join(folder, 'zaffer-backup.json')
@@ -32,7 +37,8 @@ async function restore(folder, isReplacing) {
   if (format !== 1) throw new Stop(`This backup has the format ${format}, which this version does not know.`)
   say('Checking the backup')
   const file = join(folder, 'database.sql.gz')
-  if ((await hashOf(file)) !== databaseSha256) throw new Stop('The backup is damaged: its database is not the one that was written. Nothing was changed.')
+  if ((await hashOf(file)) !== databaseSha256)
+    throw new Stop('The backup is damaged: its database is not the one that was written. Nothing was changed.')
   await debianPackages({ needsDatabase: true })
   openData(data)
   const processes = new Processes(join(data, 'processes.json'), () => {})
@@ -42,20 +48,40 @@ async function restore(folder, isReplacing) {
   try {
     const database = new URL(url).pathname.slice(1)
     const isUsed = (await tablesOf(url, database)).length > 0
-    if (isUsed && !isReplacing) throw new Stop(`There is data already. To put the backup of ${madeAt} in its place: npm run restore -- ${folder} --replace`)
+    if (isUsed && !isReplacing)
+      throw new Stop(
+        `There is data already. To put the backup of ${madeAt} in its place: npm run restore -- ${folder} --replace`,
+      )
     say('Reading the backup in')
     const waiting = `${database}_restoring`
-    await statements(url, `DROP DATABASE IF EXISTS \`${waiting}\`; CREATE DATABASE \`${waiting}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
+    await statements(
+      url,
+      `DROP DATABASE IF EXISTS \`${waiting}\`; CREATE DATABASE \`${waiting}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+    )
     await load(named(url, waiting), file)
     const tables = await tablesOf(url, waiting)
-    if (!tables.includes('schema_version')) throw new Stop('The backup holds no data of this application. Nothing was changed.')
+    if (!tables.includes('schema_version'))
+      throw new Stop('The backup holds no data of this application. Nothing was changed.')
     say('Putting it in its place')
-    await statements(url, [
-      `DROP DATABASE IF EXISTS \`${database}\``, `CREATE DATABASE \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
-      `RENAME TABLE ${tables.map((table) => `\`${waiting}\`.\`${table}\` TO \`${database}\`.\`${table}\``).join(', ')}`, `DROP DATABASE \`${waiting}\``,
-    ].join(';'))
+    await statements(
+      url,
+      [
+        `DROP DATABASE IF EXISTS \`${database}\``,
+        `CREATE DATABASE \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+        `RENAME TABLE ${tables.map((table) => `\`${waiting}\`.\`${table}\` TO \`${database}\`.\`${table}\``).join(', ')}`,
+        `DROP DATABASE \`${waiting}\``,
+      ].join(';'),
+    )
     const kept = JSON.parse(readFileSync(join(folder, 'secrets.json'), 'utf8'))
-    writeFileSync(join(data, 'secrets.json'), JSON.stringify({ ...secrets, ...Object.fromEntries(MOVING.filter((name) => kept[name]).map((name) => [name, kept[name]])) }, null, 2), { mode: 0o600 })
+    writeFileSync(
+      join(data, 'secrets.json'),
+      JSON.stringify(
+        { ...secrets, ...Object.fromEntries(MOVING.filter((name) => kept[name]).map((name) => [name, kept[name]])) },
+        null,
+        2,
+      ),
+      { mode: 0o600 },
+    )
     say(`Restored the backup of ${madeAt}. Start the application with npm start`)
   } finally {
     await processes.endAll()

@@ -7,8 +7,9 @@ import { repairPostDays } from '../server/gather/sync/repairPostDays'
 import { tokensFor } from '../standins/networks'
 
 /**
- * Brings the database up to date and, when it is new, puts the scenario into it. Prints one line of JSON: how many versions were applied,
- * whether the scenario was loaded, whether there is no agency yet, and the day on which its world was set up.
+ * Brings the database up to date and, when it is new, puts the scenario into it. Prints one line of JSON: how many
+ * versions were applied, whether the scenario was loaded, whether there is no agency yet, and the day on which its
+ * world was set up.
  */
 const url = process.env.ZAFFER_DATABASE_URL!
 const versions = await migrate(url)

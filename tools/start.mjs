@@ -27,7 +27,10 @@ let startWorker = () => {}
 let workerEnds = 0
 let workerBegan = 0
 
-/** What the worker does can wait: when it ends, everything else goes on, and it is started again after a pause that grows while it keeps ending. */
+/**
+ * What the worker does can wait: when it ends, everything else goes on, and it is started again after a pause that
+ * grows while it keeps ending.
+ */
 async function restartWorker(code) {
   if (Date.now() - workerBegan > WELL_AFTER * 1000) workerEnds = 0
   const pause = Math.min(LONGEST_PAUSE, 2 ** workerEnds++)
@@ -67,16 +70,30 @@ async function waitFor(url, what, name) {
 function isRange(text) {
   const [address, bits, more] = text.split('/')
   const family = isIP(address)
-  return family > 0 && more === undefined && (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= (family === 4 ? 32 : 128)))
+  return (
+    family > 0 &&
+    more === undefined &&
+    (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= (family === 4 ? 32 : 128)))
+  )
 }
 
 async function start() {
-  if (Number(process.versions.node.split('.')[0]) < 20) throw new Stop(`Node 20 or newer is needed; this is ${process.version}.`)
-  if (unknown.length > 0) throw new Stop(`There is no “${unknown[0]}”. npm start begins with the demo, npm start -- --empty with an agency of your own.`)
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`ZAFFER_PORT is not a port: ${process.env.ZAFFER_PORT}`)
-  if (process.env.ZAFFER_NOW && Number.isNaN(Date.parse(process.env.ZAFFER_NOW))) throw new Stop(`ZAFFER_NOW is not a time: ${process.env.ZAFFER_NOW}`)
-  const proxy = (process.env.ZAFFER_TRUSTED_PROXY ?? '').split(',').map((part) => part.trim()).find((part) => part !== '' && !isRange(part))
-  if (proxy) throw new Stop(`ZAFFER_TRUSTED_PROXY names “${proxy}”, which is no address and no range such as 10.0.0.0/8.`)
+  if (Number(process.versions.node.split('.')[0]) < 20)
+    throw new Stop(`Node 20 or newer is needed; this is ${process.version}.`)
+  if (unknown.length > 0)
+    throw new Stop(
+      `There is no “${unknown[0]}”. npm start begins with the demo, npm start -- --empty with an agency of your own.`,
+    )
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Stop(`ZAFFER_PORT is not a port: ${process.env.ZAFFER_PORT}`)
+  if (process.env.ZAFFER_NOW && Number.isNaN(Date.parse(process.env.ZAFFER_NOW)))
+    throw new Stop(`ZAFFER_NOW is not a time: ${process.env.ZAFFER_NOW}`)
+  const proxy = (process.env.ZAFFER_TRUSTED_PROXY ?? '')
+    .split(',')
+    .map((part) => part.trim())
+    .find((part) => part !== '' && !isRange(part))
+  if (proxy)
+    throw new Stop(`ZAFFER_TRUSTED_PROXY names “${proxy}”, which is no address and no range such as 10.0.0.0/8.`)
   openData(data)
   const left = await processes.clearUp()
   if (left > 0) say(`Cleared up after a start that was killed (${left} processes)`)
@@ -93,23 +110,48 @@ async function start() {
   const standinsPort = await freePort()
   const beginKey = randomBytes(18).toString('base64url')
   const env = {
-    ...process.env, NODE_ENV: 'production', ZAFFER_DATABASE_URL: databaseUrl, ZAFFER_SECRET: secrets.seal, ZAFFER_STANDINS_SECRET: secrets.standins, ZAFFER_STANDINS_PORT: String(standinsPort),
-    ZAFFER_STANDINS_URL: `http://127.0.0.1:${standinsPort}`, ZAFFER_DEMO_PASSWORD: secrets.demo, ZAFFER_APP_URL: `http://127.0.0.1:${port}`, NITRO_HOST: host, NITRO_PORT: String(port),
-    NUXT_SESSION_PASSWORD: secrets.session, ZAFFER_HOST: host, ZAFFER_BEGIN_KEY: beginKey, ...(isEmpty && { ZAFFER_DEMO: 'no' }), ...(ownDatabase && { ZAFFER_DATABASE_FOLDER: data }),
+    ...process.env,
+    NODE_ENV: 'production',
+    ZAFFER_DATABASE_URL: databaseUrl,
+    ZAFFER_SECRET: secrets.seal,
+    ZAFFER_STANDINS_SECRET: secrets.standins,
+    ZAFFER_STANDINS_PORT: String(standinsPort),
+    ZAFFER_STANDINS_URL: `http://127.0.0.1:${standinsPort}`,
+    ZAFFER_DEMO_PASSWORD: secrets.demo,
+    ZAFFER_APP_URL: `http://127.0.0.1:${port}`,
+    NITRO_HOST: host,
+    NITRO_PORT: String(port),
+    NUXT_SESSION_PASSWORD: secrets.session,
+    ZAFFER_HOST: host,
+    ZAFFER_BEGIN_KEY: beginKey,
+    ...(isEmpty && { ZAFFER_DEMO: 'no' }),
+    ...(ownDatabase && { ZAFFER_DATABASE_FOLDER: data }),
   }
   const tsx = ['--import', 'tsx']
   say('Bringing the database up to date')
   const setup = await run(process.execPath, [...tsx, join(root, 'tools/setup.ts')], { cwd: root, env })
-  if (setup.status !== 0) throw new Stop(`The database could not be brought up to date:\n${setup.stderr.trim().split('\n').slice(0, 12).join('\n')}`)
+  if (setup.status !== 0)
+    throw new Stop(
+      `The database could not be brought up to date:\n${setup.stderr.trim().split('\n').slice(0, 12).join('\n')}`,
+    )
   const { loaded, isUnnamed, anchor, people } = JSON.parse(setup.stdout.trim().split('\n').at(-1))
   if (loaded) say('Loaded the demo: three clients with two years of figures')
 
   say('Starting the stand-in networks, the worker and the application')
-  const node = (name, file, argument, logName, extra = {}, flags = []) => processes.start(name, process.execPath, [...flags, ...(file.endsWith('.ts') ? tsx : []), join(root, file)], { env: { ...env, ...extra }, log: log(logName), argument })
+  const node = (name, file, argument, logName, extra = {}, flags = []) =>
+    processes.start(name, process.execPath, [...flags, ...(file.endsWith('.ts') ? tsx : []), join(root, file)], {
+      env: { ...env, ...extra },
+      log: log(logName),
+      argument,
+    })
   node('the stand-in networks', 'standins/serve.ts', 'standins/serve.ts', 'standins', { ZAFFER_WORLD_ANCHOR: anchor })
   await waitFor(`http://127.0.0.1:${standinsPort}/health`, 'The stand-in networks', 'standins')
   node('the application', '.output/server/index.mjs', '.output/server/index.mjs', 'application')
-  await waitFor(`http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/api/health`, 'The application', 'application')
+  await waitFor(
+    `http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/api/health`,
+    'The application',
+    'application',
+  )
   startWorker = () => {
     workerBegan = Date.now()
     node(WORKER, 'server/worker.ts', 'server/worker.ts', 'worker', {}, ['--max-old-space-size=256'])
@@ -134,7 +176,9 @@ async function start() {
 
 start().catch(async (error) => {
   if (isStopping) return
-  console.error(`\n${error instanceof Stop ? error.message : error.code === 'ENOSPC' ? 'The disk is full. Make room and start again.' : error.stack}`)
+  console.error(
+    `\n${error instanceof Stop ? error.message : error.code === 'ENOSPC' ? 'The disk is full. Make room and start again.' : error.stack}`,
+  )
   // where the folder cannot even be looked into, there is nothing of ours in it
   if (existsSync(join(data, 'init.sql'))) rmSync(join(data, 'init.sql'))
   isStopping = true

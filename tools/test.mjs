@@ -46,12 +46,28 @@ try {
   await run([bin('nuxt', 'bin/nuxt.mjs'), 'prepare', '--logLevel', 'silent'], { NUXT_TELEMETRY_DISABLED: '1' })
   await whole('Types: every file', [bin('vue-tsc', 'bin/vue-tsc.js'), '-b'])
   await whole('Lint', [bin('eslint', 'bin/eslint.js'), '.'])
+  await whole('Layout of the code', [bin('prettier', 'bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'])
+  await whole('Who uses whom', [
+    bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),
+    '--config',
+    '.dependency-cruiser.mjs',
+    ...['core', 'app', 'server', 'shared', 'demo', 'standins'],
+  ])
   const vitest = join(results, 'vitest.json')
-  await counted('Unit tests, external checks, integration', [bin('vitest', 'vitest.mjs'), 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${vitest}`], vitest,
-    ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }))
+  await counted(
+    'Unit tests, external checks, integration',
+    [bin('vitest', 'vitest.mjs'), 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${vitest}`],
+    vitest,
+    ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
+  )
   const browser = join(results, 'browser.json')
-  await counted('Browser tests', [bin('@playwright/test', 'cli.js'), 'test'], browser,
-    ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }), { PLAYWRIGHT_JSON_OUTPUT_NAME: browser })
+  await counted(
+    'Browser tests',
+    [bin('@playwright/test', 'cli.js'), 'test'],
+    browser,
+    ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }),
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: browser },
+  )
 } catch (error) {
   console.error(error instanceof Stop ? error.message : error)
   counts.failed++

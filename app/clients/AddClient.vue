@@ -28,7 +28,9 @@ async function add() {
     await cache.invalidateQueries({ key: ['all-clients'] })
   } catch (error) {
     const { inner } = error as ValidationError
-    problems.value = inner ? Object.fromEntries(inner.map(({ path, message }) => [path, message])) : { name: (error as Error).message }
+    problems.value = inner
+      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
+      : { name: (error as Error).message }
   } finally {
     isBusy.value = false
   }
@@ -37,12 +39,22 @@ async function add() {
 
 <template>
   <form class="add-client" @submit.prevent="add">
-    <div class="field"><label for="client-name">Name of the client</label><InputText id="client-name" v-model="form.name" :invalid="!!problems.name" /><p v-if="problems.name" class="field-error" role="alert">{{ problems.name }}</p></div>
-    <div class="field"><label for="client-zone">Its days are counted in</label><Select v-model="form.timeZone" input-id="client-zone" :options="zones" filter aria-label="Time zone" /><p v-if="problems.timeZone" class="field-error" role="alert">{{ problems.timeZone }}</p></div>
+    <div class="field">
+      <label for="client-name">Name of the client</label
+      ><InputText id="client-name" v-model="form.name" :invalid="!!problems.name" />
+      <p v-if="problems.name" class="field-error" role="alert">{{ problems.name }}</p>
+    </div>
+    <div class="field">
+      <label for="client-zone">Its days are counted in</label
+      ><Select v-model="form.timeZone" input-id="client-zone" :options="zones" filter aria-label="Time zone" />
+      <p v-if="problems.timeZone" class="field-error" role="alert">{{ problems.timeZone }}</p>
+    </div>
     <Button type="submit" label="Add the client" :loading="isBusy" />
   </form>
 </template>
 
 <style scoped>
-.add-client { max-width: 24rem; }
+.add-client {
+  max-width: 24rem;
+}
 </style>

@@ -23,18 +23,49 @@ export const START_STEPS: readonly Omit<FirstStep, 'needs'>[] = [
 /** What somebody new does first, in the order of the work. */
 export const FIRST_STEPS: readonly FirstStep[] = [
   { id: 'working', words: 'Select a figure: its working opens in the margin', path: 'overview', needs: 'figures' },
-  { id: 'scope', words: 'Select a phrase of the sentence at the top: other days, a network, another comparison', path: 'overview', needs: 'figures' },
-  { id: 'note', words: 'Write down why a day was odd: a note stands on the chart and in the report', path: 'overview', needs: 'figures', roles: ['owner', 'analyst'] },
-  { id: 'look', words: 'Open a report and look at its next edition, with what is missing in it', path: 'reports', needs: 'work' },
+  {
+    id: 'scope',
+    words: 'Select a phrase of the sentence at the top: other days, a network, another comparison',
+    path: 'overview',
+    needs: 'figures',
+  },
+  {
+    id: 'note',
+    words: 'Write down why a day was odd: a note stands on the chart and in the report',
+    path: 'overview',
+    needs: 'figures',
+    roles: ['owner', 'analyst'],
+  },
+  {
+    id: 'look',
+    words: 'Open a report and look at its next edition, with what is missing in it',
+    path: 'reports',
+    needs: 'work',
+  },
   { id: 'issue', words: 'Issue the edition, and share it by a link', path: 'reports', needs: 'work' },
-  { id: 'release', words: 'Decide what viewers of a client may see', path: 'editions', needs: 'read', roles: ['owner'] },
-  { id: 'edition', words: 'Open an edition: what was reported, and never changes', path: 'editions', needs: 'read', roles: ['viewer'] },
+  {
+    id: 'release',
+    words: 'Decide what viewers of a client may see',
+    path: 'editions',
+    needs: 'read',
+    roles: ['owner'],
+  },
+  {
+    id: 'edition',
+    words: 'Open an edition: what was reported, and never changes',
+    path: 'editions',
+    needs: 'read',
+    roles: ['viewer'],
+  },
 ]
 
 /** What somebody has done of the first steps, kept in their browser. */
 export const useFirstSteps = createSharedComposable(() => {
   const session = useSession()
-  const kept = useLocalStorage<{ done: string[]; isAway: boolean }>(() => `zaffer:first:${session.session?.person.email ?? ''}`, { done: [], isAway: false })
+  const kept = useLocalStorage<{ done: string[]; isAway: boolean }>(
+    () => `zaffer:first:${session.session?.person.email ?? ''}`,
+    { done: [], isAway: false },
+  )
   return {
     done: computed(() => kept.value.done),
     /** Whether somebody has begun with an agency of their own, in this browser. */

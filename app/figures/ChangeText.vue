@@ -7,15 +7,29 @@ const props = defineProps<{ metric: string; change: Change; shown?: number; shor
 const text = computed(() => formatChange(props.metric, props.change, useLocale(), props.shown))
 const words = computed(() => (props.short ? text.value.short : text.value.text))
 const spoken = computed(() => (text.value.mark === '▲' ? 'up' : text.value.mark === '▼' ? 'down' : ''))
-const title = computed(() => [text.value.text, props.change.basis, props.change.reason].filter((part) => part !== undefined).join('; '))
+const title = computed(() =>
+  [text.value.text, props.change.basis, props.change.reason].filter((part) => part !== undefined).join('; '),
+)
 </script>
 
 <template>
-  <span :class="text.judgement" :title="title"><span aria-hidden="true">{{ text.mark }}</span><span class="hidden-but-read">{{ spoken }}</span> {{ words }}<span v-if="change.basis" aria-hidden="true">*</span><span v-if="change.basis" class="hidden-but-read">, {{ change.basis }}</span></span>
+  <span :class="text.judgement" :title="title"
+    ><span aria-hidden="true">{{ text.mark }}</span
+    ><span class="hidden-but-read">{{ spoken }}</span> {{ words }}<span v-if="change.basis" aria-hidden="true">*</span
+    ><span v-if="change.basis" class="hidden-but-read">, {{ change.basis }}</span></span
+  >
 </template>
 
 <style scoped>
-span { color: var(--ink2); }
-.better, .better > span { color: var(--better); }
-.worse, .worse > span { color: var(--worse); }
+span {
+  color: var(--ink2);
+}
+.better,
+.better > span {
+  color: var(--better);
+}
+.worse,
+.worse > span {
+  color: var(--worse);
+}
 </style>

@@ -12,16 +12,47 @@ const place = computed(() => {
 </script>
 
 <template>
-  <div v-if="figure.low !== undefined && figure.high !== undefined" class="bar" role="img" :aria-label="`between ${say(figure.low)} and ${say(figure.high)}`">
-    <i /><b v-if="place !== undefined" :style="{ left: `${place}%` }" />
-    <span class="low">{{ say(figure.low) }}</span><span class="high">{{ say(figure.high) }}</span>
+  <div
+    v-if="figure.low !== undefined && figure.high !== undefined"
+    class="bar"
+    role="img"
+    :aria-label="`between ${say(figure.low)} and ${say(figure.high)}`"
+  >
+    <i /><b v-if="place !== undefined" :style="{ left: `${place}%` }" /> <span class="low">{{ say(figure.low) }}</span
+    ><span class="high">{{ say(figure.high) }}</span>
   </div>
 </template>
 
 <style scoped>
-.bar { position: relative; height: 38px; margin: 6px 0 2px; }
-i { position: absolute; left: 6%; width: 84%; top: 8px; height: 8px; background: var(--range); }
-b { position: absolute; top: 3px; width: 2px; height: 18px; background: var(--zaffer); }
-span { position: absolute; top: 20px; font-size: var(--text-least); }
-.low { left: 6%; } .high { right: 10%; }
+.bar {
+  position: relative;
+  height: 38px;
+  margin: 6px 0 2px;
+}
+i {
+  position: absolute;
+  left: 6%;
+  width: 84%;
+  top: 8px;
+  height: 8px;
+  background: var(--range);
+}
+b {
+  position: absolute;
+  top: 3px;
+  width: 2px;
+  height: 18px;
+  background: var(--zaffer);
+}
+span {
+  position: absolute;
+  top: 20px;
+  font-size: var(--text-least);
+}
+.low {
+  left: 6%;
+}
+.high {
+  right: 10%;
+}
 </style>

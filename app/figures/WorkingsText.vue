@@ -28,30 +28,75 @@ const write = (value: number) => formatValue(value, metric.value.unit, locale)
     <p class="quiet">{{ KIND_WORDS[metric.kind] }}</p>
     <p v-if="figure.reason">{{ figure.reason }}</p>
     <RangeBar :figure="figure" />
-    <div v-if="working?.value" class="calc"><WorkingSteps :working="working.value" :unit="metric.unit" :total="figure.exactness === 'exact' ? metric.name : 'Estimate'" /></div>
-    <div v-if="working?.low" class="calc"><WorkingSteps :working="working.low" :unit="metric.unit" total="At least" /></div>
-    <div v-if="working?.high" class="calc"><WorkingSteps :working="working.high" :unit="metric.unit" total="At most" /></div>
+    <div v-if="working?.value" class="calc">
+      <WorkingSteps
+        :working="working.value"
+        :unit="metric.unit"
+        :total="figure.exactness === 'exact' ? metric.name : 'Estimate'"
+      />
+    </div>
+    <div v-if="working?.low" class="calc">
+      <WorkingSteps :working="working.low" :unit="metric.unit" total="At least" />
+    </div>
+    <div v-if="working?.high" class="calc">
+      <WorkingSteps :working="working.high" :unit="metric.unit" total="At most" />
+    </div>
     <p v-if="figure.remark">{{ figure.remark }}</p>
-    <p v-if="figure.interval && metric.unit === 'share'">Chance alone would carry such a rate between {{ write(figure.interval.low) }} and {{ write(figure.interval.high) }} (95 %).</p>
+    <p v-if="figure.interval && metric.unit === 'share'">
+      Chance alone would carry such a rate between {{ write(figure.interval.low) }} and
+      {{ write(figure.interval.high) }} (95 %).
+    </p>
     <div v-if="compared.change" class="change">
       <p>Against the comparison: <ChangeText :metric="metric.id" :change="compared.change" :shown="figure.value" /></p>
       <p v-for="sentence in explainChange(metric.id, compared.change, locale)" :key="sentence">{{ sentence }}</p>
     </div>
-    <p v-for="name in firstFetch ?? []" :key="name">The first fetch of {{ name }} is still running; the figure will grow.</p>
-    <p v-if="figure.coverage.expected > 0 && metric.kind !== 'stock'">{{ figure.coverage.present }} of {{ figure.coverage.expected }} profile-days present<template v-if="metric.kind === 'ratio'">, with both parts</template><template v-if="missing?.length">; missing:</template><template v-else>.</template></p>
-    <ul v-if="missing?.length"><li v-for="gap in missing" :key="gap.name">{{ gap.name }}: {{ gap.ranges.map(describePeriodShort).join(', ') }}</li></ul>
+    <p v-for="name in firstFetch ?? []" :key="name">
+      The first fetch of {{ name }} is still running; the figure will grow.
+    </p>
+    <p v-if="figure.coverage.expected > 0 && metric.kind !== 'stock'">
+      {{ figure.coverage.present }} of {{ figure.coverage.expected }} profile-days present<template
+        v-if="metric.kind === 'ratio'"
+        >, with both parts</template
+      ><template v-if="missing?.length">; missing:</template><template v-else>.</template>
+    </p>
+    <ul v-if="missing?.length">
+      <li v-for="gap in missing" :key="gap.name">
+        {{ gap.name }}: {{ gap.ranges.map(describePeriodShort).join(', ') }}
+      </li>
+    </ul>
     <p v-if="unconnected?.length">No part of it, since it has no figures yet: {{ unconnected.join('; ') }}.</p>
-    <p v-if="withoutConsent?.length">Not part of it, since the owner has not given consent: {{ withoutConsent.join('; ') }}.</p>
+    <p v-if="withoutConsent?.length">
+      Not part of it, since the owner has not given consent: {{ withoutConsent.join('; ') }}.
+    </p>
     <p v-if="unreported?.length">Not part of it, since the network does not report it: {{ unreported.join('; ') }}.</p>
   </div>
 </template>
 
 <style scoped>
-.workings { font-size: 0.964rem; color: var(--ink2); }
-p { margin-bottom: 8px; }
-p:last-child { margin-bottom: 0; }
-.change { border-top: 1px solid var(--rule); padding-top: 7px; margin-bottom: 8px; }
-.change p { margin-bottom: 4px; }
-.calc { border-top: 1px solid var(--rule); padding: 7px 0; }
-ul { padding-left: 16px; margin-bottom: 8px; }
+.workings {
+  font-size: 0.964rem;
+  color: var(--ink2);
+}
+p {
+  margin-bottom: 8px;
+}
+p:last-child {
+  margin-bottom: 0;
+}
+.change {
+  border-top: 1px solid var(--rule);
+  padding-top: 7px;
+  margin-bottom: 8px;
+}
+.change p {
+  margin-bottom: 4px;
+}
+.calc {
+  border-top: 1px solid var(--rule);
+  padding: 7px 0;
+}
+ul {
+  padding-left: 16px;
+  margin-bottom: 8px;
+}
 </style>

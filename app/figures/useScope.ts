@@ -16,7 +16,9 @@ export function useScope() {
     }
   })
   const scope = computed(() => parsed.value.scope)
-  const address = computed(() => (parsed.value.error ? (route.query as Record<string, string>) : scopeAddress(scope.value)))
+  const address = computed(() =>
+    parsed.value.error ? (route.query as Record<string, string>) : scopeAddress(scope.value),
+  )
 
   const description = useQuery({
     key: () => ['scope', slug.value, address.value],

@@ -1,6 +1,9 @@
 import { isMetric } from '~~/core/metrics/catalogue'
 
-/** The figure whose working is open: a metric, and the profiles of a row where it is one of the table. It stands in the address. */
+/**
+ * The figure whose working is open: a metric, and the profiles of a row where it is one of the table. It stands in the
+ * address.
+ */
 export function useSelectedFigure() {
   const route = useRoute()
   const router = useRouter()

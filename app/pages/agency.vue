@@ -20,7 +20,9 @@ async function save() {
     say.done('The agency is changed. Editions stay as they were issued.')
   } catch (problem) {
     const { inner } = problem as ValidationError
-    problems.value = inner ? Object.fromEntries(inner.map(({ path, message }) => [path, message])) : { all: (problem as Error).message }
+    problems.value = inner
+      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
+      : { all: (problem as Error).message }
   } finally {
     isBusy.value = false
   }
@@ -40,19 +42,38 @@ async function save() {
       </form>
       <section v-if="agency" aria-labelledby="clients-heading">
         <h2 id="clients-heading" class="heading">Clients</h2>
-        <ul v-if="clients.length"><li v-for="client in clients" :key="client.slug"><NuxtLink :to="session.homeOf(client.slug)">{{ client.name }}</NuxtLink></li></ul>
+        <ul v-if="clients.length">
+          <li v-for="client in clients" :key="client.slug">
+            <NuxtLink :to="session.homeOf(client.slug)">{{ client.name }}</NuxtLink>
+          </li>
+        </ul>
         <p v-else class="quiet">None yet. The first one is added here.</p>
         <h2 class="heading">Add a client</h2>
         <AddClient @added="(slug) => navigateTo(`/${slug}/profiles`)" />
       </section>
     </div>
-    <p class="quiet people">People are added with the command <code>npm run person</code>, beside the one that started the application.</p>
+    <p class="quiet people">
+      People are added with the command <code>npm run person</code>, beside the one that started the application.
+    </p>
   </div>
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: repeat(2, minmax(0, 24rem)); gap: 4rem; }
-.people { margin-top: 28px; }
-h2 { margin: 12px 0 8px; }
-ul { list-style: none; display: grid; gap: 4px; margin-bottom: 20px; }
+.columns {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 24rem));
+  gap: 4rem;
+}
+.people {
+  margin-top: 28px;
+}
+h2 {
+  margin: 12px 0 8px;
+}
+ul {
+  list-style: none;
+  display: grid;
+  gap: 4px;
+  margin-bottom: 20px;
+}
 </style>

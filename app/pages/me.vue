@@ -22,12 +22,14 @@ async function end(what: Promise<unknown>, said: string) {
   }
   await refetch()
 }
-const endOne = ({ id }: SessionView) => end(api(`/api/me/sessions/${id}`, { method: 'DELETE' }), 'That browser is signed out.')
+const endOne = ({ id }: SessionView) =>
+  end(api(`/api/me/sessions/${id}`, { method: 'DELETE' }), 'That browser is signed out.')
 const endOthers = () => end(api('/api/me/sessions', { method: 'DELETE' }), 'Every other browser is signed out.')
 
 async function changePassword() {
   problems.value = {}
-  if (form.password !== form.repeated) return void (problems.value = { repeated: 'This is not the same as the new password.' })
+  if (form.password !== form.repeated)
+    return void (problems.value = { repeated: 'This is not the same as the new password.' })
   isBusy.value = true
   try {
     const body = passwordSchema.validateSync(form, { abortEarly: false, stripUnknown: true })
@@ -38,38 +40,102 @@ async function changePassword() {
   } catch (problem) {
     const { inner } = problem as ValidationError
     const { fields } = problem as ApiProblem
-    problems.value = inner ? Object.fromEntries(inner.map(({ path, message }) => [path, message])) : Object.keys(fields ?? {}).length > 0 ? fields : { all: (problem as Error).message }
+    problems.value = inner
+      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
+      : Object.keys(fields ?? {}).length > 0
+        ? fields
+        : { all: (problem as Error).message }
   } finally {
     isBusy.value = false
   }
 }
 
 /** Of what a browser says of itself, the part that tells one machine from another. */
-const systemOf = (browser: string) => /\(([^)]+)\)/.exec(browser)?.[1] ?? (browser.slice(0, 60) || 'a program that gives no name')
-const when = (date: Date | string) => `${describeDay(new Date(date).toISOString().slice(0, 10))}, ${new Date(date).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`
+const systemOf = (browser: string) =>
+  /\(([^)]+)\)/.exec(browser)?.[1] ?? (browser.slice(0, 60) || 'a program that gives no name')
+const when = (date: Date | string) =>
+  `${describeDay(new Date(date).toISOString().slice(0, 10))}, ` +
+  `${new Date(date).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`
 </script>
 
 <template>
   <div class="me">
     <PageHead title="Where are you signed in?" />
-    <p v-if="session.session">{{ session.session.person.name }}, {{ session.session.person.email }}, {{ session.session.person.role }} of the agency.</p>
+    <p v-if="session.session">
+      {{ session.session.person.name }}, {{ session.session.person.email }}, {{ session.session.person.role }} of the
+      agency.
+    </p>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <table v-if="data" class="plain-table">
-      <thead><tr><th scope="col">Where</th><th scope="col" class="words">Address</th><th scope="col" class="words">Signed in</th><th scope="col" class="words">Last used</th><th scope="col"><span class="hidden-but-read">What can be done</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">Where</th>
+          <th scope="col" class="words">Address</th>
+          <th scope="col" class="words">Signed in</th>
+          <th scope="col" class="words">Last used</th>
+          <th scope="col"><span class="hidden-but-read">What can be done</span></th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="item in data" :key="item.id">
-          <td><b v-if="item.isThis">Here </b><span :title="item.browser">{{ systemOf(item.browser) }}</span></td><td class="words">{{ item.address }}</td><td class="words">{{ when(item.begunAt) }}</td><td class="words">{{ item.isThis ? 'now' : when(item.seenAt) }}</td>
-          <td><Button v-if="!item.isThis" label="Sign out" text size="small" :aria-label="`Sign out the session of ${when(item.begunAt)}`" @click="endOne(item)" /></td>
+          <td>
+            <b v-if="item.isThis">Here </b><span :title="item.browser">{{ systemOf(item.browser) }}</span>
+          </td>
+          <td class="words">{{ item.address }}</td>
+          <td class="words">{{ when(item.begunAt) }}</td>
+          <td class="words">{{ item.isThis ? 'now' : when(item.seenAt) }}</td>
+          <td>
+            <Button
+              v-if="!item.isThis"
+              label="Sign out"
+              text
+              size="small"
+              :aria-label="`Sign out the session of ${when(item.begunAt)}`"
+              @click="endOne(item)"
+            />
+          </td>
         </tr>
       </tbody>
     </table>
-    <p v-if="data && others === 0" class="quiet">Nowhere else. A browser that is not used for a day is signed out by itself, and every one after two weeks.</p>
+    <p v-if="data && others === 0" class="quiet">
+      Nowhere else. A browser that is not used for a day is signed out by itself, and every one after two weeks.
+    </p>
     <Button v-if="others > 0" label="Sign out everywhere else" outlined class="all" @click="endOthers" />
     <form aria-labelledby="password-heading" @submit.prevent="changePassword">
       <h2 id="password-heading" class="heading">Change your password</h2>
-      <div class="field"><label for="current">Password of now</label><InputText id="current" v-model="form.current" type="password" autocomplete="current-password" :invalid="!!problems.current" /><p v-if="problems.current" class="field-error" role="alert">{{ problems.current }}</p></div>
-      <div class="field"><label for="password">New password</label><InputText id="password" v-model="form.password" type="password" autocomplete="new-password" :invalid="!!problems.password" /><p v-if="problems.password" class="field-error" role="alert">{{ problems.password }}</p></div>
-      <div class="field"><label for="repeated">The new one again</label><InputText id="repeated" v-model="form.repeated" type="password" autocomplete="new-password" :invalid="!!problems.repeated" /><p v-if="problems.repeated" class="field-error" role="alert">{{ problems.repeated }}</p></div>
+      <div class="field">
+        <label for="current">Password of now</label
+        ><InputText
+          id="current"
+          v-model="form.current"
+          type="password"
+          autocomplete="current-password"
+          :invalid="!!problems.current"
+        />
+        <p v-if="problems.current" class="field-error" role="alert">{{ problems.current }}</p>
+      </div>
+      <div class="field">
+        <label for="password">New password</label
+        ><InputText
+          id="password"
+          v-model="form.password"
+          type="password"
+          autocomplete="new-password"
+          :invalid="!!problems.password"
+        />
+        <p v-if="problems.password" class="field-error" role="alert">{{ problems.password }}</p>
+      </div>
+      <div class="field">
+        <label for="repeated">The new one again</label
+        ><InputText
+          id="repeated"
+          v-model="form.repeated"
+          type="password"
+          autocomplete="new-password"
+          :invalid="!!problems.repeated"
+        />
+        <p v-if="problems.repeated" class="field-error" role="alert">{{ problems.repeated }}</p>
+      </div>
       <p v-if="problems.all" class="field-error" role="alert">{{ problems.all }}</p>
       <Button type="submit" label="Change the password" :loading="isBusy" />
     </form>
@@ -77,8 +143,17 @@ const when = (date: Date | string) => `${describeDay(new Date(date).toISOString(
 </template>
 
 <style scoped>
-.me { max-width: 52rem; }
-.plain-table { margin: 14px 0 8px; }
-form { max-width: 22rem; margin-top: 28px; }
-.heading { margin-bottom: 8px; }
+.me {
+  max-width: 52rem;
+}
+.plain-table {
+  margin: 14px 0 8px;
+}
+form {
+  max-width: 22rem;
+  margin-top: 28px;
+}
+.heading {
+  margin-bottom: 8px;
+}
 </style>

@@ -20,7 +20,9 @@ async function signIn() {
     await navigateTo(to.startsWith('/') && !to.startsWith('//') ? to : '/')
   } catch (error) {
     const { inner } = error as ValidationError
-    problems.value = inner ? Object.fromEntries(inner.map(({ path, message }) => [path, message])) : { all: (error as Error).message }
+    problems.value = inner
+      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
+      : { all: (error as Error).message }
   } finally {
     isBusy.value = false
   }
@@ -32,8 +34,29 @@ async function signIn() {
     <h1>zaffer</h1>
     <p class="lead">The measuring desk: what happened, why, against what, and what to tell the client.</p>
     <form @submit.prevent="signIn">
-      <div class="field"><label for="email">Address</label><InputText id="email" v-model="form.email" type="email" autocomplete="username" autofocus :invalid="!!problems.email" /><p v-if="problems.email" class="field-error" role="alert">{{ problems.email }}</p></div>
-      <div class="field"><label for="password">Password</label><InputText id="password" v-model="form.password" type="password" autocomplete="current-password" :invalid="!!problems.password" /><p v-if="problems.password" class="field-error" role="alert">{{ problems.password }}</p></div>
+      <div class="field">
+        <label for="email">Address</label
+        ><InputText
+          id="email"
+          v-model="form.email"
+          type="email"
+          autocomplete="username"
+          autofocus
+          :invalid="!!problems.email"
+        />
+        <p v-if="problems.email" class="field-error" role="alert">{{ problems.email }}</p>
+      </div>
+      <div class="field">
+        <label for="password">Password</label
+        ><InputText
+          id="password"
+          v-model="form.password"
+          type="password"
+          autocomplete="current-password"
+          :invalid="!!problems.password"
+        />
+        <p v-if="problems.password" class="field-error" role="alert">{{ problems.password }}</p>
+      </div>
       <p v-if="problems.all" class="field-error" role="alert">{{ problems.all }}</p>
       <Button type="submit" label="Sign in" :loading="isBusy" />
     </form>
@@ -41,7 +64,17 @@ async function signIn() {
 </template>
 
 <style scoped>
-.door { max-width: 22rem; margin: 10vh auto 0; }
-h1 { font: italic 600 40px/1 var(--serif); color: var(--zaffer); }
-.lead { font: 400 var(--text-heading)/1.4 var(--serif); color: var(--ink2); margin: 8px 0 22px; }
+.door {
+  max-width: 22rem;
+  margin: 10vh auto 0;
+}
+h1 {
+  font: italic 600 40px/1 var(--serif);
+  color: var(--zaffer);
+}
+.lead {
+  font: 400 var(--text-heading)/1.4 var(--serif);
+  color: var(--ink2);
+  margin: 8px 0 22px;
+}
 </style>

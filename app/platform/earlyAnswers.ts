@@ -1,10 +1,19 @@
-/** Answers that were asked for before the page that needs them was there. Each is given once, and only while it is young. */
+/**
+ * Answers that were asked for before the page that needs them was there. Each is given once, and only while it is
+ * young.
+ */
 const waiting = new Map<string, { answer: Promise<unknown>; askedAt: number }>()
 
 /** How old an answer may be when it is taken: what takes longer was not asked for by the page that is being opened. */
 const YOUNG_MS = 10_000
 
-const keyOf = (path: string, query: Record<string, unknown> = {}) => `${path}?${new URLSearchParams(Object.entries(query).filter(([, value]) => value !== undefined).map(([name, value]) => [name, String(value)]).sort(([a], [b]) => (a! < b! ? -1 : 1)))}`
+const keyOf = (path: string, query: Record<string, unknown> = {}) =>
+  `${path}?${new URLSearchParams(
+    Object.entries(query)
+      .filter(([, value]) => value !== undefined)
+      .map(([name, value]) => [name, String(value)])
+      .sort(([a], [b]) => (a! < b! ? -1 : 1)),
+  )}`
 
 /** Asks now for what a page will need. */
 export function askEarly(path: string, query: Record<string, unknown>): void {

@@ -5,4 +5,5 @@ export function dateOf(day: string): Date {
 }
 
 /** The day that was chosen in the calendar. */
-export const dayOfDate = (date: Date): string => `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
+export const dayOfDate = (date: Date): string =>
+  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`

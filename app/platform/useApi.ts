@@ -2,7 +2,11 @@ import { FetchError, type FetchOptions } from 'ofetch'
 
 /** What the server says is wrong, in a sentence. */
 export class ApiProblem extends Error {
-  constructor(readonly status: number, detail: string, readonly fields: Record<string, string> = {}) {
+  constructor(
+    readonly status: number,
+    detail: string,
+    readonly fields: Record<string, string> = {},
+  ) {
     super(detail)
   }
 }
@@ -25,22 +29,35 @@ export async function api<T>(path: string, options: FetchOptions<'json'> = {}): 
 /** How often a question is asked again by itself when the application is busy. */
 const MOST_WAITS = 4
 
-/** Asks, and when the application is busy asks again when it says so: only questions, since what is to be written could be written twice. */
+/**
+ * Asks, and when the application is busy asks again when it says so: only questions, since what is to be written could
+ * be written twice.
+ */
 async function ask<T>(path: string, options: FetchOptions<'json'>, waits = 0): Promise<T> {
   try {
-    return await $fetch<T>(path, { retry: 0, ...options } as never) as T
+    return (await $fetch<T>(path, { retry: 0, ...options } as never)) as T
   } catch (error) {
     const response = error instanceof FetchError ? error.response : undefined
     if (response?.status !== 503 || options.method || waits === MOST_WAITS) throw error
-    await new Promise((resolve) => setTimeout(resolve, 1000 * (Number(response.headers.get('retry-after')) || 1) * (0.5 + Math.random())))
+    await new Promise((resolve) =>
+      setTimeout(resolve, 1000 * (Number(response.headers.get('retry-after')) || 1) * (0.5 + Math.random())),
+    )
     return await ask<T>(path, options, waits + 1)
   }
 }
 
 function toProblem(error: unknown): ApiProblem {
-  if (!(error instanceof FetchError) || !error.response) return new ApiProblem(0, 'The application does not answer. Check that it is running, then try again.')
-  const data = typeof error.data === 'string' ? parse(error.data) : (error.data as { detail?: string; fields?: Record<string, string> } | undefined)
-  return new ApiProblem(error.response.status, data?.detail ?? `The application answered ${error.response.status}.`, data?.fields)
+  if (!(error instanceof FetchError) || !error.response)
+    return new ApiProblem(0, 'The application does not answer. Check that it is running, then try again.')
+  const data =
+    typeof error.data === 'string'
+      ? parse(error.data)
+      : (error.data as { detail?: string; fields?: Record<string, string> } | undefined)
+  return new ApiProblem(
+    error.response.status,
+    data?.detail ?? `The application answered ${error.response.status}.`,
+    data?.fields,
+  )
 }
 
 function parse(text: string): { detail?: string; fields?: Record<string, string> } | undefined {

@@ -3,7 +3,8 @@ const MOVES = ['wheel', 'touchmove', 'pointerdown', 'keydown'] as const
 const LONGEST_MS = 5000
 
 /**
- * Leads to a part of the page that the address names: when it is there, and again while what stands above it still grows, until the reader moves.
+ * Leads to a part of the page that the address names: when it is there, and again while what stands above it still
+ * grows, until the reader moves.
  *
  * @param id  of the part's element
  */

@@ -1,10 +1,21 @@
 /** The queries that show figures. */
-const WITH_FIGURES = ['overview', 'workings', 'why', 'unusual', 'posts', 'profiles', 'all-clients', 'parts', 'subject', 'targets']
+const WITH_FIGURES = [
+  'overview',
+  'workings',
+  'why',
+  'unusual',
+  'posts',
+  'profiles',
+  'all-clients',
+  'parts',
+  'subject',
+  'targets',
+]
 const LOOK_EVERY_MS = 1200
 
 /**
- * Keeps what is on the screen true: while a sync, an import or an undo changes the client's figures they are asked for again, also when the
- * person has gone on to another page meanwhile.
+ * Keeps what is on the screen true: while a sync, an import or an undo changes the client's figures they are asked for
+ * again, also when the person has gone on to another page meanwhile.
  */
 export function useFreshness(): void {
   const cache = useQueryCache()

@@ -9,7 +9,8 @@ export interface KeptForm {
 }
 
 /**
- * Keeps what is typed into a form in the browser until it is sent or given up on purpose: closing the form, or the window, loses nothing.
+ * Keeps what is typed into a form in the browser until it is sent or given up on purpose: closing the form, or the
+ * window, loses nothing.
  *
  * @param name  under which name it is kept; empty where nothing is to be kept
  */

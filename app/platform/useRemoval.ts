@@ -1,5 +1,6 @@
 /**
- * Removes a thing and says so, with a way back: every thing that can be removed answers DELETE at its address and POST at its /restore.
+ * Removes a thing and says so, with a way back: every thing that can be removed answers DELETE at its address and POST
+ * at its /restore.
  *
  * @param refresh  asks again for what has changed
  */

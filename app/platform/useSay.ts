@@ -4,7 +4,8 @@ import { useToast } from 'primevue/usetoast'
 export function useSay() {
   const toast = useToast()
   return {
-    done: (summary: string, undo?: () => Promise<unknown>) => toast.add({ severity: 'success', summary, life: undo ? 9000 : 4000, ...(undo && { detail: { undo } as never }) }),
+    done: (summary: string, undo?: () => Promise<unknown>) =>
+      toast.add({ severity: 'success', summary, life: undo ? 9000 : 4000, ...(undo && { detail: { undo } as never }) }),
     problem: (error: unknown) => toast.add({ severity: 'error', summary: (error as Error).message, life: 12_000 }),
   }
 }

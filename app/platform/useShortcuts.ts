@@ -2,18 +2,38 @@ import { periodAddress, runningUnit, stepPeriod } from '~~/core/periods/periodKi
 import { readPeriod } from '~~/core/periods/readPeriod'
 import { STAGE_KEYS, stagesFor } from '../stages'
 
-/** Every shortcut of a person with what it does, for the list that `?` shows: only those that lead somewhere for them. */
-export function shortcutsFor(may: { mayWrite: boolean; maySeeFigures: boolean; hasClient: boolean }, stages: readonly string[]): [keys: string, meaning: string][] {
+/**
+ * Every shortcut of a person with what it does, for the list that `?` shows: only those that lead somewhere for them.
+ */
+export function shortcutsFor(
+  may: { mayWrite: boolean; maySeeFigures: boolean; hasClient: boolean },
+  stages: readonly string[],
+): [keys: string, meaning: string][] {
   return [
-    ...Object.entries(STAGE_KEYS).filter(([, stage]) => stages.includes(stage)), ['c', 'choose a client, then its number'],
-    ...(may.hasClient && may.maySeeFigures ? [[', and .', 'earlier and later period'], ['a', 'comparison on and off'], ['w', 'open and close the margin']] as [string, string][] : []),
-    ...(may.hasClient && may.mayWrite ? [['n', 'write a note'], ['r', 'add to a report']] as [string, string][] : []),
-    ...(may.hasClient && may.maySeeFigures ? [['t', 'the table behind the chart']] as [string, string][] : []),
-    ...(may.hasClient ? [['/', 'find anything']] as [string, string][] : []), ['?', 'this list'],
+    ...Object.entries(STAGE_KEYS).filter(([, stage]) => stages.includes(stage)),
+    ['c', 'choose a client, then its number'],
+    ...(may.hasClient && may.maySeeFigures
+      ? ([
+          [', and .', 'earlier and later period'],
+          ['a', 'comparison on and off'],
+          ['w', 'open and close the margin'],
+        ] as [string, string][])
+      : []),
+    ...(may.hasClient && may.mayWrite
+      ? ([
+          ['n', 'write a note'],
+          ['r', 'add to a report'],
+        ] as [string, string][])
+      : []),
+    ...(may.hasClient && may.maySeeFigures ? ([['t', 'the table behind the chart']] as [string, string][]) : []),
+    ...(may.hasClient ? ([['/', 'find anything']] as [string, string][]) : []),
+    ['?', 'this list'],
   ]
 }
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || target.closest('input, textarea, select, [role="dialog"]') !== null)
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || target.closest('input, textarea, select, [role="dialog"]') !== null)
 
 /** The keys that work on every page of a client. */
 export function useShortcuts(): void {
@@ -48,8 +68,12 @@ export function useShortcuts(): void {
 
   useEventListener('keydown', (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || isSomethingOpen()) return
-    const stage = stagesFor((needs) => session.may(slug.value, needs)).find(({ name }) => name === STAGE_KEYS[event.key])
-    const action = stage ? () => router.push({ path: `/${slug.value}/${stage.pages[0]!.path}`, query: scopeOf(route.query) }) : actions[event.key]
+    const stage = stagesFor((needs) => session.may(slug.value, needs)).find(
+      ({ name }) => name === STAGE_KEYS[event.key],
+    )
+    const action = stage
+      ? () => router.push({ path: `/${slug.value}/${stage.pages[0]!.path}`, query: scopeOf(route.query) })
+      : actions[event.key]
     if (!action || (!slug.value && !['?', 'c'].includes(event.key))) return
     event.preventDefault()
     void action()
@@ -58,5 +82,7 @@ export function useShortcuts(): void {
 
 /** The parts of an address that every page shares. */
 export function scopeOf(query: Record<string, unknown>): Record<string, string> {
-  return Object.fromEntries(['who', 'period', 'against'].flatMap((name) => (typeof query[name] === 'string' ? [[name, query[name]]] : [])))
+  return Object.fromEntries(
+    ['who', 'period', 'against'].flatMap((name) => (typeof query[name] === 'string' ? [[name, query[name]]] : [])),
+  )
 }

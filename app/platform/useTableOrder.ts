@@ -7,11 +7,16 @@ export interface OrderedColumn<Row> {
 }
 
 /**
- * The rows of a table in the order that its headings were selected in. Selected again it is turned round, and the third time it is as it was.
+ * The rows of a table in the order that its headings were selected in. Selected again it is turned round, and the third
+ * time it is as it was.
  *
  * @param name  the part of the address that keeps it, such as `sort`
  */
-export function useTableOrder<Row>(name: string, columns: () => readonly OrderedColumn<Row>[], rows: () => readonly Row[]) {
+export function useTableOrder<Row>(
+  name: string,
+  columns: () => readonly OrderedColumn<Row>[],
+  rows: () => readonly Row[],
+) {
   const route = useRoute()
   const router = useRouter()
   const sorted = computed(() => {
@@ -22,12 +27,17 @@ export function useTableOrder<Row>(name: string, columns: () => readonly Ordered
     const column = columns().find(({ key }) => key === sorted.value?.key)
     if (!column) return rows()
     const [first, second] = sorted.value!.isDown ? [1, -1] : [-1, 1]
-    return [...rows()].sort((a, b) => (column.valueOf(a) < column.valueOf(b) ? first : column.valueOf(a) > column.valueOf(b) ? second : 0))
+    return [...rows()].sort((a, b) =>
+      column.valueOf(a) < column.valueOf(b) ? first : column.valueOf(a) > column.valueOf(b) ? second : 0,
+    )
   })
   function select({ key, isFigure = false }: OrderedColumn<Row>) {
     const turned = sorted.value?.key !== key ? isFigure : sorted.value.isDown === isFigure ? !isFigure : undefined
-    void router.replace({ query: { ...route.query, [name]: turned === undefined ? undefined : `${key}.${turned ? 'down' : 'up'}` } })
+    void router.replace({
+      query: { ...route.query, [name]: turned === undefined ? undefined : `${key}.${turned ? 'down' : 'up'}` },
+    })
   }
-  const orderOf = (key: string) => (sorted.value?.key !== key ? undefined : sorted.value.isDown ? 'descending' : 'ascending')
+  const orderOf = (key: string) =>
+    sorted.value?.key !== key ? undefined : sorted.value.isDown ? 'descending' : 'ascending'
   return { ordered, select, orderOf }
 }

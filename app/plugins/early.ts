@@ -1,6 +1,9 @@
 import { parseScope, scopeAddress } from '~~/shared/figures/scope'
 
-/** An address that leads to an overview needs its figures: they are asked for while the page itself is still being loaded. */
+/**
+ * An address that leads to an overview needs its figures: they are asked for while the page itself is still being
+ * loaded.
+ */
 export default defineNuxtPlugin({
   name: 'early',
   enforce: 'pre',

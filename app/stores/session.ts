@@ -24,7 +24,10 @@ export const useSession = defineStore('session', () => {
     return session.value !== undefined || (await loadAnew())
   }
 
-  /** Asks anew, after something about the person or their clients has changed; what is known stays until the answer is there. */
+  /**
+   * Asks anew, after something about the person or their clients has changed; what is known stays until the answer is
+   * there.
+   */
   async function loadAnew(): Promise<boolean> {
     const found = await api<Session | { person: null }>('/api/session')
     session.value = found.person ? (found as Session) : undefined

@@ -39,5 +39,19 @@ export const useShell = defineStore('shell', () => {
   /** The stretches of days that a new note is for, where they are several: each gets it. */
   const noteDays = ref<{ from: string; to: string }[]>([])
   watch(note, (open) => !open && (noteDays.value = []))
-  return { openings, isMarginOpen, marginPlace, isHelpOpen, isFindOpen, isClientOpen, isAddOpen, addClient, addKind, addFrom, addPart, note, noteDays }
+  return {
+    openings,
+    isMarginOpen,
+    marginPlace,
+    isHelpOpen,
+    isFindOpen,
+    isClientOpen,
+    isAddOpen,
+    addClient,
+    addKind,
+    addFrom,
+    addPart,
+    note,
+    noteDays,
+  }
 })

@@ -43,8 +43,9 @@ export interface Change {
 }
 
 /**
- * The change from one figure to another, of the same metric. Better or worse is only said of a change that is clear: where the ranges, or the intervals
- * within which chance may carry a count or a rate, overlap by three quarters of the narrower one, nothing is judged.
+ * The change from one figure to another, of the same metric. Better or worse is only said of a change that is clear:
+ * where the ranges, or the intervals within which chance may carry a count or a rate, overlap by three quarters of the
+ * narrower one, nothing is judged.
  *
  * @param to    the figure of the period
  * @param from  the figure of the comparison
@@ -60,7 +61,11 @@ export function changeOf(to: Figure, from: Figure): Change {
   const difference = to.value - from.value
   const direction = difference > 0 ? 'up' : difference < 0 ? 'down' : 'same'
   return {
-    from: from.value, to: to.value, difference, direction, small,
+    from: from.value,
+    to: to.value,
+    difference,
+    direction,
+    small,
     ...(from.value > 0 && { relative: difference / from.value }),
     ...(isUnclear && direction !== 'same' && { isUnclear }),
     judgement: isUnclear ? 'neutral' : judge(direction, polarity),
@@ -83,11 +88,16 @@ interface Span {
 function spanOf({ value, low, high, interval }: Figure): Span | undefined {
   const lows = [value, low, interval?.low].filter((end) => end !== undefined)
   if (lows.length === 0) return undefined
-  const top = low !== undefined && high === undefined ? Infinity : Math.max(...[value, high, interval?.high].filter((end) => end !== undefined))
+  const top =
+    low !== undefined && high === undefined
+      ? Infinity
+      : Math.max(...[value, high, interval?.high].filter((end) => end !== undefined))
   return { low: Math.min(...lows), high: top }
 }
 
-/** How much of the narrower of two spans lies in the other, from 0 to 1; a single point is wholly in what contains it. */
+/**
+ * How much of the narrower of two spans lies in the other, from 0 to 1; a single point is wholly in what contains it.
+ */
 function overlapOf(a: Span | undefined, b: Span | undefined): number {
   if (!a || !b) return 0
   const shared = Math.min(a.high, b.high) - Math.max(a.low, b.low)
@@ -97,17 +107,35 @@ function overlapOf(a: Span | undefined, b: Span | undefined): number {
 }
 
 /** Two figures of which at least one is only bounded: the direction is known when the ranges do not meet. */
-function betweenRanges(to: Figure, from: Figure, { polarity, small, isUnclear }: { polarity: Polarity; small: boolean; isUnclear: boolean }): Change {
-  const range = (figure: Figure) => ({ low: figure.low ?? figure.value, high: figure.low === undefined ? figure.value : figure.high })
+function betweenRanges(
+  to: Figure,
+  from: Figure,
+  { polarity, small, isUnclear }: { polarity: Polarity; small: boolean; isUnclear: boolean },
+): Change {
+  const range = (figure: Figure) => ({
+    low: figure.low ?? figure.value,
+    high: figure.low === undefined ? figure.value : figure.high,
+  })
   const now = range(to)
   const then = range(from)
   const none: Change = { direction: 'unknown', judgement: 'neutral', approximate: true, small }
   if (now.low === undefined || then.low === undefined) {
-    return { ...none, reason: now.low === undefined ? 'There is no figure for the period.' : 'There is no figure for the comparison.' }
+    return {
+      ...none,
+      reason: now.low === undefined ? 'There is no figure for the period.' : 'There is no figure for the comparison.',
+    }
   }
-  const direction = then.high !== undefined && now.low > then.high ? 'up' : now.high !== undefined && now.high < then.low ? 'down' : 'unknown'
+  const direction =
+    then.high !== undefined && now.low > then.high
+      ? 'up'
+      : now.high !== undefined && now.high < then.low
+        ? 'down'
+        : 'unknown'
   return {
-    ...none, direction, judgement: judge(direction, polarity), ...(isUnclear && { isUnclear }),
+    ...none,
+    direction,
+    judgement: judge(direction, polarity),
+    ...(isUnclear && { isUnclear }),
     ...(then.high !== undefined && { differenceLow: now.low - then.high }),
     ...(now.high !== undefined && { differenceHigh: now.high - then.low }),
     ...(then.high !== undefined && then.high > 0 && { low: now.low / then.high - 1 }),
@@ -116,8 +144,8 @@ function betweenRanges(to: Figure, from: Figure, { polarity, small, isUnclear }:
 }
 
 /**
- * A change of a daily count between periods that are not equally long, read by the day as well: it is only called better or worse where the whole and the
- * day agree.
+ * A change of a daily count between periods that are not equally long, read by the day as well: it is only called
+ * better or worse where the whole and the day agree.
  *
  * @example byTheDay(change, { now: 31, then: 30 }).perDay
  */
@@ -126,8 +154,10 @@ export function byTheDay(change: Change, days: { now: number; then: number }, me
   const perDay = { from: change.from / days.then, to: change.to / days.now }
   const direction = perDay.to > perDay.from ? 'up' : perDay.to < perDay.from ? 'down' : 'same'
   return {
-    ...change, perDay: { ...perDay, ...(perDay.from > 0 && { relative: perDay.to / perDay.from - 1 }) },
-    judgement: direction === change.direction && !change.isUnclear ? judge(direction, metricById(metric).polarity) : 'neutral',
+    ...change,
+    perDay: { ...perDay, ...(perDay.from > 0 && { relative: perDay.to / perDay.from - 1 }) },
+    judgement:
+      direction === change.direction && !change.isUnclear ? judge(direction, metricById(metric).polarity) : 'neutral',
   }
 }
 

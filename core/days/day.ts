@@ -31,7 +31,8 @@ function readNumber(day: Day): number {
   const year = Number(day.slice(0, 4))
   const month = Number(day.slice(5, 7))
   const dayOfMonth = Number(day.slice(8))
-  if (month < 1 || month > 12 || dayOfMonth < 1 || dayOfMonth > daysInMonth(year, month)) throw new Unreadable(`there is no ${day}`)
+  if (month < 1 || month > 12 || dayOfMonth < 1 || dayOfMonth > daysInMonth(year, month))
+    throw new Unreadable(`there is no ${day}`)
   return Date.UTC(year, month - 1, dayOfMonth) / DAY_MS
 }
 

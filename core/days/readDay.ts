@@ -11,10 +11,13 @@ import { yearOf, type Day } from './day'
  */
 export function readDay(text: string, today: Day): Day {
   const typed = text.trim()
-  const whole = /^(\d{1,2}(st|nd|rd|th)? [A-Za-z]{3,}|[A-Za-z]{3,} \d{1,2}(st|nd|rd|th)?)\.?$/.test(typed) ? `${typed} ${yearOf(today)}` : typed
+  const whole = /^(\d{1,2}(st|nd|rd|th)? [A-Za-z]{3,}|[A-Za-z]{3,} \d{1,2}(st|nd|rd|th)?)\.?$/.test(typed)
+    ? `${typed} ${yearOf(today)}`
+    : typed
   const order = detectDateOrder([whole])
   const [first, second] = (/\d+\D(\d+)/.exec(whole) ? whole.split(/\D/) : []).map(Number)
-  if (order === 'ambiguous' && first !== second) throw new Unreadable(`“${typed}” can be two days. Write the month as a word, such as 3 Apr ${yearOf(today)}.`)
+  if (order === 'ambiguous' && first !== second)
+    throw new Unreadable(`“${typed}” can be two days. Write the month as a word, such as 3 Apr ${yearOf(today)}.`)
   try {
     return readDate(whole, order === 'ambiguous' || order === 'none' ? 'day-month-year' : order)
   } catch {

@@ -1,7 +1,15 @@
 import { randomDuplication } from '../reach/randomDuplication'
 
 /** What a step of a working does with its operands. */
-export type Operation = 'given' | 'sum' | 'difference' | 'quotient' | 'largest' | 'smallest' | 'middle' | 'random duplication'
+export type Operation =
+  | 'given'
+  | 'sum'
+  | 'difference'
+  | 'quotient'
+  | 'largest'
+  | 'smallest'
+  | 'middle'
+  | 'random duplication'
 
 /**
  * One step of a working: a named value and, unless it is given, the operation and operands that make it.
@@ -48,8 +56,8 @@ export function recompute(working: Working): number {
 }
 
 /**
- * Builds workings. Every value of a figure is made by one of these steps, so that the figure and its working cannot differ;
- * the operands are kept only where somebody asked to see them.
+ * Builds workings. Every value of a figure is made by one of these steps, so that the figure and its working cannot
+ * differ; the operands are kept only where somebody asked to see them.
  */
 export interface Calculator {
   /** Whether operands are kept; labels that take work to make can be left out where they are not. */
@@ -67,7 +75,10 @@ export function calculator(explain: boolean): Calculator {
     explains: explain,
     given: (label, value) => ({ label, operation: 'given', value }),
     step: (label, operation, operands) => {
-      const value = apply(operation, operands.map((operand) => operand.value))
+      const value = apply(
+        operation,
+        operands.map((operand) => operand.value),
+      )
       return explain ? { label, operation, value, operands } : { label, operation, value }
     },
   }

@@ -3,4 +3,5 @@
  *
  * @example asSentence('there is no metric "x"') // 'There is no metric "x".'
  */
-export const asSentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`
+export const asSentence = (text: string): string =>
+  `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`

@@ -17,24 +17,42 @@ export interface FigureText {
 }
 
 /**
- * A figure as it stands on the page. An estimate has ≈ before it and its range beside it; a bounded figure is its range.
+ * A figure as it stands on the page. An estimate has ≈ before it and its range beside it; a bounded figure is its
+ * range.
  *
- * @example formatFigure({ metric: 'reach', value: 224391, low: 112402, high: 272206, exactness: 'estimated', … }, 'en-GB').text // '≈ 224'
+ * @example formatFigure({ metric: 'reach', value: 224391, low: 112402, high: 272206, exactness: 'estimated', … },
+ *                         'en-GB').text // '≈ 224'
  */
 export function formatFigure(figure: Figure, locale: string): FigureText {
   const { unit } = metricById(figure.metric)
   const { value, low, high } = figure
   if (value === undefined && low === undefined) return { text: '—', unit: '', full: figure.reason ?? 'no value' }
   const range = low === undefined ? undefined : rangeText(low, high, unit, locale)
-  const fullRange = low === undefined ? '' : high === undefined ? `at least ${formatValue(low, unit, locale)}` : `between ${formatValue(low, unit, locale)} and ${formatValue(high, unit, locale)}`
+  const fullRange =
+    low === undefined
+      ? ''
+      : high === undefined
+        ? `at least ${formatValue(low, unit, locale)}`
+        : `between ${formatValue(low, unit, locale)} and ${formatValue(high, unit, locale)}`
   if (value === undefined) return { text: range!, unit: '', full: fullRange }
   if (figure.exactness === 'exact') {
     const sign = isSigned(metricById(figure.metric)) && value > 0 ? '+' : ''
-    const [digits, small] = unit === 'share' ? [oneDecimal(value * 100, locale), '%'] : [sign + formatValue(value, unit, locale), '']
+    const [digits, small] =
+      unit === 'share' ? [oneDecimal(value * 100, locale), '%'] : [sign + formatValue(value, unit, locale), '']
     return { text: digits!, unit: small!, full: sign + formatValue(value, unit, locale) }
   }
-  const short = unit === 'share' ? { digits: oneDecimal(value * 100, locale), unit: '%' } : unit === 'times' || unit === 'seconds' ? { digits: formatValue(value, unit, locale), unit: '' } : compactParts(value, locale)
-  return { text: `≈ ${short.digits}`, unit: short.unit, full: `about ${formatValue(value, unit, locale)}, ${fullRange}`, range }
+  const short =
+    unit === 'share'
+      ? { digits: oneDecimal(value * 100, locale), unit: '%' }
+      : unit === 'times' || unit === 'seconds'
+        ? { digits: formatValue(value, unit, locale), unit: '' }
+        : compactParts(value, locale)
+  return {
+    text: `≈ ${short.digits}`,
+    unit: short.unit,
+    full: `about ${formatValue(value, unit, locale)}, ${fullRange}`,
+    range,
+  }
 }
 
 function rangeText(low: number, high: number | undefined, unit: Unit, locale: string): string {

@@ -29,14 +29,13 @@ export const formatShort = (value: number, unit: Unit, locale: string): string =
   unit === 'count' || unit === 'people' ? formatCompact(value, locale) : formatValue(value, unit, locale)
 
 /**
- * A difference with its sign, in the way that its unit is written; of shares in points with two decimals. What rounds to nothing has no sign.
+ * A difference with its sign, in the way that its unit is written; of shares in points with two decimals. What rounds
+ * to nothing has no sign.
  *
  * @example formatDifference(0.0031, 'share', 'en-GB') // '+0.31 pt'
  */
 export function formatDifference(difference: number, unit: Unit, locale: string): string {
   const size = Math.abs(difference)
-  const text = unit === 'share'
-    ? `${formatter(locale, 2).format(size * 100)}\u202Fpt`
-    : formatValue(size, unit, locale)
+  const text = unit === 'share' ? `${formatter(locale, 2).format(size * 100)}\u202Fpt` : formatValue(size, unit, locale)
   return `${/[1-9]/.test(text) ? (difference > 0 ? '+' : '−') : ''}${text}`
 }

@@ -1,7 +1,8 @@
 const made = new Map<string, Intl.NumberFormat>()
 
 /**
- * The formatter of a locale for numbers with so many decimals. Making one takes far longer than using it, so each is made once.
+ * The formatter of a locale for numbers with so many decimals. Making one takes far longer than using it, so each is
+ * made once.
  *
  * @param decimals  how many are written, no more and no fewer
  * @throws          RangeError when the locale is not a language tag (BCP 47)

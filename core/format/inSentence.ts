@@ -1,5 +1,6 @@
 /**
- * Words that begin with a capital as they stand within a sentence: only “All …” is written small there, since every other one is a name.
+ * Words that begin with a capital as they stand within a sentence: only “All …” is written small there, since every
+ * other one is a name.
  *
  * @example inSentence('All 8 profiles') // 'all 8 profiles'
  */

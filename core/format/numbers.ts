@@ -8,7 +8,8 @@ const NARROW = '\u202F'
  *
  * @example formatCount(412806, 'en-GB') // '412,806'
  */
-export const formatCount = (value: number, locale: string): string => formatter(locale, 0).format(value).replace('-', '−')
+export const formatCount = (value: number, locale: string): string =>
+  formatter(locale, 0).format(value).replace('-', '−')
 
 /**
  * A count in short, with three digits that count; only for places where the full number is one hover or focus away.
@@ -22,7 +23,12 @@ export function formatCompact(value: number, locale: string): string {
 
 /** A count in short, as digits and unit apart, so that the unit can be set smaller. */
 export function compactParts(value: number, locale: string): { digits: string; unit: string } {
-  const scale = Math.abs(value) >= 999_500 ? { by: 1_000_000, unit: 'M' } : Math.abs(value) >= 1000 ? { by: 1000, unit: 'k' } : { by: 1, unit: '' }
+  const scale =
+    Math.abs(value) >= 999_500
+      ? { by: 1_000_000, unit: 'M' }
+      : Math.abs(value) >= 1000
+        ? { by: 1000, unit: 'k' }
+        : { by: 1, unit: '' }
   const scaled = value / scale.by
   const fraction = scale.by === 1 ? 0 : Math.abs(scaled) >= 99.95 ? 0 : 1
   return { digits: formatter(locale, fraction).format(scaled).replace('-', '−'), unit: scale.unit }

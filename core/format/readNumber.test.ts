@@ -12,7 +12,9 @@ const readings = (text: string, locale: string) => {
 
 describe('a number as it is typed', () => {
   it('as the page writes it is that number, in every notation', () => {
-    expect(['27,000', '1,234,567.5', '0.5', '.5', '12 345', '4.2 %'].map((text) => readings(text, 'en'))).toEqual([27_000, 1_234_567.5, 0.5, 0.5, 12_345, 4.2])
+    expect(['27,000', '1,234,567.5', '0.5', '.5', '12 345', '4.2 %'].map((text) => readings(text, 'en'))).toEqual([
+      27_000, 1_234_567.5, 0.5, 0.5, 12_345, 4.2,
+    ])
     expect(['27.000', '1.234.567,5', '0,5'].map((text) => readings(text, 'de'))).toEqual([27_000, 1_234_567.5, 0.5])
     expect(['27 000', '27 000,5'].map((text) => readings(text, 'fr'))).toEqual([27_000, 27_000.5])
     expect(readings('27’000.5', 'de-CH')).toBe(27_000.5)
@@ -31,15 +33,18 @@ describe('a number as it is typed', () => {
   })
 
   it('that is none says so', () => {
-    for (const text of ['abc', '27,0000,1', '1.2.3', '12e3', '5 people']) expect(readings(text, 'en'), text).toMatch(/is not a number/)
+    for (const text of ['abc', '27,0000,1', '1.2.3', '12e3', '5 people'])
+      expect(readings(text, 'en'), text).toMatch(/is not a number/)
     expect(readings(' ', 'en')).toBe('Write a number.')
   })
 
   it('comes back from what Intl writes', () => {
     const ofLocale = fc.constantFrom('en', 'de', 'fr', 'es', 'pt', 'it', 'nl', 'de-CH', 'en-IN')
-    fc.assert(fc.property(fc.integer({ min: 0, max: 99_999_999 }), ofLocale, (number, locale) => {
-      const written = new Intl.NumberFormat(locale, { useGrouping: true }).format(number)
-      expect(readNumber(written, locale)).toBe(number)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 99_999_999 }), ofLocale, (number, locale) => {
+        const written = new Intl.NumberFormat(locale, { useGrouping: true }).format(number)
+        expect(readNumber(written, locale)).toBe(number)
+      }),
+    )
   })
 })

@@ -9,6 +9,11 @@ describe('slugOf', () => {
     expect(slugOf('漢字')).toBe('')
   })
   it('is always fit for an address, and no longer than it may be', () => {
-    fc.assert(fc.property(fc.string(), (name) => /^([a-z0-9]+(-[a-z0-9]+)*)?$/.test(slugOf(name, 20)) && slugOf(name, 20).length <= 20))
+    fc.assert(
+      fc.property(
+        fc.string(),
+        (name) => /^([a-z0-9]+(-[a-z0-9]+)*)?$/.test(slugOf(name, 20)) && slugOf(name, 20).length <= 20,
+      ),
+    )
   })
 })

@@ -6,5 +6,11 @@
  * @example     slugOf('Café du Port, Nord') // 'cafe-du-port-nord'
  */
 export function slugOf(name: string, most = 50): string {
-  return name.normalize('NFKD').replaceAll(/\p{Mn}/gu, '').toLowerCase().replaceAll(/[^a-z0-9]+/g, '-').slice(0, most).replaceAll(/^-+|-+$/g, '')
+  return name
+    .normalize('NFKD')
+    .replaceAll(/\p{Mn}/gu, '')
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, '-')
+    .slice(0, most)
+    .replaceAll(/^-+|-+$/g, '')
 }

@@ -17,7 +17,12 @@ const MOST = 0.7
  * @param profiles  those whose ids and names are known
  * @example columnContents(2, [['2026-10-28', '1,204'], ['2026-10-29', '987']], 'point', []) // ['dates', 'counts']
  */
-export function columnContents(width: number, sample: readonly (readonly string[])[], decimal: DecimalSign, profiles: readonly KnownProfile[]): ColumnContent[] {
+export function columnContents(
+  width: number,
+  sample: readonly (readonly string[])[],
+  decimal: DecimalSign,
+  profiles: readonly KnownProfile[],
+): ColumnContent[] {
   const ids = new Set(profiles.map(({ remoteId }) => remoteId))
   const names = new Set(profiles.flatMap(({ handle, name }) => [plain(handle), plain(name)]))
   return Array.from({ length: width }, (_, index) => {
@@ -42,8 +47,8 @@ function isCount(cell: string, decimal: DecimalSign): boolean {
 }
 
 /**
- * Adds to a guess by headings what the cells themselves say: the day where none is named, and who a row belongs to. Which figure a column of counts holds is
- * never guessed from its cells.
+ * Adds to a guess by headings what the cells themselves say: the day where none is named, and who a row belongs to.
+ * Which figure a column of counts holds is never guessed from its cells.
  */
 export function guessByContents(targets: readonly Target[], contents: readonly ColumnContent[]): Target[] {
   const guessed = [...targets]

@@ -2,8 +2,8 @@
 export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'windows-1252'
 
 /**
- * The encoding of a text file, from its first bytes: a byte order mark where there is one; otherwise UTF-16 by its zero bytes,
- * UTF-8 where it is well formed, and Windows-1252 for the rest.
+ * The encoding of a text file, from its first bytes: a byte order mark where there is one; otherwise UTF-16 by its zero
+ * bytes, UTF-8 where it is well formed, and Windows-1252 for the rest.
  *
  * @param sample  the beginning of the file; it may end within a character
  * @example       detectEncoding(new Uint8Array([0xef, 0xbb, 0xbf, 0x41])) // 'utf-8'

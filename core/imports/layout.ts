@@ -7,7 +7,10 @@ import { dateSigns, detectDateOrder, type DateOrder } from './readDate'
 import { detectDecimalSign, type DecimalSign } from './readCount'
 import { Unreadable } from '../unreadable'
 
-/** What a column of a file holds: the day, the profile's own id on its network, its handle, a figure, or nothing that is wanted. */
+/**
+ * What a column of a file holds: the day, the profile's own id on its network, its handle, a figure, or nothing that is
+ * wanted.
+ */
 export type Target = '' | 'day' | 'profile_id' | 'handle' | FactColumn
 
 /** How many columns a file may have, and how many letters a heading. */
@@ -32,7 +35,10 @@ export interface Layout {
   sample: string[][]
   /** Per column: what its dates say of their order. */
   dateOrders: (DateOrder | 'ambiguous' | 'none')[]
-  /** Per column: the signs between the numbers of its dates; more than one is more than one notation, which is asked about. Absent in files of before. */
+  /**
+   * Per column: the signs between the numbers of its dates; more than one is more than one notation, which is asked
+   * about. Absent in files of before.
+   */
   dateSigns?: string[][]
   decimal: DecimalSign
   /** Per column: what its cells hold; absent in files of before this was looked at. */
@@ -42,27 +48,34 @@ export interface Layout {
 }
 
 /**
- * The delimiter under which a file has headings and the largest share of its rows is as wide as these: a comma between thousands, or within a
- * remark, parts rows too, but has no headings above them, or leaves most rows as they were.
+ * The delimiter under which a file has headings and the largest share of its rows is as wide as these: a comma between
+ * thousands, or within a remark, parts rows too, but has no headings above them, or leaves most rows as they were.
  */
 export function chooseDelimiter(recordsBy: ReadonlyMap<Delimiter, string[][]>): Delimiter {
   let best: { delimiter: Delimiter; score: number } = { delimiter: ',', score: 0 }
   for (const [delimiter, records] of recordsBy) {
     const header = headerOf(records)
     const width = header < 0 ? 0 : records[header]!.length
-    const share = header < 0 ? 0 : records.slice(header).filter(({ length }) => length === width).length / records.length
+    const share =
+      header < 0 ? 0 : records.slice(header).filter(({ length }) => length === width).length / records.length
     const score = share * 1000 + Math.min(width, 40)
     if (score > best.score) best = { delimiter, score }
   }
   return best.delimiter
 }
 
-/** Which record holds the headings: the first that is as wide as most and names its columns in words; −1 where there is none. */
+/**
+ * Which record holds the headings: the first that is as wide as most and names its columns in words; −1 where there is
+ * none.
+ */
 function headerOf(records: readonly string[][]): number {
   const { width } = commonWidth(records)
   return records.findIndex((cells) => {
     const named = cells.filter((cell) => cell.trim() !== '')
-    return cells.length >= Math.max(2, width) && named.filter(isTextual).length >= Math.max(2, Math.ceil(named.length * 0.75))
+    return (
+      cells.length >= Math.max(2, width) &&
+      named.filter(isTextual).length >= Math.max(2, Math.ceil(named.length * 0.75))
+    )
   })
 }
 
@@ -82,32 +95,69 @@ const isTextual = (cell: string): boolean => /\p{L}/u.test(cell) && !/^\d/.test(
  * @param lines    the line on which each of them ends
  * @throws         Unreadable when no record looks like headings
  */
-export function describeLayout(records: readonly string[][], lines: readonly number[], encoding: Encoding, delimiter: Delimiter): Layout {
+export function describeLayout(
+  records: readonly string[][],
+  lines: readonly number[],
+  encoding: Encoding,
+  delimiter: Delimiter,
+): Layout {
   const headerRecord = headerOf(records)
-  if (headerRecord < 0) throw new Unreadable('No row looks like headings. The file needs a row that names its columns, for example "Date, Impressions, Reach".')
+  if (headerRecord < 0)
+    throw new Unreadable(
+      'No row looks like headings. The file needs a row that names its columns, for example "Date, Impressions, Reach".',
+    )
   const headings = records[headerRecord]!.map((heading) => heading.trim())
-  if (headings.length > MOST_COLUMNS) throw new Unreadable(`The file has ${headings.length.toLocaleString('en')} columns; ${MOST_COLUMNS} are the most. Leave out those that hold no figure.`)
+  if (headings.length > MOST_COLUMNS)
+    throw new Unreadable(
+      `The file has ${headings.length.toLocaleString('en')} columns; ${MOST_COLUMNS} are the most. Leave out those that hold no figure.`,
+    )
   const long = headings.findIndex(({ length }) => length > LONGEST_HEADING)
-  if (long >= 0) throw new Unreadable(`The heading of column ${long + 1} has ${headings[long]!.length.toLocaleString('en')} letters; ${LONGEST_HEADING} are the most.`)
-  const sample = records.slice(headerRecord + 1, headerRecord + 201).map((cells) => cells.slice(0, MOST_COLUMNS).map((cell) => cell.slice(0, SHOWN_LETTERS)))
+  if (long >= 0)
+    throw new Unreadable(
+      `The heading of column ${long + 1} has ${headings[long]!.length.toLocaleString('en')} letters; ${LONGEST_HEADING} are the most.`,
+    )
+  const sample = records
+    .slice(headerRecord + 1, headerRecord + 201)
+    .map((cells) => cells.slice(0, MOST_COLUMNS).map((cell) => cell.slice(0, SHOWN_LETTERS)))
   const column = (index: number) => sample.map((cells) => cells[index] ?? '')
   const numbers = headings.flatMap((_, index) => (detectDateOrder(column(index)) === 'none' ? column(index) : []))
   return {
-    encoding, delimiter, headerRecord, headerLine: lines[headerRecord] ?? headerRecord + 1, headings, sample, dateOrders: headings.map((_, index) => (dateSigns(column(index)).length > 1 ? 'ambiguous' : detectDateOrder(column(index)))), dateSigns: headings.map((_, index) => dateSigns(column(index))), decimal: detectDecimalSign(numbers),
+    encoding,
+    delimiter,
+    headerRecord,
+    headerLine: lines[headerRecord] ?? headerRecord + 1,
+    headings,
+    sample,
+    dateOrders: headings.map((_, index) =>
+      dateSigns(column(index)).length > 1 ? 'ambiguous' : detectDateOrder(column(index)),
+    ),
+    dateSigns: headings.map((_, index) => dateSigns(column(index))),
+    decimal: detectDecimalSign(numbers),
   }
 }
 
 /** Small letters without accents, whatever stood between the words. */
-const simple = (text: string): string => text.toLowerCase().normalize('NFKD').replace(/\p{M}/gu, '').replaceAll('ß', 'ss').replace(/[^a-z0-9]+/g, ' ').trim()
+const simple = (text: string): string =>
+  text
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .replaceAll('ß', 'ss')
+    .replace(/[^a-z0-9]+/g, ' ')
+    .trim()
 
-const SYNONYMS = new Map(Object.entries(HEADING_WORDS).flatMap(([target, words]) => words.map((word) => [word, target as Target] as const)))
+const SYNONYMS = new Map(
+  Object.entries(HEADING_WORDS).flatMap(([target, words]) => words.map((word) => [word, target as Target] as const)),
+)
 
 /** Which target a heading names, by the names that the catalogue and the trade have for it. */
 export function guessTarget(heading: string): Target {
   const words = simple(heading)
   const column = FACT_COLUMNS.find((name) => simple(name) === words)
   if (column) return column
-  const metric = CATALOGUE.find((candidate) => candidate.kind === 'flow' && candidate.parts.length === 1 && simple(candidate.name) === words)
+  const metric = CATALOGUE.find(
+    (candidate) => candidate.kind === 'flow' && candidate.parts.length === 1 && simple(candidate.name) === words,
+  )
   if (metric?.kind === 'flow') return metric.parts[0]!.column
   return SYNONYMS.get(words) ?? ''
 }

@@ -18,12 +18,16 @@ const ABSENT = /^(|-|–|—|n\/a|na|null|none)$/i
 export function readCount(text: string, decimal: DecimalSign): number | undefined {
   const cell = text.replace(/[\s\u00A0\u202F'’]/g, '')
   if (ABSENT.test(cell)) return undefined
-  if (/^-?\d+([.,]\d+)?e[+-]?\d+$/i.test(cell)) throw new Unreadable(`"${text.trim()}" is in scientific notation; its digits are lost`)
+  if (/^-?\d+([.,]\d+)?e[+-]?\d+$/i.test(cell))
+    throw new Unreadable(`"${text.trim()}" is in scientific notation; its digits are lost`)
   const point = decimal === 'point' ? '.' : ','
   const group = decimal === 'point' ? ',' : '.'
   const [whole = '', fraction, more] = cell.split(point)
   const grouped = whole.includes(group)
-  const wellFormed = more === undefined && (grouped ? new RegExp(`^-?\\d{1,3}(\\${group}\\d{3})+$`).test(whole) : /^-?\d+$/.test(whole)) && (fraction === undefined || /^\d+$/.test(fraction))
+  const wellFormed =
+    more === undefined &&
+    (grouped ? new RegExp(`^-?\\d{1,3}(\\${group}\\d{3})+$`).test(whole) : /^-?\d+$/.test(whole)) &&
+    (fraction === undefined || /^\d+$/.test(fraction))
   if (!wellFormed) throw new Unreadable(`"${text.trim()}" is not a number with a decimal ${decimal}`)
   if (fraction !== undefined && Number(fraction) !== 0) throw new Unreadable(`"${text.trim()}" is not a whole number`)
   const value = Number(whole.replaceAll(group, ''))
@@ -33,8 +37,9 @@ export function readCount(text: string, decimal: DecimalSign): number | undefine
 }
 
 /**
- * The decimal sign of numbers, from how they use their signs: of two different signs the last one is the decimal sign; a sign followed by
- * anything but three digits is one; and since counts are whole, a single sign before three digits groups thousands.
+ * The decimal sign of numbers, from how they use their signs: of two different signs the last one is the decimal sign;
+ * a sign followed by anything but three digits is one; and since counts are whole, a single sign before three digits
+ * groups thousands.
  *
  * @example detectDecimalSign(['1.204', '987']) // 'comma'
  */

@@ -18,16 +18,27 @@ const TIME = /[T ]\d{1,2}:\d{2}(:\d{2}(\.\d+)?)?( ?[AaPp][Mm])?(Z|[+-]\d{2}:?\d{
 export function readDate(text: string, order: DateOrder): Day {
   const cell = text.trim().replace(TIME, '')
   const numeric = NUMERIC.exec(cell)
-  if (numeric) return numericDay(text, numeric.slice(1, 4).map(Number), numeric.slice(1, 4).map((part) => part.length), order)
+  if (numeric)
+    return numericDay(
+      text,
+      numeric.slice(1, 4).map(Number),
+      numeric.slice(1, 4).map((part) => part.length),
+      order,
+    )
   const compact = /^(\d{4})(\d{2})(\d{2})$/.exec(cell)
   if (compact) return dayOrThrow(text, Number(compact[1]), Number(compact[2]), Number(compact[3]))
-  const named = /^(\d{1,2})(?:st|nd|rd|th)?[ .-]+([A-Za-z]{3,})\.?[ ,.-]+(\d{4})$/.exec(cell) ?? swap(/^([A-Za-z]{3,})\.?[ .-]+(\d{1,2})(?:st|nd|rd|th)?[ ,.-]+(\d{4})$/.exec(cell))
-  if (named) return dayOrThrow(text, Number(named[3]), MONTHS.indexOf(named[2]!.slice(0, 3).toLowerCase()) + 1, Number(named[1]))
-  if (/^\d{5}$/.test(cell)) throw new Unreadable(`"${cell}" looks like a spreadsheet's serial date; export the column as text`)
+  const named =
+    /^(\d{1,2})(?:st|nd|rd|th)?[ .-]+([A-Za-z]{3,})\.?[ ,.-]+(\d{4})$/.exec(cell) ??
+    swap(/^([A-Za-z]{3,})\.?[ .-]+(\d{1,2})(?:st|nd|rd|th)?[ ,.-]+(\d{4})$/.exec(cell))
+  if (named)
+    return dayOrThrow(text, Number(named[3]), MONTHS.indexOf(named[2]!.slice(0, 3).toLowerCase()) + 1, Number(named[1]))
+  if (/^\d{5}$/.test(cell))
+    throw new Unreadable(`"${cell}" looks like a spreadsheet's serial date; export the column as text`)
   throw new Unreadable(cell === '' ? 'the date is empty' : `"${cell}" is not a date`)
 }
 
-const swap = (match: RegExpExecArray | null): (string | undefined)[] | null => match && [match[0], match[2], match[1], match[3]]
+const swap = (match: RegExpExecArray | null): (string | undefined)[] | null =>
+  match && [match[0], match[2], match[1], match[3]]
 
 function numericDay(text: string, [a, b, c]: number[], lengths: number[], order: DateOrder): Day {
   if (lengths[0] === 4) return dayOrThrow(text, a!, b!, c!)
@@ -45,7 +56,8 @@ function dayOrThrow(text: string, year: number, month: number, day: number): Day
 /**
  * The order in which the dates of a column give their parts, as far as the column itself says so.
  *
- * @returns the order, `ambiguous` when day and month could be either way round, or `none` when nothing looks like a date
+ * @returns the order, `ambiguous` when day and month could be either way round, or `none` when nothing looks like a
+ *              date
  * @example detectDateOrder(['03/04/2026', '05/04/2026']) // 'ambiguous'
  */
 export function detectDateOrder(cells: readonly string[]): DateOrder | 'ambiguous' | 'none' {
@@ -66,7 +78,8 @@ export function detectDateOrder(cells: readonly string[]): DateOrder | 'ambiguou
 }
 
 /**
- * The signs that stand between the numbers of dates whose order is not plain, as the cells of a column write them: more than one is more than one notation.
+ * The signs that stand between the numbers of dates whose order is not plain, as the cells of a column write them: more
+ * than one is more than one notation.
  *
  * @example dateSigns(['28.10.2026', '07/06/2024']) // ['.', '/']
  */

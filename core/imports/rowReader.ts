@@ -37,15 +37,23 @@ export const LONGEST_CELL = 10_000
 const SCIENTIFIC = /^\d+([.,]\d+)?e[+-]?\d+$/i
 
 /**
- * Makes the function that reads the rows of one file, in order: it remembers the days that it has seen, so that a day that comes twice is found, and the sums, by
- * which it knows a row of totals. The function is told when the file ends within a row.
+ * Makes the function that reads the rows of one file, in order: it remembers the days that it has seen, so that a day
+ * that comes twice is found, and the sums, by which it knows a row of totals. The function is told when the file ends
+ * within a row.
  *
  * @param headings  the names of the columns, for the reasons
  * @param latest    the last complete day; later days are refused
- * @param signs     how the dates of the file were seen to be written when their order was settled; one that is written otherwise is refused, not guessed
+ * @param signs     how the dates of the file were seen to be written when their order was settled; one that is written
+ *                  otherwise is refused, not guessed
  * @throws          Unreadable when the mapping names no day, no profile or no figure
  */
-export function rowReader(headings: readonly string[], mapping: Mapping, profiles: readonly KnownProfile[], latest: Day, signs?: readonly string[]): (cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow {
+export function rowReader(
+  headings: readonly string[],
+  mapping: Mapping,
+  profiles: readonly KnownProfile[],
+  latest: Day,
+  signs?: readonly string[],
+): (cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow {
   const columnOf = (target: Target) => mapping.targets.indexOf(target)
   const day = columnOf('day')
   const id = columnOf('profile_id')
@@ -53,11 +61,16 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
   const figures = FACT_COLUMNS.flatMap((column) => (columnOf(column) < 0 ? [] : [{ column, index: columnOf(column) }]))
   if (day < 0) throw new Unreadable('Say which column holds the date.')
   if (figures.length === 0) throw new Unreadable('Say which columns hold figures.')
-  if (id < 0 && handle < 0 && mapping.profile === null) throw new Unreadable('Say which profile the file belongs to, or which column names it.')
+  if (id < 0 && handle < 0 && mapping.profile === null)
+    throw new Unreadable('Say which profile the file belongs to, or which column names it.')
   const repeated = mapping.targets.find((target, index) => target !== '' && mapping.targets.indexOf(target) !== index)
   if (repeated) throw new Unreadable(`Two columns are both matched to "${repeated}". Choose one.`)
   const byId = new Map(profiles.map((profile) => [profile.remoteId, profile.profile]))
-  const byHandle = new Map(profiles.flatMap((profile) => [profile.handle, profile.name].map((name) => [plain(name), profile.profile] as const)))
+  const byHandle = new Map(
+    profiles.flatMap((profile) =>
+      [profile.handle, profile.name].map((name) => [plain(name), profile.profile] as const),
+    ),
+  )
   const seen = new Map<number, Uint32Array>()
   const [earliest, span] = [dayNumber(EARLIEST), daysBetween(EARLIEST, latest) + 1]
 
@@ -73,7 +86,10 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
   function profileOf(cells: readonly string[], line: number): number {
     if (id >= 0) {
       const text = (cells[id] ?? '').trim()
-      if (SCIENTIFIC.test(text)) throw new Unreadable(`${at(id, line)}: "${text}" is in scientific notation, so the id has lost its digits; export the column as text`)
+      if (SCIENTIFIC.test(text))
+        throw new Unreadable(
+          `${at(id, line)}: "${text}" is in scientific notation, so the id has lost its digits; export the column as text`,
+        )
       const profile = byId.get(text)
       if (profile === undefined) throw new Unreadable(`${at(id, line)}: no profile of this client has the id "${text}"`)
       return profile
@@ -81,13 +97,17 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
     if (handle < 0) return mapping.profile!
     const text = (cells[handle] ?? '').trim()
     const profile = byHandle.get(plain(text))
-    if (profile === undefined) throw new Unreadable(`${at(handle, line)}: no profile of this client is called "${text}"`)
+    if (profile === undefined)
+      throw new Unreadable(`${at(handle, line)}: no profile of this client is called "${text}"`)
     return profile
   }
 
   const sums = new Map<FactColumn, number>()
 
-  /** Why a row that calls itself a total is one, or undefined when it is a row like any other: its figures are the sums of those above, or it has no day. */
+  /**
+   * Why a row that calls itself a total is one, or undefined when it is a row like any other: its figures are the sums
+   * of those above, or it has no day.
+   */
   function totalsReason(cells: readonly string[], line: number): string | undefined {
     const first = cells.findIndex((cell) => cell.trim() !== '')
     const label = (cells[first] ?? '').trim()
@@ -98,11 +118,16 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
       const value = countOf(cells[index] ?? '')
       return value === undefined ? [] : [{ column, value }]
     })
-    return given.length > 0 && given.every(({ column, value }) => value === (sums.get(column) ?? 0)) ? reason : undefined
+    return given.length > 0 && given.every(({ column, value }) => value === (sums.get(column) ?? 0))
+      ? reason
+      : undefined
   }
   function dateOf(text: string): Day {
     const sign = signOf(text)
-    if (sign !== undefined && signs && signs.length > 0 && !signs.includes(sign)) throw new Unreadable(`"${text.trim()}" is written otherwise than the dates above it, so day and month cannot be told; write it as they are`)
+    if (sign !== undefined && signs && signs.length > 0 && !signs.includes(sign))
+      throw new Unreadable(
+        `"${text.trim()}" is written otherwise than the dates above it, so day and month cannot be told; write it as they are`,
+      )
     return readDate(text, mapping.dateOrder)
   }
   const isDate = (text: string): boolean => {
@@ -122,13 +147,22 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
 
   function read(cells: readonly string[], line: number, isCutOff: boolean): ReadRow {
     const long = cells.findIndex((cell) => cell.length > LONGEST_CELL)
-    if (long >= 0) throw new Unreadable(`row ${line}, column "${headings[long] ?? long + 1}": the cell has ${cells[long]!.length.toLocaleString('en')} letters; ${LONGEST_CELL.toLocaleString('en')} are the most`)
-    if (isCutOff && cells.length < headings.length) throw new Unreadable(`row ${line}: the file breaks off in this row, after ${cells.length} of ${headings.length} cells`)
+    if (long >= 0)
+      throw new Unreadable(
+        `row ${line}, column "${headings[long] ?? long + 1}": the cell has ` +
+          `${cells[long]!.length.toLocaleString('en')} letters; ${LONGEST_CELL.toLocaleString('en')} ` +
+          'are the most',
+      )
+    if (isCutOff && cells.length < headings.length)
+      throw new Unreadable(
+        `row ${line}: the file breaks off in this row, after ${cells.length} of ${headings.length} cells`,
+      )
     if (cells.length !== headings.length && cells.slice(headings.length).some((cell) => cell.trim() !== '')) {
       throw new Unreadable(`row ${line} has ${cells.length} cells, but there are ${headings.length} headings`)
     }
     const date = within(day, line, () => dateOf(cells[day] ?? ''))
-    if (date > latest) throw new Unreadable(`${at(day, line)}: ${date} is not over yet; the last complete day is ${latest}`)
+    if (date > latest)
+      throw new Unreadable(`${at(day, line)}: ${date} is not over yet; the last complete day is ${latest}`)
     if (date < EARLIEST) throw new Unreadable(`${at(day, line)}: ${date} lies before the year 2000`)
     const profile = profileOf(cells, line)
     const values: Partial<Record<FactColumn, number>> = {}
@@ -142,7 +176,8 @@ export function rowReader(headings: readonly string[], mapping: Mapping, profile
     if (earlier > 0) throw new Unreadable(`${at(day, line)}: ${date} came already in row ${earlier}`)
     lines[dayNumber(date) - earliest] = line
     seen.set(profile, lines)
-    for (const { column } of figures) if (values[column] !== undefined) sums.set(column, (sums.get(column) ?? 0) + values[column])
+    for (const { column } of figures)
+      if (values[column] !== undefined) sums.set(column, (sums.get(column) ?? 0) + values[column])
     return { kind: 'good', profile, day: date, values }
   }
 

@@ -15,5 +15,6 @@ describe('entriesIn', () => {
     for (const { name } of CATALOGUE) expect(entriesIn(`The ${name}.`).map(({ word }) => word)).toContain(name)
     for (const [word] of WORDS) expect(entriesIn(word).map(({ word: found }) => found)).toContain(word)
   })
-  it('has a place of its own for each entry', () => expect(new Set(ENTRIES.map(({ id }) => id)).size).toBe(ENTRIES.length))
+  it('has a place of its own for each entry', () =>
+    expect(new Set(ENTRIES.map(({ id }) => id)).size).toBe(ENTRIES.length))
 })

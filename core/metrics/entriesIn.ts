@@ -16,7 +16,11 @@ export const ENTRIES: readonly Entry[] = [
   ...WORDS.map(([word, meaning]) => ({ id: `word-${slugOf(word)}`, word, meaning })),
 ]
 
-const asPattern = (word: string) => new RegExp(`(?<![\\p{L}\\d])${word.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/s$/, 's?')}s?(?![\\p{L}\\d])`, 'iu')
+const asPattern = (word: string) =>
+  new RegExp(
+    `(?<![\\p{L}\\d])${word.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/s$/, 's?')}s?(?![\\p{L}\\d])`,
+    'iu',
+  )
 const PATTERNS = ENTRIES.map((entry) => ({ entry, pattern: asPattern(entry.word) }))
 
 /**
@@ -24,4 +28,5 @@ const PATTERNS = ENTRIES.map((entry) => ({ entry, pattern: asPattern(entry.word)
  *
  * @example entriesIn('Reach against last year').map(({ word }) => word) // ['Reach', 'against']
  */
-export const entriesIn = (text: string): Entry[] => PATTERNS.flatMap(({ entry, pattern }) => (pattern.test(text) ? [entry] : []))
+export const entriesIn = (text: string): Entry[] =>
+  PATTERNS.flatMap(({ entry, pattern }) => (pattern.test(text) ? [entry] : []))

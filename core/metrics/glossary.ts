@@ -15,11 +15,28 @@ export function networksOf(metricId: string): string[] {
 
 /** The glossary as Markdown: every metric of the catalogue and every word of our own. */
 export function glossary(): string {
-  const metrics = CATALOGUE.map(({ id, name, kind, definition, isPublic }) => `| ${name} | ${definition} | ${KIND_WORDS[kind]} | ${isPublic ? 'public' : 'with the owner’s consent'} | ${networksOf(id).join(', ')} |`)
+  const metrics = CATALOGUE.map(
+    ({ id, name, kind, definition, isPublic }) =>
+      `| ${name} | ${definition} | ${KIND_WORDS[kind]} | ` +
+      `${isPublic ? 'public' : 'with the owner’s consent'} | ${networksOf(id).join(', ')} |`,
+  )
   const words = WORDS.map(([word, meaning]) => `| ${word} | ${meaning} |`)
   return [
-    '# Glossary', '', 'Made from the catalogue of metrics by `npm run glossary`; a test holds it current.', '',
-    '## Metrics', '', '| name | what is counted | how it is rolled up | who can see it | networks |', '| --- | --- | --- | --- | --- |', ...metrics, '',
-    '## Our words', '', '| word | what it is |', '| --- | --- |', ...words, '',
+    '# Glossary',
+    '',
+    'Made from the catalogue of metrics by `npm run glossary`; a test holds it current.',
+    '',
+    '## Metrics',
+    '',
+    '| name | what is counted | how it is rolled up | who can see it | networks |',
+    '| --- | --- | --- | --- | --- |',
+    ...metrics,
+    '',
+    '## Our words',
+    '',
+    '| word | what it is |',
+    '| --- | --- |',
+    ...words,
+    '',
   ].join('\n')
 }

@@ -1,7 +1,10 @@
 /** How a metric may be rolled up; see docs/architecture.md, "Kinds of metric". */
 export type Kind = 'flow' | 'stock' | 'unique' | 'ratio'
 
-/** What a value counts. `share` is a proportion printed as a percentage; `times` a plain multiple; `seconds` a length of time. */
+/**
+ * What a value counts. `share` is a proportion printed as a percentage; `times` a plain multiple; `seconds` a length of
+ * time.
+ */
 export type Unit = 'count' | 'people' | 'share' | 'times' | 'seconds'
 
 /** Whether more of it is better, worse, or neither. */
@@ -64,8 +67,23 @@ export type WindowDays = (typeof WINDOW_DAYS)[number]
 
 /** Stored daily counts. */
 export const FLOW_COLUMNS = [
-  'impressions', 'views', 'watch_seconds', 'completed_views', 'reactions', 'comments', 'shares', 'saves', 'clicks', 'posts', 'profile_visits', 'searches', 'listing_views', 'directions',
-  'calls', 'new_followers', 'lost_followers',
+  'impressions',
+  'views',
+  'watch_seconds',
+  'completed_views',
+  'reactions',
+  'comments',
+  'shares',
+  'saves',
+  'clicks',
+  'posts',
+  'profile_visits',
+  'searches',
+  'listing_views',
+  'directions',
+  'calls',
+  'new_followers',
+  'lost_followers',
 ] as const
 export type FlowColumn = (typeof FLOW_COLUMNS)[number]
 
@@ -74,7 +92,14 @@ export const STOCK_COLUMNS = ['followers'] as const
 export type StockColumn = (typeof STOCK_COLUMNS)[number]
 
 /** Stored counts of different people. */
-export const UNIQUE_COLUMNS = ['reach_1d', 'reach_7d', 'reach_28d', 'visitors_1d', 'visitors_7d', 'visitors_28d'] as const
+export const UNIQUE_COLUMNS = [
+  'reach_1d',
+  'reach_7d',
+  'reach_28d',
+  'visitors_1d',
+  'visitors_7d',
+  'visitors_28d',
+] as const
 export type UniqueColumn = (typeof UNIQUE_COLUMNS)[number]
 
 /** The kinds of people that networks count once: each has a column for every window. */
@@ -82,10 +107,15 @@ export const UNIQUE_FAMILIES = ['reach', 'visitors'] as const
 export type UniqueFamily = (typeof UNIQUE_FAMILIES)[number]
 
 /** The columns of a kind of people, by window. */
-export const windowColumns = (family: UniqueFamily): Record<WindowDays, UniqueColumn> => ({ 1: `${family}_1d`, 7: `${family}_7d`, 28: `${family}_28d` })
+export const windowColumns = (family: UniqueFamily): Record<WindowDays, UniqueColumn> => ({
+  1: `${family}_1d`,
+  7: `${family}_7d`,
+  28: `${family}_28d`,
+})
 
 /** The kinds of people that some columns are about. */
-export const familiesOf = (columns: readonly FactColumn[]): UniqueFamily[] => UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => columns.includes(column)))
+export const familiesOf = (columns: readonly FactColumn[]): UniqueFamily[] =>
+  UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => columns.includes(column)))
 
 /** What a network shows to everybody, without the consent of the owner. */
 export const PUBLIC_COLUMNS: readonly FactColumn[] = ['views', 'reactions', 'comments', 'shares', 'posts', 'followers']

@@ -3,8 +3,8 @@ import { columnsOf, metricById } from './catalogue'
 import type { FactColumn, Metric } from './metric'
 
 /**
- * The columns of which a network has to give one, for a metric to be there at all. For reach these are its windows, not the impressions that
- * only bound it. A rate needs one of each side, so it has no list of its own.
+ * The columns of which a network has to give one, for a metric to be there at all. For reach these are its windows, not
+ * the impressions that only bound it. A rate needs one of each side, so it has no list of its own.
  */
 export function ownColumns(metric: Exclude<Metric, { kind: 'ratio' }>): FactColumn[] {
   return metric.kind === 'unique' ? Object.values(metric.windows) : columnsOf(metric)
@@ -18,6 +18,7 @@ export function ownColumns(metric: Exclude<Metric, { kind: 'ratio' }>): FactColu
  */
 export function reportsMetric(network: Network, metricId: string): boolean {
   const metric = metricById(metricId)
-  if (metric.kind === 'ratio') return reportsMetric(network, metric.numerator) && reportsMetric(network, metric.denominator)
+  if (metric.kind === 'ratio')
+    return reportsMetric(network, metric.numerator) && reportsMetric(network, metric.denominator)
   return ownColumns(metric).some((column) => reportsColumn(network, column))
 }

@@ -4,30 +4,87 @@ import type { Kind } from './metric'
 export const KIND_WORDS: Record<Kind, string> = {
   flow: 'Added over days and profiles; a day counts when every part of it is there.',
   stock: 'The last count at or before the end of the period, no older than seven days.',
-  unique: 'Different people, never added: exact where a network gives the very period, otherwise between the tightest bounds that its windows of 1, 7 and 28 days prove.',
-  ratio: 'Both parts are rolled up first, over the days on which a profile has both, then divided; never an average of rates.',
+  unique:
+    'Different people, never added: exact where a network gives the very period, otherwise between the tightest ' +
+    'bounds that its windows of 1, 7 and 28 days prove.',
+  ratio:
+    'Both parts are rolled up first, over the days on which a profile has both, then divided; never an average of rates.',
 }
 
 /** The product's own words, for what the trade has no settled word for. */
 export const WORDS: readonly (readonly [string, string])[] = [
-  ['scope', 'Who, when and against what. It stands as one sentence on the page and in the address, so that a link shows the same.'],
-  ['against', 'The comparison period, of the same kind as the period: a whole month against the whole month before, a week so far against the same days of the week before, other days against as many days. Where the two are not equally long both lengths are said, and counts are given by the day too.'],
-  ['change', 'What a figure was and is on the days that both periods have, profile by profile: a day that is missing on one side is left out on both. Of a rate it is in points. Both numbers that it rests on are said.'],
-  ['no clear change', 'What is not known, or what chance alone does to counts and rates of counts (95 %), may be all of a change: the two ranges overlap by three quarters of the narrower one or more. It is called neither better nor worse.'],
-  ['as usual', 'A change that is as large as four of five such changes of the past year were, by their median and median absolute deviation. It is called neither better nor worse.'],
+  [
+    'scope',
+    'Who, when and against what. It stands as one sentence on the page and in the address, so that a link shows the same.',
+  ],
+  [
+    'against',
+    'The comparison period, of the same kind as the period: a whole month against the whole month before, a week ' +
+      'so far against the same days of the week before, other days against as many days. Where the two are not ' +
+      'equally long both lengths are said, and counts are given by the day too.',
+  ],
+  [
+    'change',
+    'What a figure was and is on the days that both periods have, profile by profile: a day that is missing on ' +
+      'one side is left out on both. Of a rate it is in points. Both numbers that it rests on are said.',
+  ],
+  [
+    'no clear change',
+    'What is not known, or what chance alone does to counts and rates of counts (95 %), may be all of a change: ' +
+      'the two ranges overlap by three quarters of the narrower one or more. It is called neither better nor worse.',
+  ],
+  [
+    'as usual',
+    'A change that is as large as four of five such changes of the past year were, by their median and median ' +
+      'absolute deviation. It is called neither better nor worse.',
+  ],
   ['small base', 'Fewer than 30 counted in one of the periods; of a rate, in its denominator.'],
   ['figure', 'A computed number together with how well it is known, what it rests on and how it came about.'],
-  ['workings', 'The explanation of one figure, in the margin: definition, formula with the actual numbers, days with and without data.'],
+  [
+    'workings',
+    'The explanation of one figure, in the margin: definition, formula with the actual numbers, days with and without data.',
+  ],
   ['margin', 'The right-hand column with notes and workings. The key w opens and closes it.'],
   ['note', 'A dated remark by a person. It stands with its number on the charts it touches, and in the reports.'],
-  ['coverage', 'Which days and profiles have data for a metric; of a rate, for both of its parts. Missing is not zero.'],
-  ['unusual days', 'Days that are far from what such days usually bring, on a scale on which a fall to a third and a rise to three times are alike. Days beside them and other profiles that lean the same way are one cause.'],
-  ['hold-out', 'Forecasts made again as they would have been made earlier, over days that do not overlap, and set against what came. A range that held too few of them gives no verdict.'],
+  [
+    'coverage',
+    'Which days and profiles have data for a metric; of a rate, for both of its parts. Missing is not zero.',
+  ],
+  [
+    'unusual days',
+    'Days that are far from what such days usually bring, on a scale on which a fall to a third and a rise to ' +
+      'three times are alike. Days beside them and other profiles that lean the same way are one cause.',
+  ],
+  [
+    'hold-out',
+    'Forecasts made again as they would have been made earlier, over days that do not overlap, and set against ' +
+      'what came. A range that held too few of them gives no verdict.',
+  ],
   ['block', 'A part of a report: figures, a chart, a table or a text.'],
-  ['edition', 'An issued, numbered, frozen copy of a report for one period. It never changes; a SHA-256 over its content shows that. It is looked at, with what is missing in it, before it is issued.'],
-  ['superseded', 'Said of an edition in whose place a later one stands. Neither of them changes by that; both say so, to readers with a link too.'],
-  ['released', 'Shown to the viewers of a client beside its editions, because the owner of the agency has said so: figures, rivals, or reports in work.'],
-  ['everybody else', 'What a figure is set beside to tell one’s own change from everybody’s: the whole volume of its networks, and the rivals as far as they are public.'],
+  [
+    'edition',
+    'An issued, numbered, frozen copy of a report for one period. It never changes; a SHA-256 over its content ' +
+      'shows that. It is looked at, with what is missing in it, before it is issued.',
+  ],
+  [
+    'superseded',
+    'Said of an edition in whose place a later one stands. Neither of them changes by that; both say so, to readers with a link too.',
+  ],
+  [
+    'released',
+    'Shown to the viewers of a client beside its editions, because the owner of the agency has said so: figures, ' +
+      'rivals, or reports in work.',
+  ],
+  [
+    'everybody else',
+    'What a figure is set beside to tell one’s own change from everybody’s: the whole volume of its networks, ' +
+      'and the rivals as far as they are public.',
+  ],
   ['usual of a profile', 'What its posts bring: the median of its other posts over ninety days, of at least five.'],
-  ['universe', 'How many people could be reached on a client’s networks, as far as somebody has said so. It makes the estimate of reach over several profiles possible. One that is smaller than the reach of a single profile is left out.'],
+  [
+    'universe',
+    'How many people could be reached on a client’s networks, as far as somebody has said so. It makes the ' +
+      'estimate of reach over several profiles possible. One that is smaller than the reach of a single profile is ' +
+      'left out.',
+  ],
 ]

@@ -12,10 +12,16 @@ describe('what a network will soon forget', () => {
     expect(daysUntilForgotten('2026-08-01', '2026-10-28', 45)).toBe(0)
   })
   it('is what the network keeps for the shortest time, of a profile without consent what anybody sees', () => {
-    expect([rememberedDays('tintype', true), rememberedDays('tintype', false), rememberedDays('lantern', true)]).toEqual([35, 30, 400])
+    expect([
+      rememberedDays('tintype', true),
+      rememberedDays('tintype', false),
+      rememberedDays('lantern', true),
+    ]).toEqual([35, 30, 400])
     expect(() => rememberedDays('nowhere', true)).toThrow('no network')
   })
   it('puts a network with a short memory first', () => {
-    expect(daysUntilForgotten('2026-10-20', '2026-10-28', 45)).toBeLessThan(daysUntilForgotten('2026-10-18', '2026-10-28', 400))
+    expect(daysUntilForgotten('2026-10-20', '2026-10-28', 45)).toBeLessThan(
+      daysUntilForgotten('2026-10-18', '2026-10-28', 400),
+    )
   })
 })

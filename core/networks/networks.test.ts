@@ -8,7 +8,10 @@ describe('the networks', () => {
   it('report columns that are stored, each once, and remember for a while', () => {
     for (const { id, reports, historyDays, formats } of NETWORKS) {
       expect(new Set(reports).size, id).toBe(reports.length)
-      expect(reports.every((column) => FACT_COLUMNS.includes(column)), id).toBe(true)
+      expect(
+        reports.every((column) => FACT_COLUMNS.includes(column)),
+        id,
+      ).toBe(true)
       expect(historyDays, id).toBeGreaterThanOrEqual(45)
       expect(formats.length, id).toBeGreaterThan(0)
     }
@@ -16,7 +19,11 @@ describe('the networks', () => {
   })
 
   it('leave no stored column without a network that fills it', () => {
-    for (const column of FACT_COLUMNS) expect(NETWORKS.some((network) => reportsColumn(network, column)), column).toBe(true)
+    for (const column of FACT_COLUMNS)
+      expect(
+        NETWORKS.some((network) => reportsColumn(network, column)),
+        column,
+      ).toBe(true)
   })
 
   it('report a metric when they give what is its own: impressions alone make no reach', () => {

@@ -50,4 +50,5 @@ const decode = (path: string): string => {
  * @throws RangeError when there is no such network
  * @example profileAddress({ network: 'cork', handle: 'orrerypress' }) // 'https://cork.example/orrerypress'
  */
-export const profileAddress = ({ network, handle }: NamedProfile): string => `https://${networkById(network).site}/${encodeURIComponent(plainHandle(handle))}`
+export const profileAddress = ({ network, handle }: NamedProfile): string =>
+  `https://${networkById(network).site}/${encodeURIComponent(plainHandle(handle))}`

@@ -2,7 +2,8 @@ import { SPLITS } from '../splits/splits'
 import { networkById } from './networks'
 
 /**
- * For how many days a network keeps what it gives of a profile: the shortest of its memories, since what is in it goes first.
+ * For how many days a network keeps what it gives of a profile: the shortest of its memories, since what is in it goes
+ * first.
  *
  * @param isPrivate  whether the owner has given consent; otherwise only what anybody can see counts
  * @throws           RangeError when there is no such network

@@ -2,7 +2,10 @@ import { addDays, dayFromNumber, dayNumber, daysBetween, sameDateInYear, yearOf,
 import { daysEnding, lengthOf, shift, type Period } from './period'
 import { moveMonths, periodKind, startOf, wholeMonths, type CalendarUnit } from './periodKind'
 
-/** What a period is compared against by name; any other text is a period of one's own, in words or days. `none` compares with nothing. */
+/**
+ * What a period is compared against by name; any other text is a period of one's own, in words or days. `none` compares
+ * with nothing.
+ */
 export const AGAINST = ['before', 'days-before', 'same-dates-last-year', 'same-weekdays-last-year', 'none'] as const
 export type Against = (typeof AGAINST)[number]
 
@@ -12,7 +15,10 @@ export const isNamedAgainst = (text: string): text is Against => (AGAINST as rea
 /** How a day finds its counterpart: a number of days earlier, or the same date of an earlier year. */
 export type Pairing = { kind: 'days'; days: number } | { kind: 'date'; years: number }
 
-/** The comparison period and how its days pair with those of the period. A day may have no counterpart where the two are not equally long. */
+/**
+ * The comparison period and how its days pair with those of the period. A day may have no counterpart where the two are
+ * not equally long.
+ */
 export interface Comparison {
   period: Period
   pairing: Pairing
@@ -21,7 +27,8 @@ export interface Comparison {
 /**
  * The comparison period, of the same kind as the period.
  *
- * - `before`: whole months (a month, a quarter, a half, a year) against as many whole months just before; a week, month, quarter or year that is not over
+ * - `before`: whole months (a month, a quarter, a half, a year) against as many whole months just before; a week,
+ * month, quarter or year that is not over
  *   against the same days of the one before; other days against as many days just before
  * - `days-before`: as many days just before, whatever the period is
  * - `same-dates-last-year`: the same dates; whole months against the whole months; a 29 February alone against the 28th
@@ -29,7 +36,8 @@ export interface Comparison {
  *
  * @param running  the unit that the period's words name, where it is not over yet
  * @returns        undefined for `none`
- * @example        comparison({ from: '2026-10-01', to: '2026-10-31' }, 'before').period // { from: '2026-09-01', to: '2026-09-30' }
+ * @example        comparison({ from: '2026-10-01', to: '2026-10-31' }, 'before').period // { from: '2026-09-01', to:
+ *                              '2026-09-30' }
  */
 export function comparison(period: Period, against: Against, running?: CalendarUnit): Comparison | undefined {
   switch (against) {
@@ -51,9 +59,13 @@ export function comparison(period: Period, against: Against, running?: CalendarU
  *
  * @example comparisonWith(october, { from: '2025-07-01', to: '2025-09-30' }).pairing.days // 457
  */
-export const comparisonWith = (period: Period, other: Period): Comparison => ({ period: other, pairing: { kind: 'days', days: daysBetween(other.from, period.from) } })
+export const comparisonWith = (period: Period, other: Period): Comparison => ({
+  period: other,
+  pairing: { kind: 'days', days: daysBetween(other.from, period.from) },
+})
 
-const daysBefore = (period: Period): Comparison => comparisonWith(period, daysEnding(addDays(period.from, -1), lengthOf(period)))
+const daysBefore = (period: Period): Comparison =>
+  comparisonWith(period, daysEnding(addDays(period.from, -1), lengthOf(period)))
 
 function before(period: Period, running: CalendarUnit | undefined): Comparison {
   const kind = periodKind(period, running)
@@ -84,15 +96,19 @@ export function counterpart(day: Day, pairing: Pairing): Day | undefined {
   return pairing.kind === 'days' ? addDays(day, -pairing.days) : sameDateInYear(day, yearOf(day) - pairing.years)
 }
 
-/** How far back earlier comparisons are looked for, and for how long a period at the most: of longer ones there are too few. */
+/**
+ * How far back earlier comparisons are looked for, and for how long a period at the most: of longer ones there are too
+ * few.
+ */
 export const USUAL_DAYS = 365
 export const LONGEST_USUAL_DAYS = 92
 
 /**
- * The same comparison as it would have been made earlier in the past year: whole months move by a month, other days by their own number, a week at the
- * least and four at the most. The period that is judged is not among them.
+ * The same comparison as it would have been made earlier in the past year: whole months move by a month, other days by
+ * their own number, a week at the least and four at the most. The period that is judged is not among them.
  *
- * @returns the period and its comparison, the newest first; none where the period or its comparison is longer than 92 days
+ * @returns the period and its comparison, the newest first; none where the period or its comparison is longer than 92
+ *              days
  * @example earlierComparisons(october, comparison(october, 'before')!)[0].period // September
  */
 export function earlierComparisons(period: Period, compared: Comparison): { period: Period; comparison: Comparison }[] {
@@ -108,7 +124,13 @@ export function earlierComparisons(period: Period, compared: Comparison): { peri
     const earlier = byMonth ? moveMonths(period, months, by) : shift(period, by)
     if (earlier.from < first) return found
     const other = byMonth ? moveMonths(compared.period, months, by) : shift(compared.period, by)
-    found.push({ period: earlier, comparison: compared.pairing.kind === 'date' ? { period: other, pairing: compared.pairing } : comparisonWith(earlier, other) })
+    found.push({
+      period: earlier,
+      comparison:
+        compared.pairing.kind === 'date'
+          ? { period: other, pairing: compared.pairing }
+          : comparisonWith(earlier, other),
+    })
   }
 }
 
@@ -119,4 +141,5 @@ export function spanOf(periods: readonly Period[]): Period {
 }
 
 /** Whether two periods have a different number of days, so that counts have to be read by the day. */
-export const differInLength = (period: Period, { period: other }: Comparison): boolean => lengthOf(period) !== lengthOf(other)
+export const differInLength = (period: Period, { period: other }: Comparison): boolean =>
+  lengthOf(period) !== lengthOf(other)

@@ -39,7 +39,10 @@ export function eachDay({ from, to }: Period): Day[] {
 export const daysEnding = (to: Day, days: number): Period => period(addDays(to, 1 - days), to)
 
 /** The whole period moved by a number of days. */
-export const shift = ({ from, to }: Period, days: number): Period => ({ from: addDays(from, days), to: addDays(to, days) })
+export const shift = ({ from, to }: Period, days: number): Period => ({
+  from: addDays(from, days),
+  to: addDays(to, days),
+})
 
 /** The days that two periods share, or undefined when they share none. */
 export function overlap(a: Period, b: Period): Period | undefined {

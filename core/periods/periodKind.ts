@@ -46,8 +46,8 @@ export function startOf(unit: CalendarUnit, day: Day): Day {
 }
 
 /**
- * The unit that some days are so far, by the days alone: the shortest one that begins with them, where they end with the last complete day. Whole months are
- * what they are, also while their quarter goes on.
+ * The unit that some days are so far, by the days alone: the shortest one that begins with them, where they end with
+ * the last complete day. Whole months are what they are, also while their quarter goes on.
  *
  * @example runningUnit({ from: '2026-11-01', to: '2026-11-25' }, '2026-11-25') // 'month'
  */
@@ -57,7 +57,8 @@ export function runningUnit({ from, to }: Period, last: Day): CalendarUnit | und
 }
 
 /**
- * Whole months, and a week or month that is not over, as they stand in an address, so that their kind is not lost; other days as their first and last.
+ * Whole months, and a week or month that is not over, as they stand in an address, so that their kind is not lost;
+ * other days as their first and last.
  *
  * @example periodAddress({ from: '2026-10-01', to: '2026-10-31' }) // '2026-10'
  */
@@ -80,7 +81,8 @@ export function moveMonths({ from }: Period, months: number, by: number): Period
 }
 
 /**
- * The period of the same kind that lies next to a period: the month after a month, the whole week before a week so far, the 28 days after 28 days.
+ * The period of the same kind that lies next to a period: the month after a month, the whole week before a week so far,
+ * the 28 days after 28 days.
  *
  * @param direction 1 for later, −1 for earlier
  * @param last      the last complete day; a later period ends there at the latest
@@ -89,9 +91,12 @@ export function moveMonths({ from }: Period, months: number, by: number): Period
  */
 export function stepPeriod(period: Period, direction: 1 | -1, last: Day, running?: CalendarUnit): Period {
   const kind = periodKind(period, running)
-  const moved = kind.kind === 'months' ? moveMonths(period, kind.months, direction * kind.months)
-    : kind.kind === 'so far' && direction < 0 ? { from: startOf(kind.unit, addDays(period.from, -1)), to: addDays(period.from, -1) }
-      : shift(period, direction * lengthOf(period))
+  const moved =
+    kind.kind === 'months'
+      ? moveMonths(period, kind.months, direction * kind.months)
+      : kind.kind === 'so far' && direction < 0
+        ? { from: startOf(kind.unit, addDays(period.from, -1)), to: addDays(period.from, -1) }
+        : shift(period, direction * lengthOf(period))
   if (moved.to <= last) return moved
   // a month that has begun is shown as far as it goes; days keep their number
   if (kind.kind === 'months') return moved.from > last ? period : { from: moved.from, to: last }

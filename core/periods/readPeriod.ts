@@ -4,7 +4,8 @@ import type { Period } from './period'
 import { runningUnit, type CalendarUnit } from './periodKind'
 
 /**
- * A period as an address has it, and whether it is a part of the calendar that is not over; days of one's own can be one too.
+ * A period as an address has it, and whether it is a part of the calendar that is not over; days of one's own can be
+ * one too.
  *
  * @param lastComplete  the last complete day in the client's zone
  * @throws              RangeError with a sentence when the words have no meaning or lie in the future

@@ -5,7 +5,10 @@ import { metricById } from '../metrics/catalogue'
 import { describeDay, describePeriodShort } from '../periods/describePeriod'
 import type { DenseDays } from '../rollup/denseDays'
 
-/** How many different people a network counted in windows of 1, 7 and 28 days that end on a day; entry 0 of every column is the day with number `first`. */
+/**
+ * How many different people a network counted in windows of 1, 7 and 28 days that end on a day; entry 0 of every column
+ * is the day with number `first`.
+ */
 export interface PeopleWindows {
   first: number
   one: Float64Array
@@ -23,7 +26,11 @@ const NOTHING = new Float64Array(0)
 export function peopleWindows(metric: UniqueMetric, { first, columns }: DenseDays): PeopleWindows {
   const { 1: one, 7: seven, 28: twentyEight } = metric.windows
   return {
-    first, one: columns[one] ?? NOTHING, seven: columns[seven] ?? NOTHING, twentyEight: columns[twentyEight] ?? NOTHING, ceiling: columns[metric.ceiling] ?? NOTHING,
+    first,
+    one: columns[one] ?? NOTHING,
+    seven: columns[seven] ?? NOTHING,
+    twentyEight: columns[twentyEight] ?? NOTHING,
+    ceiling: columns[metric.ceiling] ?? NOTHING,
     names: { people: metric.name, ceiling: metricById(metric.ceiling).name },
   }
 }
@@ -42,23 +49,39 @@ export function dayCost({ first, one, ceiling }: PeopleWindows, day: number): nu
   return shown < people ? shown : people
 }
 
-/** The cheapest way to have covered some days: what it costs, and the window that was taken last by its length and where it ends in the columns. Infinity where a day is in no window. */
+/**
+ * The cheapest way to have covered some days: what it costs, and the window that was taken last by its length and where
+ * it ends in the columns. Infinity where a day is in no window.
+ */
 interface Covered {
   cost: Float64Array
   size: Uint8Array
   end: Int32Array
 }
 
-const noneCovered = (length: number): Covered => ({ cost: new Float64Array(length + 1), size: new Uint8Array(length + 1), end: new Int32Array(length + 1) })
+const noneCovered = (length: number): Covered => ({
+  cost: new Float64Array(length + 1),
+  size: new Uint8Array(length + 1),
+  end: new Int32Array(length + 1),
+})
 
 /**
  * Offers every window of a length that covers a day as the last one taken.
  *
  * @param place   the number of days that are covered with it
  * @param index   where the day stands in the column
- * @param step    1 or −1, and `offset`: a window that ends at an index leaves offset + step × index days for the others, none where that is below zero
+ * @param step    1 or −1, and `offset`: a window that ends at an index leaves offset + step × index days for the
+ *                others, none where that is below zero
  */
-function offer({ cost, size, end }: Covered, place: number, values: Float64Array, index: number, length: 7 | 28, step: 1 | -1, offset: number): void {
+function offer(
+  { cost, size, end }: Covered,
+  place: number,
+  values: Float64Array,
+  index: number,
+  length: 7 | 28,
+  step: 1 | -1,
+  offset: number,
+): void {
   const last = Math.min(index + length - 1, values.length - 1)
   let best = cost[place]!
   let taken = -1
@@ -77,15 +100,21 @@ function offer({ cost, size, end }: Covered, place: number, values: Float64Array
 }
 
 /**
- * The windows that cover some days with the fewest people added up, or undefined when a day is covered by none. Whoever was there on one of the days
- * was in one of the windows, so the people of all windows added are no fewer than the people of the days, whether or not the windows overlap each
- * other or reach over the ends. Found as a shortest path over the days: each step takes one window.
+ * The windows that cover some days with the fewest people added up, or undefined when a day is covered by none. Whoever
+ * was there on one of the days was in one of the windows, so the people of all windows added are no fewer than the
+ * people of the days, whether or not the windows overlap each other or reach over the ends. Found as a shortest path
+ * over the days: each step takes one window.
  *
  * @param from   the number of the first day
  * @param length how many days from there
  * @param needs  whether the day at a place has to be covered; every day where it is left out
  */
-export function cheapestCover(windows: PeopleWindows, from: number, length: number, needs?: Uint8Array): Tile[] | undefined {
+export function cheapestCover(
+  windows: PeopleWindows,
+  from: number,
+  length: number,
+  needs?: Uint8Array,
+): Tile[] | undefined {
   const { first, seven, twentyEight } = windows
   const covered = noneCovered(length)
   const { cost, size, end } = covered
@@ -104,7 +133,7 @@ export function cheapestCover(windows: PeopleWindows, from: number, length: numb
   }
   if (cost[length] === Infinity) return undefined
   const tiles: Tile[] = []
-  for (let place = length; place > 0;) {
+  for (let place = length; place > 0; ) {
     if (size[place] === 0) {
       place--
       continue
@@ -150,14 +179,21 @@ export function coversBeside(windows: PeopleWindows, edge: number, direction: 1 
   const tiles = (days: number): Tile[] => {
     if (days === 0) return []
     const before = size[days] === 1 ? days - 1 : Math.max(0, offsetOf(size[days]!) + direction * end[days]!)
-    return [...tiles(before), { length: size[days] as Tile['length'], end: end[days]! + first, people: cost[days]! - cost[before]! }]
+    return [
+      ...tiles(before),
+      { length: size[days] as Tile['length'], end: end[days]! + first, people: cost[days]! - cost[before]! },
+    ]
   }
   return { people: cost, tiles }
 }
 
 /** The sum of some tiles; single days that follow each other are said in one. */
 export function tilesAdded(calc: Calculator, label: string, tiles: readonly Tile[], { names }: PeopleWindows): Working {
-  if (!calc.explains) return calc.given(label, tiles.reduce((sum, { people }) => sum + people, 0))
+  if (!calc.explains)
+    return calc.given(
+      label,
+      tiles.reduce((sum, { people }) => sum + people, 0),
+    )
   const operands: Working[] = []
   const word = names.people.toLowerCase()
   const sorted = [...tiles].sort((a, b) => a.end - b.end)
@@ -168,9 +204,17 @@ export function tilesAdded(calc: Calculator, label: string, tiles: readonly Tile
       continue
     }
     let people = sorted[index]!.people
-    while (sorted[index + 1]?.length === 1 && sorted[index + 1]!.end === sorted[index]!.end + 1) people += sorted[++index]!.people
+    while (sorted[index + 1]?.length === 1 && sorted[index + 1]!.end === sorted[index]!.end + 1)
+      people += sorted[++index]!.people
     const last = sorted[index]!.end
-    operands.push(calc.given(last === end ? `Daily ${word}, ${describeDay(dayFromNumber(end))}` : `Daily ${word}, ${describePeriodShort({ from: dayFromNumber(end), to: dayFromNumber(last) })}, added`, people))
+    operands.push(
+      calc.given(
+        last === end
+          ? `Daily ${word}, ${describeDay(dayFromNumber(end))}`
+          : `Daily ${word}, ${describePeriodShort({ from: dayFromNumber(end), to: dayFromNumber(last) })}, added`,
+        people,
+      ),
+    )
   }
   return calc.step(label, 'sum', operands)
 }

@@ -17,13 +17,21 @@ const metric = metricById('reach') as UniqueMetric
 
 /** Days of one profile up to the end and, where some are given, after it. */
 function bounds(period: Period, rows: readonly Omit<ProfileDay, 'profile'>[], mask?: Uint8Array) {
-  const found = reachBounds(calc, peopleWindows(metric, denseDays(factTable(rows.map((row) => ({ profile: 1, ...row }) as ProfileDay)))[0]!), period, mask)
+  const found = reachBounds(
+    calc,
+    peopleWindows(metric, denseDays(factTable(rows.map((row) => ({ profile: 1, ...row }) as ProfileDay)))[0]!),
+    period,
+    mask,
+  )
   if (found) for (const side of [found.low, found.high]) if (side) expect(recompute(side)).toBe(side.value)
   return found && { exact: found.exact?.value, low: found.low.value, high: found.high?.value }
 }
 /** The same reach every day of so many days. */
-const steady = (days: number, row: Partial<ProfileDay>, change: (row: Omit<ProfileDay, 'profile'>, index: number) => Omit<ProfileDay, 'profile'> | undefined = (each) => each) =>
-  eachDay(daysEnding(end, days)).flatMap((day, index) => change({ day, ...row }, index) ?? [])
+const steady = (
+  days: number,
+  row: Partial<ProfileDay>,
+  change: (row: Omit<ProfileDay, 'profile'>, index: number) => Omit<ProfileDay, 'profile'> | undefined = (each) => each,
+) => eachDay(daysEnding(end, days)).flatMap((day, index) => change({ day, ...row }, index) ?? [])
 
 describe('reach of one profile', () => {
   it('is exact when a window fits the period', () => {
@@ -34,14 +42,30 @@ describe('reach of one profile', () => {
   })
 
   it('is bounded by windows inside the period and by the windows that cover it', () => {
-    expect(bounds(daysEnding(end, 28), steady(28, { reach_1d: 100, reach_7d: 500 }))).toEqual({ exact: undefined, low: 500, high: 2000 })
-    expect(bounds(daysEnding(end, 30), steady(30, { reach_1d: 100, reach_7d: 500, reach_28d: 1200 }))).toEqual({ exact: undefined, low: 1200, high: 1400 })
+    expect(bounds(daysEnding(end, 28), steady(28, { reach_1d: 100, reach_7d: 500 }))).toEqual({
+      exact: undefined,
+      low: 500,
+      high: 2000,
+    })
+    expect(bounds(daysEnding(end, 30), steady(30, { reach_1d: 100, reach_7d: 500, reach_28d: 1200 }))).toEqual({
+      exact: undefined,
+      low: 1200,
+      high: 1400,
+    })
   })
 
   it('is bounded by a longer window too: above by itself, below by what the days outside can have brought', () => {
     // ten days: a 28-day window covers them, and the 18 days before bring three weeks of 100 at the most
-    expect(bounds(daysEnding(end, 10), steady(28, { reach_1d: 100, reach_7d: 500, reach_28d: 1900 }))).toEqual({ exact: undefined, low: 500, high: 800 })
-    expect(bounds(daysEnding(end, 10), steady(28, { reach_1d: 30, reach_7d: 100, reach_28d: 420 }))).toEqual({ exact: undefined, low: 420 - 300, high: 100 + 3 * 30 })
+    expect(bounds(daysEnding(end, 10), steady(28, { reach_1d: 100, reach_7d: 500, reach_28d: 1900 }))).toEqual({
+      exact: undefined,
+      low: 500,
+      high: 800,
+    })
+    expect(bounds(daysEnding(end, 10), steady(28, { reach_1d: 30, reach_7d: 100, reach_28d: 420 }))).toEqual({
+      exact: undefined,
+      low: 420 - 300,
+      high: 100 + 3 * 30,
+    })
   })
 
   it('uses windows that reach over the end of the period, where later days are there', () => {
@@ -54,21 +78,44 @@ describe('reach of one profile', () => {
     // the newest four weeks reached 65,981 people; three of those days lie before the month and reached 8,152 together
     const days = eachDay({ from: '2026-10-01', to: '2026-10-25' })
     const before = [2700, 2726, 2726]
-    const rows = [...eachDay({ from: '2026-09-28', to: '2026-09-30' }).map((day, index) => ({ day, reach_1d: before[index] })), ...days.map((day, index) => ({ day, reach_1d: 2822, reach_7d: index >= 6 ? 33_625 : null, ...(index === 24 && { reach_28d: 65_981 }) }))]
-    expect(bounds({ from: '2026-10-01', to: '2026-10-25' }, rows)).toEqual({ exact: undefined, low: 57_829, high: 65_981 })
+    const rows = [
+      ...eachDay({ from: '2026-09-28', to: '2026-09-30' }).map((day, index) => ({ day, reach_1d: before[index] })),
+      ...days.map((day, index) => ({
+        day,
+        reach_1d: 2822,
+        reach_7d: index >= 6 ? 33_625 : null,
+        ...(index === 24 && { reach_28d: 65_981 }),
+      })),
+    ]
+    expect(bounds({ from: '2026-10-01', to: '2026-10-25' }, rows)).toEqual({
+      exact: undefined,
+      low: 57_829,
+      high: 65_981,
+    })
   })
 
   it('takes the cheaper windows, day by day where a week would cost more', () => {
-    expect(bounds(daysEnding(end, 14), steady(14, { reach_7d: 500 }, (row, index) => ({ ...row, reach_1d: index < 7 ? 60 : 80 })))).toMatchObject({ low: 500, high: 500 + 420 })
+    expect(
+      bounds(
+        daysEnding(end, 14),
+        steady(14, { reach_7d: 500 }, (row, index) => ({ ...row, reach_1d: index < 7 ? 60 : 80 })),
+      ),
+    ).toMatchObject({ low: 500, high: 500 + 420 })
   })
 
   it('lets windows overlap where that is cheaper than a day that is not known', () => {
     // ten days of which the fourth is missing: the week that ends on the seventh covers it
-    expect(bounds(daysEnding(end, 10), steady(10, { reach_1d: 100, reach_7d: 500 }, (row, index) => (index === 3 ? undefined : row)))).toMatchObject({ high: 800 })
+    expect(
+      bounds(
+        daysEnding(end, 10),
+        steady(10, { reach_1d: 100, reach_7d: 500 }, (row, index) => (index === 3 ? undefined : row)),
+      ),
+    ).toMatchObject({ high: 800 })
   })
 
   it('has no upper end where a day is missing and no window covers it, unless impressions do', () => {
-    const gap = (part: Partial<ProfileDay> | undefined) => steady(10, { reach_1d: 100 }, (row, index) => (index === 4 ? part && { day: row.day, ...part } : row))
+    const gap = (part: Partial<ProfileDay> | undefined) =>
+      steady(10, { reach_1d: 100 }, (row, index) => (index === 4 ? part && { day: row.day, ...part } : row))
     expect(bounds(daysEnding(end, 10), gap(undefined))).toEqual({ exact: undefined, low: 100, high: undefined })
     expect(bounds(daysEnding(end, 10), gap({ impressions: 400 }))).toMatchObject({ high: 900 + 400 })
   })
@@ -78,7 +125,10 @@ describe('reach of one profile', () => {
   })
 
   it('never lets the upper end lie below the lower, even where a network contradicts itself', () => {
-    expect(bounds(daysEnding(end, 10), steady(10, { reach_1d: 10, reach_7d: 500 }))).toMatchObject({ low: 500, high: 500 })
+    expect(bounds(daysEnding(end, 10), steady(10, { reach_1d: 10, reach_7d: 500 }))).toMatchObject({
+      low: 500,
+      high: 500,
+    })
   })
 
   it('says nothing without any window on the days themselves', () => {
@@ -90,21 +140,45 @@ describe('reach of one profile', () => {
     const period = daysEnding(end, 7)
     const mask = new Uint8Array([1, 1, 1, 1, 0, 0, 0])
     // four days of 100; the week of 350 less three days of 100 is less than the largest day
-    expect(bounds(period, steady(7, { reach_1d: 100, reach_7d: 350 }), mask)).toEqual({ exact: undefined, low: 100, high: 350 })
-    expect(bounds(period, steady(7, { reach_1d: 100, reach_7d: 680 }), mask)).toEqual({ exact: undefined, low: 380, high: 400 })
-    expect(bounds(period, steady(7, { reach_1d: 100, reach_7d: 680 }), new Uint8Array([1, 0, 1, 1, 1, 1, 1]))).toEqual({ exact: undefined, low: 580, high: 600 })
+    expect(bounds(period, steady(7, { reach_1d: 100, reach_7d: 350 }), mask)).toEqual({
+      exact: undefined,
+      low: 100,
+      high: 350,
+    })
+    expect(bounds(period, steady(7, { reach_1d: 100, reach_7d: 680 }), mask)).toEqual({
+      exact: undefined,
+      low: 380,
+      high: 400,
+    })
+    expect(bounds(period, steady(7, { reach_1d: 100, reach_7d: 680 }), new Uint8Array([1, 0, 1, 1, 1, 1, 1]))).toEqual({
+      exact: undefined,
+      low: 580,
+      high: 600,
+    })
     expect(bounds(period, steady(7, { reach_1d: 100 }), new Uint8Array(7))).toBeUndefined()
-    expect(bounds(period, steady(7, { reach_1d: 100 }), new Uint8Array([0, 0, 1, 0, 0, 0, 0]))).toEqual({ exact: 100, low: 100, high: 100 })
+    expect(bounds(period, steady(7, { reach_1d: 100 }), new Uint8Array([0, 0, 1, 0, 0, 0, 0]))).toEqual({
+      exact: 100,
+      low: 100,
+      high: 100,
+    })
   })
 
   it('counts days by their number, across the year', () => {
     expect(dayNumber('2027-01-01') - dayNumber('2026-12-31')).toBe(1)
-    expect(bounds({ from: '2026-12-31', to: '2027-01-01' }, [{ day: '2026-12-31', reach_1d: 5 }, { day: '2027-01-01', reach_1d: 8 }])).toMatchObject({ low: 8, high: 13 })
+    expect(
+      bounds({ from: '2026-12-31', to: '2027-01-01' }, [
+        { day: '2026-12-31', reach_1d: 5 },
+        { day: '2027-01-01', reach_1d: 8 },
+      ]),
+    ).toMatchObject({ low: 8, high: 13 })
   })
 })
 
 describe('reach of several profiles', () => {
-  const given = (name: string, low: number, high: number) => ({ name, bounds: { low: calc.given('low', low), high: calc.given('high', high) } })
+  const given = (name: string, low: number, high: number) => ({
+    name,
+    bounds: { low: calc.given('low', low), high: calc.given('high', high) },
+  })
   const values = (...args: Parameters<typeof together>) => {
     const { value, low, high, remark } = together(...args)
     return { value: value?.value, low: low?.value, high: high?.value, remark }
@@ -112,18 +186,35 @@ describe('reach of several profiles', () => {
 
   it('never estimates less than the largest profile, nor more than all of them', () => {
     // the middles are 55 each of 60: at random almost everybody, and all of them are 220
-    expect(values([given('a', 10, 100), given('b', 10, 100)], 60, true, 'Reach', calc)).toMatchObject({ low: 10, high: 60 })
+    expect(values([given('a', 10, 100), given('b', 10, 100)], 60, true, 'Reach', calc)).toMatchObject({
+      low: 10,
+      high: 60,
+    })
     const { value, low, high } = values([given('a', 90, 92), given('b', 1, 2)], 91, true, 'Reach', calc)
     expect([value! >= low!, value! <= high!]).toEqual([true, true])
   })
 
   it('has no upper end and no estimate where nothing is known of one of them', () => {
-    expect(values([given('a', 10, 100)], undefined, false, 'Reach', calc)).toMatchObject({ low: 10, high: undefined, value: undefined })
-    expect(values([given('a', 10, 100), given('b', 20, 50)], 900, false, 'Reach', calc)).toMatchObject({ low: 20, high: 900, value: undefined })
+    expect(values([given('a', 10, 100)], undefined, false, 'Reach', calc)).toMatchObject({
+      low: 10,
+      high: undefined,
+      value: undefined,
+    })
+    expect(values([given('a', 10, 100), given('b', 20, 50)], 900, false, 'Reach', calc)).toMatchObject({
+      low: 20,
+      high: 900,
+      value: undefined,
+    })
   })
 
   it('leaves out an audience that is smaller than one profile, and says so', () => {
-    expect(values([given('a', 300, 300), given('b', 100, 120)], 250, true, 'Reach', calc)).toEqual({ value: undefined, low: 300, high: 420, remark: 'The audience given for these networks, 250, is smaller than the reach of one profile, 300. It cannot be right and is left out.' })
+    expect(values([given('a', 300, 300), given('b', 100, 120)], 250, true, 'Reach', calc)).toEqual({
+      value: undefined,
+      low: 300,
+      high: 420,
+      remark:
+        'The audience given for these networks, 250, is smaller than the reach of one profile, 300. It cannot be right and is left out.',
+    })
   })
 })
 

@@ -17,28 +17,39 @@ export interface ReachBounds {
 /**
  * The reach of one profile over days, from every window that touches them.
  *
- * Write R(A) for the number of different people on a set of days A. Two things hold for every set of people, whatever their habits: R(A) ≤ R(B) where A is
- * part of B, and R(A ∪ B) ≤ R(A) + R(B). From them follow the bounds:
+ * Write R(A) for the number of different people on a set of days A. Two things hold for every set of people, whatever
+ * their habits: R(A) ≤ R(B) where A is part of B, and R(A ∪ B) ≤ R(A) + R(B). From them follow the bounds:
  *
  * - *exact* when a window of 1, 7 or 28 days is the very days asked for;
- * - *at most*: any windows that cover the days, added (they may overlap, and reach over the ends); the cheapest cover is a shortest path over the days.
+ * - *at most*: any windows that cover the days, added (they may overlap, and reach over the ends); the cheapest cover
+ * is a shortest path over the days.
  *   A day whose reach is not known counts with its impressions;
- * - *at least*: a window W that lies inside the days; or one that reaches over them, less what the days outside can have brought: from
+ * - *at least*: a window W that lies inside the days; or one that reaches over them, less what the days outside can
+ * have brought: from
  *   R(W) ≤ R(W ∩ days) + R(W outside) follows R(days) ≥ R(W) − cheapest cover of W outside.
  *
- * Nothing is taken from differences of windows that both reach over an end (which would hold too, people being counted once): networks round their
- * windows, and a difference of two large rounded numbers has an error as large as itself.
+ * Nothing is taken from differences of windows that both reach over an end (which would hold too, people being counted
+ * once): networks round their windows, and a difference of two large rounded numbers has an error as large as itself.
  *
  * @param period  the period; `mask` leaves some of its days out
  * @returns       undefined when the network gives nothing for any of the days
  * @example       reachBounds(calculator(false), peopleWindows(metric, days), { from: '2026-10-01', to: '2026-10-31' })
  */
-export function reachBounds(calc: Calculator, windows: PeopleWindows, period: Period, mask?: DayMask): ReachBounds | undefined {
+export function reachBounds(
+  calc: Calculator,
+  windows: PeopleWindows,
+  period: Period,
+  mask?: DayMask,
+): ReachBounds | undefined {
   const start = dayNumber(period.from)
   const firstIndex = mask ? mask.indexOf(1) : 0
   if (firstIndex < 0) return undefined
   const lastIndex = mask ? mask.lastIndexOf(1) : lengthOf(period) - 1
-  const days: Days = { first: start + firstIndex, last: start + lastIndex, needs: holes(mask?.subarray(firstIndex, lastIndex + 1)) }
+  const days: Days = {
+    first: start + firstIndex,
+    last: start + lastIndex,
+    needs: holes(mask?.subarray(firstIndex, lastIndex + 1)),
+  }
   if (!hasWindow(windows, days)) return undefined
   const exact = days.needs ? undefined : exactWindow(calc, windows, days)
   if (exact) return { exact, low: exact, high: exact }
@@ -46,7 +57,13 @@ export function reachBounds(calc: Calculator, windows: PeopleWindows, period: Pe
   const tiles = cheapestCover(windows, days.first, days.last - days.first + 1, days.needs)
   if (!tiles) return { low }
   const high = tilesAdded(calc, 'At most: windows that cover the days, added', tiles, windows)
-  return { low, high: high.value < low.value ? calc.step('At most; the windows of the network contradict each other', 'largest', [low, high]) : high }
+  return {
+    low,
+    high:
+      high.value < low.value
+        ? calc.step('At most; the windows of the network contradict each other', 'largest', [low, high])
+        : high,
+  }
 }
 
 /** From the first to the last day that counts, by number; `needs` is there where days between them do not count. */
@@ -70,7 +87,8 @@ function hasWindow({ first, one, seven, twentyEight }: PeopleWindows, days: Days
 
 function exactWindow(calc: Calculator, windows: PeopleWindows, { first, last }: Days): Working | undefined {
   const length = last - first + 1
-  const values = length === 1 ? windows.one : length === 7 ? windows.seven : length === 28 ? windows.twentyEight : undefined
+  const values =
+    length === 1 ? windows.one : length === 7 ? windows.seven : length === 28 ? windows.twentyEight : undefined
   const people = values?.[last - windows.first] ?? Number.NaN
   const word = windows.names.people.toLowerCase()
   return people >= 0 ? calc.given(length === 1 ? `Daily ${word}` : `${length}-day ${word}`, people) : undefined
@@ -102,10 +120,18 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
       const from = end - size + 1
       const [left, right] = [Math.max(0, days.first - from), Math.max(0, end - days.last)]
       const holed = between.filter((hole) => hole.first <= end && hole.last >= from)
-      const least = people - before.people[left]! - after.people[right]! - holed.reduce((sum, hole) => sum + hole.people, 0)
+      const least =
+        people - before.people[left]! - after.people[right]! - holed.reduce((sum, hole) => sum + hole.people, 0)
       const isInside = left === 0 && right === 0 && holed.length === 0
       if (!(least > ((isInside ? best : over)?.least ?? 0))) continue
-      const candidate: Candidate = { size, end, people, least, isInside, outside: () => [...before.tiles(left), ...holed.flatMap(({ tiles }) => tiles), ...after.tiles(right)] }
+      const candidate: Candidate = {
+        size,
+        end,
+        people,
+        least,
+        isInside,
+        outside: () => [...before.tiles(left), ...holed.flatMap(({ tiles }) => tiles), ...after.tiles(right)],
+      }
       if (isInside) best = candidate
       else over = candidate
     }
@@ -115,13 +141,33 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
   look(7, windows.seven)
   look(28, windows.twentyEight)
   const found = [...inside, ...(over ? [over] : [])]
-  return found.length === 0 ? calc.given('Nothing bounds it from below', 0) : calc.step('At least', 'largest', found.map((candidate) => candidateWorking(calc, windows, candidate)))
+  return found.length === 0
+    ? calc.given('Nothing bounds it from below', 0)
+    : calc.step(
+        'At least',
+        'largest',
+        found.map((candidate) => candidateWorking(calc, windows, candidate)),
+      )
 }
 
-function candidateWorking(calc: Calculator, windows: PeopleWindows, { size, end, people, outside, isInside }: Candidate): Working {
+function candidateWorking(
+  calc: Calculator,
+  windows: PeopleWindows,
+  { size, end, people, outside, isInside }: Candidate,
+): Working {
   const word = windows.names.people.toLowerCase()
-  const window = calc.given(size === 1 ? `Largest daily ${word}, ${describeDay(dayFromNumber(end))}` : `${isInside ? 'Largest ' : ''}${size}-day ${word} up to ${describeDay(dayFromNumber(end))}`, people)
-  return isInside ? window : calc.step('A longer window, less what its other days can have brought', 'difference', [window, tilesAdded(calc, 'Days outside, at most', outside(), windows)])
+  const window = calc.given(
+    size === 1
+      ? `Largest daily ${word}, ${describeDay(dayFromNumber(end))}`
+      : `${isInside ? 'Largest ' : ''}${size}-day ${word} up to ${describeDay(dayFromNumber(end))}`,
+    people,
+  )
+  return isInside
+    ? window
+    : calc.step('A longer window, less what its other days can have brought', 'difference', [
+        window,
+        tilesAdded(calc, 'Days outside, at most', outside(), windows),
+      ])
 }
 
 interface Hole {
@@ -139,7 +185,12 @@ function coveredHoles(windows: PeopleWindows, { first, needs }: Days): Hole[] {
     const from = index
     while (!needs[index + 1]) index++
     const tiles = cheapestCover(windows, first + from, index - from + 1)
-    runs.push({ first: first + from, last: first + index, tiles: tiles ?? [], people: tiles ? tiles.reduce((sum, { people }) => sum + people, 0) : Infinity })
+    runs.push({
+      first: first + from,
+      last: first + index,
+      tiles: tiles ?? [],
+      people: tiles ? tiles.reduce((sum, { people }) => sum + people, 0) : Infinity,
+    })
   }
   return runs
 }

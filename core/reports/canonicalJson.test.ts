@@ -7,9 +7,15 @@ it('writes keys in order, without spaces, leaving out what is absent', () => {
 })
 it('refuses what JSON does not have', () => expect(() => canonicalJson({ a: Number.NaN })).toThrow(TypeError))
 it('is the same for the same content, whatever the order of its keys, and reads back as that content', () => {
-  fc.assert(fc.property(fc.jsonValue(), (value) => {
-    const reversed = JSON.parse(JSON.stringify(value), (_, item: unknown) => (item && typeof item === 'object' && !Array.isArray(item) ? Object.fromEntries(Object.entries(item).reverse()) : item)) as unknown
-    expect(canonicalJson(reversed)).toBe(canonicalJson(value))
-    expect(JSON.parse(canonicalJson(value))).toEqual(JSON.parse(JSON.stringify(value)))
-  }))
+  fc.assert(
+    fc.property(fc.jsonValue(), (value) => {
+      const reversed = JSON.parse(JSON.stringify(value), (_, item: unknown) =>
+        item && typeof item === 'object' && !Array.isArray(item)
+          ? Object.fromEntries(Object.entries(item).reverse())
+          : item,
+      ) as unknown
+      expect(canonicalJson(reversed)).toBe(canonicalJson(value))
+      expect(JSON.parse(canonicalJson(value))).toEqual(JSON.parse(JSON.stringify(value)))
+    }),
+  )
 })

@@ -35,16 +35,26 @@ export function sumPresent(values: Float64Array, start: number, end: number): { 
  *
  * @param member   the profile, and what its network is allowed to tell
  * @param columns  the columns wanted; others are left out
- * @example        aggregateDays({ profile: 1, network: 'tintype' }, days, { from: '2026-10-01', to: '2026-10-28' }, ['impressions'])
+ * @example        aggregateDays({ profile: 1, network: 'tintype' }, days, { from: '2026-10-01', to: '2026-10-28' },
+ *                                 ['impressions'])
  */
-export function aggregateDays(member: Pick<ProfileAggregate, 'profile' | 'network' | 'isPublicOnly'>, days: DenseDays, period: Period, columns: readonly FactColumn[]): ProfileAggregate {
+export function aggregateDays(
+  member: Pick<ProfileAggregate, 'profile' | 'network' | 'isPublicOnly'>,
+  days: DenseDays,
+  period: Period,
+  columns: readonly FactColumn[],
+): ProfileAggregate {
   const aggregate: ProfileAggregate = { ...member, sums: {}, counts: {}, stocks: {}, days }
   const from = dayNumber(period.from)
   const to = dayNumber(period.to)
   for (const column of FLOW_COLUMNS) {
     const values = columns.includes(column) ? days.columns[column] : undefined
     if (!values) continue
-    const { sum, count } = sumPresent(values, Math.max(0, from - days.first), Math.min(values.length, to + 1 - days.first))
+    const { sum, count } = sumPresent(
+      values,
+      Math.max(0, from - days.first),
+      Math.min(values.length, to + 1 - days.first),
+    )
     if (count === 0) continue
     aggregate.sums[column] = sum
     aggregate.counts[column] = count

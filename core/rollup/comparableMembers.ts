@@ -13,7 +13,10 @@ export interface EarlierAggregates {
   aggregates: readonly ProfileAggregate[]
 }
 
-/** The profiles that can be compared, at the same place on both sides, and the days of each on which they can; a profile without a mask counts whole. */
+/**
+ * The profiles that can be compared, at the same place on both sides, and the days of each on which they can; a profile
+ * without a mask counts whole.
+ */
 export interface ComparableMembers {
   now: ProfileAggregate[]
   then: ProfileAggregate[]
@@ -22,12 +25,17 @@ export interface ComparableMembers {
 }
 
 /**
- * The profiles that have data in both periods and, of counts and rates, the days on which they can be compared: what a change rests on, and everything
- * that explains it.
+ * The profiles that have data in both periods and, of counts and rates, the days on which they can be compared: what a
+ * change rests on, and everything that explains it.
  *
  * @example comparableMembers(metricById('interactions'), current, { comparison, aggregates }, period).now.length
  */
-export function comparableMembers(metric: Metric, current: readonly ProfileAggregate[], { aggregates, comparison }: EarlierAggregates, period: Period): ComparableMembers {
+export function comparableMembers(
+  metric: Metric,
+  current: readonly ProfileAggregate[],
+  { aggregates, comparison }: EarlierAggregates,
+  period: Period,
+): ComparableMembers {
   const earlier = new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
   const found: ComparableMembers = { now: [], then: [], masksNow: new Map(), masksThen: new Map() }
   for (const member of current) {
@@ -54,11 +62,16 @@ interface Side {
 
 /** The daily counts that a metric adds up. */
 const flowsOf = (metric: Metric): FlowMetric[] =>
-  metric.kind === 'flow' ? [metric] : metric.kind === 'ratio' ? [metric.numerator, metric.denominator].map(metricById).filter((part) => part.kind === 'flow') : []
+  metric.kind === 'flow'
+    ? [metric]
+    : metric.kind === 'ratio'
+      ? [metric.numerator, metric.denominator].map(metricById).filter((part) => part.kind === 'flow')
+      : []
 
 /** Both sides without the imported parts that only one of them has: those would be read as a rise or a fall. */
 function withSameParts(metric: Metric, now: Side, then: Side): [ProfileAggregate, ProfileAggregate] {
-  const columns = ({ member, period }: Side) => flowsOf(metric).flatMap((flow) => partsAt(flow, member, period).map(({ column }) => column))
+  const columns = ({ member, period }: Side) =>
+    flowsOf(metric).flatMap((flow) => partsAt(flow, member, period).map(({ column }) => column))
   const [a, b] = [columns(now), columns(then)]
   const [onlyNow, onlyThen] = [a.filter((column) => !b.includes(column)), b.filter((column) => !a.includes(column))]
   return [without(now.member, onlyNow), without(then.member, onlyThen)]
@@ -66,6 +79,9 @@ function withSameParts(metric: Metric, now: Side, then: Side): [ProfileAggregate
 
 function without(member: ProfileAggregate, columns: readonly FlowColumn[]): ProfileAggregate {
   if (columns.length === 0) return member
-  const rest = <T extends object>(values: T): T => Object.fromEntries(Object.entries(values).filter(([column]) => !(columns as readonly string[]).includes(column))) as T
+  const rest = <T extends object>(values: T): T =>
+    Object.fromEntries(
+      Object.entries(values).filter(([column]) => !(columns as readonly string[]).includes(column)),
+    ) as T
   return { ...member, sums: rest(member.sums), counts: rest(member.counts) }
 }

@@ -15,7 +15,10 @@ export interface ComparedAggregates {
   current: readonly ProfileAggregate[]
   /** Absent when nothing is compared. */
   earlier?: EarlierAggregates
-  /** The same comparison as it would have been made earlier in the past year, to see how much such periods usually differ. */
+  /**
+   * The same comparison as it would have been made earlier in the past year, to see how much such periods usually
+   * differ.
+   */
   past?: readonly PastComparison[]
 }
 
@@ -33,17 +36,28 @@ export interface ComparedFigure {
 }
 
 /**
- * A metric over a scope, with its change against the comparison. The change rests only on what is present in both, profile by profile: of counts and rates
- * the days, of levels and people the profiles.
+ * A metric over a scope, with its change against the comparison. The change rests only on what is present in both,
+ * profile by profile: of counts and rates the days, of levels and people the profiles.
  *
  * @example compareFigures('impressions', { current, earlier }, { period }).change?.relative
  */
-export function compareFigures(metricId: string, { current, earlier, past }: ComparedAggregates, context: FigureContext): ComparedFigure {
+export function compareFigures(
+  metricId: string,
+  { current, earlier, past }: ComparedAggregates,
+  context: FigureContext,
+): ComparedFigure {
   const figure = figureOf(metricId, current, context)
   if (!earlier) return { figure }
   const before = figureOf(metricId, earlier.aggregates, { ...context, period: earlier.comparison.period })
   const change = changeBetween(metricById(metricId), { figure, current }, { figure: before, earlier }, context)
-  return { figure, earlier: before, change: againstUsual(change, change.reason || change.difference === undefined ? undefined : usualChange(metricId, past ?? [], context)) }
+  return {
+    figure,
+    earlier: before,
+    change: againstUsual(
+      change,
+      change.reason || change.difference === undefined ? undefined : usualChange(metricId, past ?? [], context),
+    ),
+  }
 }
 
 interface Now {
@@ -59,31 +73,75 @@ function changeBetween(metric: Metric, now: Now, then: Then, context: FigureCont
   const { comparison } = then.earlier
   const pairs = comparableMembers(metric, now.current, then.earlier, context.period)
   const quiet = { ...context, explain: false }
-  const to = sameOr(now.figure, now.current, pairs.now, pairs.masksNow, () => figureOf(metric.id, pairs.now, quiet, pairs.masksNow))
-  const from = sameOr(then.figure, then.earlier.aggregates, pairs.then, pairs.masksThen, () => figureOf(metric.id, pairs.then, { ...quiet, period: comparison.period }, pairs.masksThen))
-  if (pairs.now.length === 0) return { direction: 'unknown', judgement: 'neutral', approximate: false, small: false, reason: reasonOf(metric, now, then) }
+  const to = sameOr(now.figure, now.current, pairs.now, pairs.masksNow, () =>
+    figureOf(metric.id, pairs.now, quiet, pairs.masksNow),
+  )
+  const from = sameOr(then.figure, then.earlier.aggregates, pairs.then, pairs.masksThen, () =>
+    figureOf(metric.id, pairs.then, { ...quiet, period: comparison.period }, pairs.masksThen),
+  )
+  if (pairs.now.length === 0)
+    return {
+      direction: 'unknown',
+      judgement: 'neutral',
+      approximate: false,
+      small: false,
+      reason: reasonOf(metric, now, then),
+    }
   const change = changeOf(to, from)
   const isDaily = metric.kind === 'flow' || metric.kind === 'ratio'
-  const rests = { now: to.coverage.present, then: from.coverage.present, ofNow: now.figure.coverage.expected, ofThen: then.figure.coverage.expected }
-  const days = isDaily ? { ...change, days: rests, ...basisOfDays(rests, rests.ofNow > lengthOf(context.period)) } : { ...change, ...basisOfProfiles(pairs.now.length, now.figure.coverage.expected / (metric.kind === 'stock' ? 1 : lengthOf(context.period))) }
-  return metric.kind === 'flow' && differInLength(context.period, comparison) ? byTheDay(days, { now: rests.now / pairs.now.length, then: rests.then / pairs.now.length }, metric.id) : days
+  const rests = {
+    now: to.coverage.present,
+    then: from.coverage.present,
+    ofNow: now.figure.coverage.expected,
+    ofThen: then.figure.coverage.expected,
+  }
+  const days = isDaily
+    ? { ...change, days: rests, ...basisOfDays(rests, rests.ofNow > lengthOf(context.period)) }
+    : {
+        ...change,
+        ...basisOfProfiles(
+          pairs.now.length,
+          now.figure.coverage.expected / (metric.kind === 'stock' ? 1 : lengthOf(context.period)),
+        ),
+      }
+  return metric.kind === 'flow' && differInLength(context.period, comparison)
+    ? byTheDay(days, { now: rests.now / pairs.now.length, then: rests.then / pairs.now.length }, metric.id)
+    : days
 }
 
 /** Why nothing is left to compare. */
 function reasonOf(metric: Metric, { figure }: Now, { figure: before }: Then): string {
   if (figure.value === undefined && figure.low === undefined) return 'There is no figure for the period.'
   if (before.value === undefined && before.low === undefined) return 'There is no figure for the comparison.'
-  return metric.kind === 'flow' || metric.kind === 'ratio' ? 'No profile has a day with data in both periods.' : 'No profile has data in both periods.'
+  return metric.kind === 'flow' || metric.kind === 'ratio'
+    ? 'No profile has a day with data in both periods.'
+    : 'No profile has data in both periods.'
 }
 
 /** A figure again where it rests on the very same aggregates and days, so that it is not worked out twice. */
-const sameOr = (figure: Figure, all: readonly ProfileAggregate[], chosen: readonly ProfileAggregate[], masks: ReadonlyMap<number, DayMask>, otherwise: () => Figure): Figure =>
-  masks.size === 0 && all.length === chosen.length && chosen.every((aggregate, index) => aggregate === all[index]) ? figure : otherwise()
+const sameOr = (
+  figure: Figure,
+  all: readonly ProfileAggregate[],
+  chosen: readonly ProfileAggregate[],
+  masks: ReadonlyMap<number, DayMask>,
+  otherwise: () => Figure,
+): Figure =>
+  masks.size === 0 && all.length === chosen.length && chosen.every((aggregate, index) => aggregate === all[index])
+    ? figure
+    : otherwise()
 
-function basisOfDays({ now, then, ofNow, ofThen }: NonNullable<Change['days']>, isSeveral: boolean): Pick<Change, 'basis'> {
+function basisOfDays(
+  { now, then, ofNow, ofThen }: NonNullable<Change['days']>,
+  isSeveral: boolean,
+): Pick<Change, 'basis'> {
   if (now === ofNow && then === ofThen) return {}
   const unit = isSeveral ? 'profile-days' : 'days'
-  return { basis: now === then && ofNow === ofThen ? `over the ${now} of ${ofNow} ${unit} with data in both periods` : `over ${now} of ${ofNow} ${unit} against ${then} of ${ofThen}: a day that is missing in one period is left out in both` }
+  return {
+    basis:
+      now === then && ofNow === ofThen
+        ? `over the ${now} of ${ofNow} ${unit} with data in both periods`
+        : `over ${now} of ${ofNow} ${unit} against ${then} of ${ofThen}: a day that is missing in one period is left out in both`,
+  }
 }
 
 const basisOfProfiles = (compared: number, members: number): Pick<Change, 'basis'> =>
@@ -96,7 +154,12 @@ function usualChange(metricId: string, past: readonly PastComparison[], context:
     const asked = { period, ...(context.universe !== undefined && { universe: context.universe }) }
     const now = figureOf(metricId, current, asked)
     const then = figureOf(metricId, earlier.aggregates, { ...asked, period: earlier.comparison.period })
-    const { from, to, perDay, reason } = changeBetween(metric, { figure: now, current }, { figure: then, earlier }, asked)
+    const { from, to, perDay, reason } = changeBetween(
+      metric,
+      { figure: now, current },
+      { figure: then, earlier },
+      asked,
+    )
     if (reason || from === undefined || to === undefined) return []
     return [perDay ?? { from, to }]
   })

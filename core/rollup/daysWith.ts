@@ -17,15 +17,21 @@ export interface Presence {
 /** The days that count for each profile; a profile that is not listed counts with all of its days. */
 export type DayChoice = ReadonlyMap<number, DayMask>
 
-/** Whether a profile's network gives a daily figure to us: without the owner's consent it gives what everybody can see. */
-export const gives = ({ network, isPublicOnly }: Pick<ProfileAggregate, 'network' | 'isPublicOnly'>, column: FactColumn): boolean =>
-  reportsColumn(networkById(network), column) && (!isPublicOnly || PUBLIC_COLUMNS.includes(column))
+/**
+ * Whether a profile's network gives a daily figure to us: without the owner's consent it gives what everybody can see.
+ */
+export const gives = (
+  { network, isPublicOnly }: Pick<ProfileAggregate, 'network' | 'isPublicOnly'>,
+  column: FactColumn,
+): boolean => reportsColumn(networkById(network), column) && (!isPublicOnly || PUBLIC_COLUMNS.includes(column))
 
 /**
- * The stored columns that make up a daily count at a profile: those that its network gives, and those that somebody has imported for every day of the period.
- * Where the network gives none of them, whatever was imported makes it up. A day counts only where every one of them is there: a missing part is not zero.
+ * The stored columns that make up a daily count at a profile: those that its network gives, and those that somebody has
+ * imported for every day of the period. Where the network gives none of them, whatever was imported makes it up. A day
+ * counts only where every one of them is there: a missing part is not zero.
  *
- * @example partsAt(metricById('interactions'), { network: 'commons', … }, period).map(({ column }) => column) // ['reactions', 'comments', 'shares']
+ * @example partsAt(metricById('interactions'), { network: 'commons', … }, period).map(({ column }) => column) //
+ *                                              ['reactions', 'comments', 'shares']
  */
 export function partsAt(metric: FlowMetric, member: ProfileAggregate, period: Period): FlowMetric['parts'] {
   const isGiven = metric.parts.map(({ column }) => gives(member, column))
@@ -36,8 +42,9 @@ export function partsAt(metric: FlowMetric, member: ProfileAggregate, period: Pe
 const found = new WeakMap<ProfileAggregate, Map<string, Presence>>()
 
 /**
- * The days on which a profile has what a metric adds up day by day: of a count all of its parts; of a rate its numerator and, where that is counted
- * daily too, its denominator. A level or a number of people is not added, so it asks for no days of its own.
+ * The days on which a profile has what a metric adds up day by day: of a count all of its parts; of a rate its
+ * numerator and, where that is counted daily too, its denominator. A level or a number of people is not added, so it
+ * asks for no days of its own.
  *
  * @throws Error when a gap has to be looked into and the aggregate has no days
  * @example daysWith(metricById('engagement_by_impressions'), member, period).count // 27
@@ -47,9 +54,19 @@ export function daysWith(metric: Metric, member: ProfileAggregate, period: Perio
   found.set(member, known)
   const before = known.get(metric.id)
   if (before) return before
-  const presence = metric.kind === 'flow' ? flowDays(partsAt(metric, member, period).map(({ column }) => column), member, period)
-    : metric.kind === 'ratio' ? daysWithBoth(daysWith(metricById(metric.numerator), member, period), daysWith(metricById(metric.denominator), member, period))
-      : { count: lengthOf(period) }
+  const presence =
+    metric.kind === 'flow'
+      ? flowDays(
+          partsAt(metric, member, period).map(({ column }) => column),
+          member,
+          period,
+        )
+      : metric.kind === 'ratio'
+        ? daysWithBoth(
+            daysWith(metricById(metric.numerator), member, period),
+            daysWith(metricById(metric.denominator), member, period),
+          )
+        : { count: lengthOf(period) }
   known.set(metric.id, presence)
   return presence
 }
@@ -101,7 +118,12 @@ export interface FlowSum {
  * @param presence  the days, all of which have every part
  * @returns         undefined when there is no such day
  */
-export function flowSum(metric: FlowMetric, member: ProfileAggregate, period: Period, { count, mask }: Presence): FlowSum | undefined {
+export function flowSum(
+  metric: FlowMetric,
+  member: ProfileAggregate,
+  period: Period,
+  { count, mask }: Presence,
+): FlowSum | undefined {
   if (count === 0) return undefined
   const parts = partsAt(metric, member, period)
   const sums = parts.map(({ column }) => (mask ? maskedSum(column, member, period, mask) : member.sums[column]!))

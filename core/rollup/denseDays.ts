@@ -1,7 +1,9 @@
 import type { FactColumn } from '../metrics/metric'
 import type { FactTable } from './factTable'
 
-/** A profile day by day without holes: entry 0 of every column is the day with number `first`. An absent figure is NaN. */
+/**
+ * A profile day by day without holes: entry 0 of every column is the day with number `first`. An absent figure is NaN.
+ */
 export interface DenseDays {
   first: number
   columns: Partial<Record<FactColumn, Float64Array>>
@@ -16,8 +18,8 @@ export function valueOn({ first, columns }: DenseDays, column: FactColumn, day: 
 const made = new WeakMap<FactTable['columns'], Map<number, DenseDays>>()
 
 /**
- * The profiles of a table day by day, in the order of its ranges. Rows that follow each other without a gap are looked at where they are; only those
- * with gaps are copied.
+ * The profiles of a table day by day, in the order of its ranges. Rows that follow each other without a gap are looked
+ * at where they are; only those with gaps are copied.
  *
  * @example denseDays(factTable(rows))[0].columns.impressions
  */
@@ -36,7 +38,8 @@ function denseRange({ days, columns }: FactTable, { start, end }: { start: numbe
   const length = days[end - 1]! - first + 1
   if (length === end - start) return { first, columns: mapped(columns, (values) => values.subarray(start, end)) }
   return {
-    first, columns: mapped(columns, (values) => {
+    first,
+    columns: mapped(columns, (values) => {
       const dense = new Float64Array(length).fill(Number.NaN)
       for (let row = start; row < end; row++) dense[days[row]! - first] = values[row]!
       return dense

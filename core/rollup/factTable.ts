@@ -1,7 +1,9 @@
 import { dayFromNumber, dayNumber, type Day } from '../days/day'
 import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
 
-/** One profile on one day, as a person or a file would write it. An absent figure is null or left out; it is never zero. */
+/**
+ * One profile on one day, as a person or a file would write it. An absent figure is null or left out; it is never zero.
+ */
 export type ProfileDay = { profile: number; day: Day } & Partial<Record<FactColumn, number | null>>
 
 /** Daily figures by column, sorted by profile and then by day. An absent figure is NaN. */
@@ -24,7 +26,10 @@ export function factTable(rows: readonly ProfileDay[]): FactTable {
   const sorted = isSorted ? rows : [...rows].sort(before)
   const days = new Int32Array(sorted.length)
   for (let row = 0; row < sorted.length; row++) days[row] = dayNumber(sorted[row]!.day)
-  const columns = Object.fromEntries(FACT_COLUMNS.map((column) => [column, columnOf(sorted, column)])) as Record<FactColumn, Float64Array>
+  const columns = Object.fromEntries(FACT_COLUMNS.map((column) => [column, columnOf(sorted, column)])) as Record<
+    FactColumn,
+    Float64Array
+  >
   const ranges: FactTable['ranges'] = []
   sorted.forEach(({ profile }, row) => {
     const last = ranges.at(-1)
@@ -44,4 +49,5 @@ function columnOf(rows: readonly ProfileDay[], column: FactColumn): Float64Array
   return values
 }
 
-const before = (a: ProfileDay, b: ProfileDay): number => a.profile - b.profile || (a.day < b.day ? -1 : a.day > b.day ? 1 : 0)
+const before = (a: ProfileDay, b: ProfileDay): number =>
+  a.profile - b.profile || (a.day < b.day ? -1 : a.day > b.day ? 1 : 0)

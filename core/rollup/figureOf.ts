@@ -13,7 +13,18 @@ import { together } from '../reach/together'
 import { countInterval } from '../statistics/countInterval'
 import { wilson } from '../statistics/wilson'
 import type { ProfileAggregate } from './aggregate'
-import { daysWith, daysWithBoth, flowSum, gives, partsAt, presenceOf, type DayChoice, type DayMask, type FlowSum, type Presence } from './daysWith'
+import {
+  daysWith,
+  daysWithBoth,
+  flowSum,
+  gives,
+  partsAt,
+  presenceOf,
+  type DayChoice,
+  type DayMask,
+  type FlowSum,
+  type Presence,
+} from './daysWith'
 
 /** What a figure needs beside its aggregates. */
 export interface FigureContext {
@@ -29,8 +40,9 @@ export interface FigureContext {
 }
 
 /**
- * The figure of a metric over profiles and a period, by the roll-up rule of the metric's kind. A rate adds up both of its parts over the days on which a
- * profile has both, profile by profile; a rate by people takes the people of those very days.
+ * The figure of a metric over profiles and a period, by the roll-up rule of the metric's kind. A rate adds up both of
+ * its parts over the days on which a profile has both, profile by profile; a rate by people takes the people of those
+ * very days.
  *
  * @param aggregates  one for each profile of the scope
  * @param choice      the days that count for a profile, where that is not all of them
@@ -38,13 +50,26 @@ export interface FigureContext {
  * @throws            RangeError when there is no such metric
  * @example           figureOf('impressions', aggregates, { period }).value
  */
-export function figureOf(metricId: string, aggregates: readonly ProfileAggregate[], context: FigureContext, choice?: DayChoice): Figure {
+export function figureOf(
+  metricId: string,
+  aggregates: readonly ProfileAggregate[],
+  context: FigureContext,
+  choice?: DayChoice,
+): Figure {
   const figure = kindFigure(metricById(metricId), aggregates, context, calculator(context.explain ?? false), choice)
-  const fetching = aggregates.filter(({ profile }) => context.fetching?.has(profile) && !figure.coverage.unreported.includes(profile)).map(({ profile }) => profile)
+  const fetching = aggregates
+    .filter(({ profile }) => context.fetching?.has(profile) && !figure.coverage.unreported.includes(profile))
+    .map(({ profile }) => profile)
   return fetching.length > 0 ? { ...figure, coverage: { ...figure.coverage, fetching } } : figure
 }
 
-function kindFigure(metric: Metric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator, choice: DayChoice | undefined): Figure {
+function kindFigure(
+  metric: Metric,
+  aggregates: readonly ProfileAggregate[],
+  context: FigureContext,
+  calc: Calculator,
+  choice: DayChoice | undefined,
+): Figure {
   switch (metric.kind) {
     case 'flow':
       return flowFigure(metric, aggregates, context, calc, choice)
@@ -60,7 +85,12 @@ function kindFigure(metric: Metric, aggregates: readonly ProfileAggregate[], con
 const nameOf = (context: FigureContext, profile: number): string => context.names?.get(profile) ?? `Profile ${profile}`
 
 /** The days of a profile that count: those that have the metric and, where some were chosen, are among them. */
-function countingDays(metric: Metric, member: ProfileAggregate, period: Period, choice: DayChoice | undefined): Presence {
+function countingDays(
+  metric: Metric,
+  member: ProfileAggregate,
+  period: Period,
+  choice: DayChoice | undefined,
+): Presence {
   const present = daysWith(metric, member, period)
   const chosen = choice?.get(member.profile)
   return chosen ? amongChosen(present, chosen) : present
@@ -77,7 +107,10 @@ function amongChosen(present: Presence, chosen: DayMask): Presence {
   return both
 }
 
-/** Splits profiles into those that have or could have a metric, and those whose network does not report it and that have no imported figure of it either. */
+/**
+ * Splits profiles into those that have or could have a metric, and those whose network does not report it and that have
+ * no imported figure of it either.
+ */
 function reporting(metric: Metric, aggregates: readonly ProfileAggregate[], period: Period) {
   const members: ProfileAggregate[] = []
   const unreported: number[] = []
@@ -89,10 +122,21 @@ function reporting(metric: Metric, aggregates: readonly ProfileAggregate[], peri
 }
 
 const reports = (metric: Metric, member: ProfileAggregate): boolean =>
-  metric.kind === 'ratio' ? reportsMetric(networkById(member.network), metric.id) && (!member.isPublicOnly || metric.isPublic)
-    : (metric.kind === 'unique' ? Object.values(metric.windows) : metric.kind === 'stock' ? [metric.column] : metric.parts.map(({ column }) => column)).some((column) => gives(member, column))
+  metric.kind === 'ratio'
+    ? reportsMetric(networkById(member.network), metric.id) && (!member.isPublicOnly || metric.isPublic)
+    : (metric.kind === 'unique'
+        ? Object.values(metric.windows)
+        : metric.kind === 'stock'
+          ? [metric.column]
+          : metric.parts.map(({ column }) => column)
+      ).some((column) => gives(member, column))
 
-function coverageOf(members: readonly ProfileAggregate[], unreported: number[], expected: number, present: (member: ProfileAggregate) => number): Coverage {
+function coverageOf(
+  members: readonly ProfileAggregate[],
+  unreported: number[],
+  expected: number,
+  present: (member: ProfileAggregate) => number,
+): Coverage {
   const counts = members.map((member) => ({ profile: member.profile, present: present(member), expected }))
   return {
     expected: expected * members.length,
@@ -103,14 +147,24 @@ function coverageOf(members: readonly ProfileAggregate[], unreported: number[], 
 }
 
 function without(metric: Metric, coverage: Coverage, members: number): Figure {
-  const reason = members === 0 ? `No network in this scope reports ${metric.name.toLowerCase()}.` : 'There is no data for these days.'
+  const reason =
+    members === 0
+      ? `No network in this scope reports ${metric.name.toLowerCase()}.`
+      : 'There is no data for these days.'
   return { metric: metric.id, exactness: 'exact', reason, observations: 0, coverage }
 }
 
 /** Only the one operand where there is just one, so that workings are no longer than they need to be. */
-const joined = (calc: Calculator, label: string, operands: Working[]): Working => (operands.length === 1 ? operands[0]! : calc.step(label, 'sum', operands))
+const joined = (calc: Calculator, label: string, operands: Working[]): Working =>
+  operands.length === 1 ? operands[0]! : calc.step(label, 'sum', operands)
 
-function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator, choice: DayChoice | undefined): Figure {
+function flowFigure(
+  metric: FlowMetric,
+  aggregates: readonly ProfileAggregate[],
+  context: FigureContext,
+  calc: Calculator,
+  choice: DayChoice | undefined,
+): Figure {
   const { period } = context
   const { members, unreported } = reporting(metric, aggregates, period)
   const days = (member: ProfileAggregate) => countingDays(metric, member, period, choice)
@@ -125,23 +179,42 @@ function flowFigure(metric: FlowMetric, aggregates: readonly ProfileAggregate[],
   if (operands.length === 0) return without(metric, coverage, members.length)
   const working = joined(calc, metric.name, operands)
   return {
-    metric: metric.id, value: working.value, exactness: 'exact', observations: events, coverage,
+    metric: metric.id,
+    value: working.value,
+    exactness: 'exact',
+    observations: events,
+    coverage,
     ...(metric.unit !== 'seconds' && { interval: countInterval(working.value, events) }),
     ...(context.explain && { working: { value: working } }),
   }
 }
 
-function memberFlow(metric: FlowMetric, member: ProfileAggregate, period: Period, { parts, value }: FlowSum, name: string, calc: Calculator): Working {
+function memberFlow(
+  metric: FlowMetric,
+  member: ProfileAggregate,
+  period: Period,
+  { parts, value }: FlowSum,
+  name: string,
+  calc: Calculator,
+): Working {
   if (metric.parts.length === 1) return calc.given(name, value)
   const columns = partsAt(metric, member, period)
-  const side = (sign: 1 | -1) => columns.flatMap(({ column, sign: own }, index) => (own === sign ? [calc.given(metricById(column).name, parts[index]!)] : []))
+  const side = (sign: 1 | -1) =>
+    columns.flatMap(({ column, sign: own }, index) =>
+      own === sign ? [calc.given(metricById(column).name, parts[index]!)] : [],
+    )
   const gained = side(1)
   const lost = side(-1)
   if (lost.length === 0) return calc.step(name, 'sum', gained)
   return calc.step(name, 'difference', [gained.length === 1 ? gained[0]! : calc.step('Won', 'sum', gained), ...lost])
 }
 
-function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
+function stockFigure(
+  metric: StockMetric,
+  aggregates: readonly ProfileAggregate[],
+  context: FigureContext,
+  calc: Calculator,
+): Figure {
   const { members, unreported } = reporting(metric, aggregates, context.period)
   const coverage = coverageOf(members, unreported, 1, (member) => (member.stocks[metric.column] ? 1 : 0))
   const operands = members.flatMap((member) => {
@@ -149,26 +222,56 @@ function stockFigure(metric: StockMetric, aggregates: readonly ProfileAggregate[
     return level ? [calc.given(`${nameOf(context, member.profile)}, ${describeDay(level.day)}`, level.value)] : []
   })
   if (operands.length === 0) {
-    return { ...without(metric, coverage, members.length), ...(members.length > 0 && { reason: 'There is no count in the seven days up to the end of the period.' }) }
+    return {
+      ...without(metric, coverage, members.length),
+      ...(members.length > 0 && { reason: 'There is no count in the seven days up to the end of the period.' }),
+    }
   }
   const working = joined(calc, metric.name, operands)
-  return { metric: metric.id, value: working.value, exactness: 'exact', observations: Math.abs(working.value), coverage, ...(context.explain && { working: { value: working } }) }
+  return {
+    metric: metric.id,
+    value: working.value,
+    exactness: 'exact',
+    observations: Math.abs(working.value),
+    coverage,
+    ...(context.explain && { working: { value: working } }),
+  }
 }
 
-function uniqueFigure(metric: UniqueMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator): Figure {
+function uniqueFigure(
+  metric: UniqueMetric,
+  aggregates: readonly ProfileAggregate[],
+  context: FigureContext,
+  calc: Calculator,
+): Figure {
   const { members, unreported } = reporting(metric, aggregates, context.period)
-  const coverage = coverageOf(members, unreported, lengthOf(context.period), (member) => daysCounted(metric, member, context.period))
+  const coverage = coverageOf(members, unreported, lengthOf(context.period), (member) =>
+    daysCounted(metric, member, context.period),
+  )
   return peopleFigure(metric, members, context, calc, coverage, undefined)
 }
 
 /** The people of some profiles on some of their days. */
-function peopleFigure(metric: UniqueMetric, members: readonly ProfileAggregate[], context: FigureContext, calc: Calculator, coverage: Coverage, days: ((member: ProfileAggregate) => Presence) | undefined): Figure {
+function peopleFigure(
+  metric: UniqueMetric,
+  members: readonly ProfileAggregate[],
+  context: FigureContext,
+  calc: Calculator,
+  coverage: Coverage,
+  days: ((member: ProfileAggregate) => Presence) | undefined,
+): Figure {
   const reached = members.flatMap((member) => {
     const bounds = boundsOf(metric, member, context.period, calc, days?.(member))
     return bounds ? [{ name: nameOf(context, member.profile), bounds }] : []
   })
   if (reached.length === 0) return without(metric, coverage, members.length)
-  const { value, low, high, remark } = together(reached, metric.family === 'reach' ? context.universe : undefined, reached.length === members.length, metric.name, calc)
+  const { value, low, high, remark } = together(
+    reached,
+    metric.family === 'reach' ? context.universe : undefined,
+    reached.length === members.length,
+    metric.name,
+    calc,
+  )
   return {
     metric: metric.id,
     exactness: value === undefined ? 'bounded' : low === undefined ? 'exact' : 'estimated',
@@ -188,14 +291,24 @@ function daysCounted(metric: UniqueMetric, { days }: ProfileAggregate, period: P
   if (!days || !values) return 0
   const from = dayNumber(period.from) - days.first
   let count = 0
-  for (let index = Math.max(0, from); index < Math.min(values.length, from + lengthOf(period)); index++) if (values[index] === values[index]) count++
+  for (let index = Math.max(0, from); index < Math.min(values.length, from + lengthOf(period)); index++)
+    if (values[index] === values[index]) count++
   return count
 }
 
-/** Bounds that were worked out before, of all days of a profile or of some: a profile's reach stands in the whole, in its row and in its rates. */
+/**
+ * Bounds that were worked out before, of all days of a profile or of some: a profile's reach stands in the whole, in
+ * its row and in its rates.
+ */
 const known = new WeakMap<ProfileAggregate | DayMask, Map<string, ReachBounds | undefined>>()
 
-function boundsOf(metric: UniqueMetric, member: ProfileAggregate, period: Period, calc: Calculator, presence: Presence | undefined): ReachBounds | undefined {
+function boundsOf(
+  metric: UniqueMetric,
+  member: ProfileAggregate,
+  period: Period,
+  calc: Calculator,
+  presence: Presence | undefined,
+): ReachBounds | undefined {
   if (!member.days || presence?.count === 0) return undefined
   const days = presence?.mask ?? member
   const own = known.get(days) ?? new Map<string, ReachBounds | undefined>()
@@ -206,7 +319,13 @@ function boundsOf(metric: UniqueMetric, member: ProfileAggregate, period: Period
   return bounds
 }
 
-function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[], context: FigureContext, calc: Calculator, choice: DayChoice | undefined): Figure {
+function ratioFigure(
+  metric: RatioMetric,
+  aggregates: readonly ProfileAggregate[],
+  context: FigureContext,
+  calc: Calculator,
+  choice: DayChoice | undefined,
+): Figure {
   const { period } = context
   const [over, under] = [metricById(metric.numerator) as FlowMetric, metricById(metric.denominator)]
   const days = new Map(aggregates.map((member) => [member.profile, countingDays(metric, member, period, choice)]))
@@ -214,13 +333,30 @@ function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[
   const isUsable = new Set(usable)
   const members = aggregates.filter((member) => isUsable.has(member) || reports(metric, member))
   const isMember = new Set(members)
-  const coverage = coverageOf(members, aggregates.filter((member) => !isMember.has(member)).map(({ profile }) => profile), lengthOf(period), (member) => (isUsable.has(member) ? days.get(member.profile)!.count : 0))
-  if (usable.length === 0) return { ...without(metric, coverage, members.length), ...(members.length > 0 && { reason: `There is no day with both ${over.name.toLowerCase()} and ${under.name.toLowerCase()}.` }) }
-  const masks: DayChoice = new Map(usable.flatMap(({ profile }) => (days.get(profile)!.mask ? [[profile, days.get(profile)!.mask!] as const] : [])))
+  const coverage = coverageOf(
+    members,
+    aggregates.filter((member) => !isMember.has(member)).map(({ profile }) => profile),
+    lengthOf(period),
+    (member) => (isUsable.has(member) ? days.get(member.profile)!.count : 0),
+  )
+  if (usable.length === 0)
+    return {
+      ...without(metric, coverage, members.length),
+      ...(members.length > 0 && {
+        reason: `There is no day with both ${over.name.toLowerCase()} and ${under.name.toLowerCase()}.`,
+      }),
+    }
+  const masks: DayChoice = new Map(
+    usable.flatMap(({ profile }) => (days.get(profile)!.mask ? [[profile, days.get(profile)!.mask!] as const] : [])),
+  )
   const numerator = flowFigure(over, usable, context, calc, masks)
-  const denominator = under.kind === 'unique' ? peopleFigure(under, usable, context, calc, coverage, (member) => days.get(member.profile)!) : kindFigure(under, usable, context, calc, masks)
+  const denominator =
+    under.kind === 'unique'
+      ? peopleFigure(under, usable, context, calc, coverage, (member) => days.get(member.profile)!)
+      : kindFigure(under, usable, context, calc, masks)
   const base = denominator.value ?? denominator.low ?? 0
-  if (!(base > 0)) return { ...without(metric, coverage, 1), reason: `${under.name} is zero: there is nothing to divide by.` }
+  if (!(base > 0))
+    return { ...without(metric, coverage, 1), reason: `${under.name} is zero: there is nothing to divide by.` }
   const top = workingOf(numerator, 'value', calc)!
   const by = (side: Side) => {
     const divisor = workingOf(denominator, side, calc)
@@ -229,7 +365,7 @@ function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[
   const value = by('value')
   const bounded = denominator.exactness !== 'exact'
   // a denominator without an upper end leaves the rate without a lower one, other than zero
-  const low = bounded ? by('high') ?? calc.given('Nothing bounds it from below', 0) : undefined
+  const low = bounded ? (by('high') ?? calc.given('Nothing bounds it from below', 0)) : undefined
   const high = bounded ? by('low') : undefined
   const interval = rateInterval(metric, numerator, denominator)
   return {
@@ -246,12 +382,26 @@ function ratioFigure(metric: RatioMetric, aggregates: readonly ProfileAggregate[
   }
 }
 
-/** How far chance may carry a rate: Wilson's interval where it is a proportion; otherwise that of its numerator over the whole range of its denominator. */
+/**
+ * How far chance may carry a rate: Wilson's interval where it is a proportion; otherwise that of its numerator over the
+ * whole range of its denominator.
+ */
 function rateInterval({ unit }: RatioMetric, numerator: Figure, denominator: Figure): Figure['interval'] {
   if (!numerator.interval || numerator.value === undefined) return undefined
-  if (unit === 'share' && denominator.exactness === 'exact' && metricById(denominator.metric).kind === 'flow' && numerator.value <= denominator.value!) return wilson(numerator.value, denominator.value!)
-  const [least, most] = [denominator.low ?? denominator.value, denominator.low === undefined ? denominator.value : denominator.high]
-  return least !== undefined && least > 0 ? { low: most === undefined ? 0 : numerator.interval.low / most, high: numerator.interval.high / least } : undefined
+  if (
+    unit === 'share' &&
+    denominator.exactness === 'exact' &&
+    metricById(denominator.metric).kind === 'flow' &&
+    numerator.value <= denominator.value!
+  )
+    return wilson(numerator.value, denominator.value!)
+  const [least, most] = [
+    denominator.low ?? denominator.value,
+    denominator.low === undefined ? denominator.value : denominator.high,
+  ]
+  return least !== undefined && least > 0
+    ? { low: most === undefined ? 0 : numerator.interval.low / most, high: numerator.interval.high / least }
+    : undefined
 }
 
 /** Whether a profile has anything of what a metric is computed from; of a rate, a day with both of its parts. */
@@ -262,7 +412,11 @@ export function hasData(metric: Metric, member: ProfileAggregate, period: Period
     case 'stock':
       return member.stocks[metric.column] !== undefined
     case 'unique':
-      return member.days !== undefined && Object.values(metric.windows).some((column) => member.days!.columns[column]) && boundsOf(metric, member, period, calculator(false), undefined) !== undefined
+      return (
+        member.days !== undefined &&
+        Object.values(metric.windows).some((column) => member.days!.columns[column]) &&
+        boundsOf(metric, member, period, calculator(false), undefined) !== undefined
+      )
     case 'ratio':
       return daysWith(metric, member, period).count > 0 && hasData(metricById(metric.denominator), member, period)
   }
@@ -270,7 +424,10 @@ export function hasData(metric: Metric, member: ProfileAggregate, period: Period
 
 type Side = 'value' | 'low' | 'high'
 
-/** One side of a figure under its metric's name: with everything that led to it where that was kept, otherwise as the value alone. */
+/**
+ * One side of a figure under its metric's name: with everything that led to it where that was kept, otherwise as the
+ * value alone.
+ */
 function workingOf(figure: Figure, side: Side, calc: Calculator): Working | undefined {
   const label = metricById(figure.metric).name
   const working = figure.working?.[side]

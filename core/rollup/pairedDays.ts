@@ -12,14 +12,18 @@ export interface PairedDays {
 }
 
 /**
- * The days of one profile on which a metric can be compared: a day that is missing on one side is left out on the other side too, so that a gap is not
- * read as a fall. Days by which one period is longer than the other have no counterpart and stay.
+ * The days of one profile on which a metric can be compared: a day that is missing on one side is left out on the other
+ * side too, so that a gap is not read as a fall. Days by which one period is longer than the other have no counterpart
+ * and stay.
  *
  * @returns undefined where no day is left on one of the sides
- * @example pairedDays(metricById('interactions'), { member: now, period }, { member: then, comparison })?.now.count // 26
+ * @example pairedDays(metricById('interactions'), { member: now, period }, { member: then, comparison })?.now.count //
+ *                                                 26
  */
 export function pairedDays(
-  metric: Metric, { member, period }: { member: ProfileAggregate; period: Period }, { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison },
+  metric: Metric,
+  { member, period }: { member: ProfileAggregate; period: Period },
+  { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison },
 ): PairedDays | undefined {
   const ofMember = known.get(member) ?? new WeakMap<ProfileAggregate, Map<string, PairedDays | undefined>>()
   known.set(member, ofMember)
@@ -34,7 +38,11 @@ export function pairedDays(
 /** Pairs that were found before: they stand in the whole, in a row, and in what explains it. */
 const known = new WeakMap<ProfileAggregate, WeakMap<ProfileAggregate, Map<string, PairedDays | undefined>>>()
 
-function pair(metric: Metric, { member, period }: { member: ProfileAggregate; period: Period }, { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison }): PairedDays | undefined {
+function pair(
+  metric: Metric,
+  { member, period }: { member: ProfileAggregate; period: Period },
+  { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison },
+): PairedDays | undefined {
   const [now, then] = [daysWith(metric, member, period), daysWith(metric, earlier, comparison.period)]
   if (now.count === 0 || then.count === 0) return undefined
   if (!now.mask && !then.mask) return { now, then }
@@ -49,7 +57,8 @@ function pair(metric: Metric, { member, period }: { member: ProfileAggregate; pe
   return paired.now.count === 0 || paired.then.count === 0 ? undefined : paired
 }
 
-const maskOf = ({ mask }: Presence, period: Period): Uint8Array => (mask ? mask.slice() : new Uint8Array(lengthOf(period)).fill(1))
+const maskOf = ({ mask }: Presence, period: Period): Uint8Array =>
+  mask ? mask.slice() : new Uint8Array(lengthOf(period)).fill(1)
 
 /** The number of the counterpart day; −1 where there is none. A shift needs no calendar. */
 function counterpartIndex(day: number, { pairing }: Comparison): number {

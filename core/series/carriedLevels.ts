@@ -5,7 +5,8 @@ import { STOCK_AGE_DAYS } from '../rollup/aggregate'
 import { valueOn, type DenseDays } from '../rollup/denseDays'
 
 /**
- * A level of one profile day by day. On a day without a count it keeps its last one, as long as that is no older than seven days: a gap is no fall.
+ * A level of one profile day by day. On a day without a count it keeps its last one, as long as that is no older than
+ * seven days: a gap is no fall.
  *
  * @param days  the profile's days, which reach back seven days before the period
  * @returns     a value for each day of the period, NaN where there is no level

@@ -22,14 +22,21 @@ export interface DayPoint {
 type Values = Float64Array
 
 /**
- * A metric day by day over all profiles of a scope, each day by the same rules as a figure: counts are added, people are bounded, and of a rate only the
- * profiles count that have both of its parts on the day. A day without data keeps its place and has no value.
+ * A metric day by day over all profiles of a scope, each day by the same rules as a figure: counts are added, people
+ * are bounded, and of a rate only the profiles count that have both of its parts on the day. A day without data keeps
+ * its place and has no value.
  *
- * @param members   the profiles with their days, which reach back seven days before the period where levels are asked for
+ * @param members   the profiles with their days, which reach back seven days before the period where levels are asked
+ *                  for
  * @param universe  people who could be reached, where it is known
  * @example         dailyPoints('impressions', { from: '2026-10-01', to: '2026-10-02' }, members)
  */
-export function dailyPoints(metricId: string, period: Period, members: readonly ProfileAggregate[], universe?: number): DayPoint[] {
+export function dailyPoints(
+  metricId: string,
+  period: Period,
+  members: readonly ProfileAggregate[],
+  universe?: number,
+): DayPoint[] {
   const metric = metricById(metricId)
   const days = eachDay(period)
   const withDays = members.filter(({ days: own }) => own !== undefined)
@@ -38,7 +45,10 @@ export function dailyPoints(metricId: string, period: Period, members: readonly 
     return days.map((day, index) => ({ day, ...pointOf(metric, parts, index, universe) }))
   }
   const under = metricById(metric.denominator) as Exclude<Metric, RatioMetric>
-  const pairs = withDays.map((member) => ({ top: valuesOf(metricById(metric.numerator) as FlowMetric, member, period), bottom: valuesOf(under, member, period) }))
+  const pairs = withDays.map((member) => ({
+    top: valuesOf(metricById(metric.numerator) as FlowMetric, member, period),
+    bottom: valuesOf(under, member, period),
+  }))
   return days.map((day, index) => ({ day, ...quotient(pairs, under, index, universe) }))
 }
 
@@ -51,12 +61,21 @@ function valuesOf(metric: FlowMetric | StockMetric | UniqueMetric, member: Profi
   const { count, mask } = daysWith(metric, member, period)
   if (count === 0) return values
   const parts = partsAt(metric, member, period)
-  return values.map((_, index) => (mask && !mask[index] ? Number.NaN : parts.reduce((sum, { column, sign }) => sum + sign * valueOn(days, column, first + index), 0)))
+  return values.map((_, index) =>
+    mask && !mask[index]
+      ? Number.NaN
+      : parts.reduce((sum, { column, sign }) => sum + sign * valueOn(days, column, first + index), 0),
+  )
 }
 
 type Point = Omit<DayPoint, 'day'>
 
-function pointOf(metric: Exclude<Metric, RatioMetric>, parts: readonly Values[], index: number, universe: number | undefined): Point {
+function pointOf(
+  metric: Exclude<Metric, RatioMetric>,
+  parts: readonly Values[],
+  index: number,
+  universe: number | undefined,
+): Point {
   if (metric.kind === 'unique') return peoplePoint(parts, index, metric.family === 'reach' ? universe : undefined)
   let value = 0
   let present = 0
@@ -82,12 +101,27 @@ function peoplePoint(parts: readonly Values[], index: number, universe: number |
   return { value: randomDuplication(universe, people), low, high: Math.min(sum, universe), present }
 }
 
-function quotient(pairs: readonly { top: Values; bottom: Values }[], under: Exclude<Metric, RatioMetric>, index: number, universe: number | undefined): Point {
+function quotient(
+  pairs: readonly { top: Values; bottom: Values }[],
+  under: Exclude<Metric, RatioMetric>,
+  index: number,
+  universe: number | undefined,
+): Point {
   const both = pairs.filter(({ top, bottom }) => top[index] === top[index] && bottom[index] === bottom[index])
   if (both.length === 0) return { present: 0 }
   const above = both.reduce((sum, { top }) => sum + top[index]!, 0)
-  const below = pointOf(under, both.map(({ bottom }) => bottom), index, universe)
+  const below = pointOf(
+    under,
+    both.map(({ bottom }) => bottom),
+    index,
+    universe,
+  )
   const over = (divisor: number | undefined) => (divisor !== undefined && divisor > 0 ? above / divisor : undefined)
   const [value, low, high] = [over(below.value), over(below.high), over(below.low)]
-  return { present: both.length, ...(value !== undefined && { value }), ...(low !== undefined && { low }), ...(high !== undefined && { high }) }
+  return {
+    present: both.length,
+    ...(value !== undefined && { value }),
+    ...(low !== undefined && { low }),
+    ...(high !== undefined && { high }),
+  }
 }

@@ -6,7 +6,8 @@ export interface Indexed {
 }
 
 /**
- * Puts a series on the scale of its own beginning, so that series of different size and unit can be laid over each other.
+ * Puts a series on the scale of its own beginning, so that series of different size and unit can be laid over each
+ * other.
  *
  * @param values  day by day; null where there is no data
  * @returns       100 × value / first value above zero; what comes before that value is left out
@@ -15,5 +16,8 @@ export interface Indexed {
 export function indexed(values: readonly (number | null)[]): Indexed {
   const base = values.findIndex((value) => value !== null && value > 0)
   if (base < 0) return { values: values.map(() => null), base: undefined }
-  return { values: values.map((value, index) => (value === null || index < base ? null : (100 * value) / values[base]!)), base }
+  return {
+    values: values.map((value, index) => (value === null || index < base ? null : (100 * value) / values[base]!)),
+    base,
+  }
 }

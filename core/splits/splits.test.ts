@@ -8,30 +8,64 @@ import { fitsTimes, timesBounds } from './timesBounds'
 describe('splits', () => {
   it('are of metrics that their networks report, and of kinds that fit: people are never parts of a sum', () => {
     for (const { id, metric, kind, networks } of SPLITS) {
-      expect(Object.keys(networks).every((network) => reportsMetric(networkById(network), metric)), id).toBe(true)
-      const kinds = { parts: 'flow', nested: 'flow', levels: 'stock', overlapping: 'unique', times: 'unique', hours: 'stock' } as const
+      expect(
+        Object.keys(networks).every((network) => reportsMetric(networkById(network), metric)),
+        id,
+      ).toBe(true)
+      const kinds = {
+        parts: 'flow',
+        nested: 'flow',
+        levels: 'stock',
+        overlapping: 'unique',
+        times: 'unique',
+        hours: 'stock',
+      } as const
       expect(metricById(metric).kind, id).toBe(kinds[kind])
     }
   })
   it('name their parts, and open ones name themselves', () => {
     expect(partName(splitById('impressions_by_source'), 'shared')).toBe('Through sharing')
     expect(partName(splitById('visits_by_site'), 'farrowpost.example')).toBe('farrowpost.example')
-    expect([partName(splitById('followers_by_country'), 'IE'), partName(splitById('followers_by_country'), 'elsewhere'), partName(splitById('calls_by_hour'), '9')]).toEqual(['Ireland', 'elsewhere', '09:00'])
+    expect([
+      partName(splitById('followers_by_country'), 'IE'),
+      partName(splitById('followers_by_country'), 'elsewhere'),
+      partName(splitById('calls_by_hour'), '9'),
+    ]).toEqual(['Ireland', 'elsewhere', '09:00'])
     expect(() => splitById('by_magic')).toThrow('there is no split "by_magic"')
   })
 })
 
 describe('people by times', () => {
   it('bound their mean from both ends', () => {
-    expect(timesBounds(new Map([['1', 60], ['3-4', 40]]))).toEqual({ people: 100, low: 1.8, high: 2.2 })
+    expect(
+      timesBounds(
+        new Map([
+          ['1', 60],
+          ['3-4', 40],
+        ]),
+      ),
+    ).toEqual({ people: 100, low: 1.8, high: 2.2 })
   })
   it('do not bound it from above when somebody is in the open class', () => {
-    expect(timesBounds(new Map([['1', 50], ['9', 50]]))).toEqual({ people: 100, low: 5 })
+    expect(
+      timesBounds(
+        new Map([
+          ['1', 50],
+          ['9', 50],
+        ]),
+      ),
+    ).toEqual({ people: 100, low: 5 })
   })
   it('say nothing of nobody', () => expect(timesBounds(new Map([['2', 0]]))).toBeUndefined())
   it('tell a frequency that contradicts them', () => {
     const bounds = { people: 100, low: 1.8, high: 2.2 }
-    expect([1.5, 1.8, 2, 2.2, 2.6].map((frequency) => fitsTimes(frequency, bounds))).toEqual([false, true, true, true, false])
+    expect([1.5, 1.8, 2, 2.2, 2.6].map((frequency) => fitsTimes(frequency, bounds))).toEqual([
+      false,
+      true,
+      true,
+      true,
+      false,
+    ])
     expect(fitsTimes(40, { people: 1, low: 5 })).toBe(true)
   })
 })

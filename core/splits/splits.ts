@@ -13,7 +13,8 @@ export interface Minimum {
  * - `times`: people by how often they saw something, within a window that ends on the day
  * - `levels`: a level, such as followers, by what is known of them; the last snapshot counts, no older than seven days
  * - `nested`: each part is a part of the one before it, so that they are compared with the first
- * - `hours`: people who were there in an hour of the day; one can be there in several, so hours are not added, and days give their mean
+ * - `hours`: people who were there in an hour of the day; one can be there in several, so hours are not added, and days
+ * give their mean
  */
 export type SplitKind = 'parts' | 'overlapping' | 'times' | 'levels' | 'nested' | 'hours'
 
@@ -28,7 +29,10 @@ export interface Split {
   base: string
   /** The parts, in their order; absent where they are open, such as names of sites. */
   parts?: readonly { id: string; name: string }[]
-  /** The networks that give it, each with its minimum where it has one, for `times` with its window in days, and with how many days back it is remembered where that is less than the rest. */
+  /**
+   * The networks that give it, each with its minimum where it has one, for `times` with its window in days, and with
+   * how many days back it is remembered where that is less than the rest.
+   */
   networks: Readonly<Record<string, { minimum?: Minimum; windowDays?: 7 | 28; historyDays?: number }>>
   /** What a part that has no name of its own is named by: countries by their ISO 3166-1 code. */
   naming?: 'country'
@@ -39,90 +43,234 @@ export interface Split {
 export const AGES = ['13-17', '18-24', '25-34', '35-44', '45-54', '55-64', '65+'] as const
 const named = (names: readonly string[]) => names.map((name) => ({ id: name, name }))
 const PEOPLE = { minimum: { people: 100, days: 1 } }
-const HOURS = Array.from({ length: 24 }, (_, hour) => ({ id: String(hour), name: `${String(hour).padStart(2, '0')}:00` }))
+const HOURS = Array.from({ length: 24 }, (_, hour) => ({
+  id: String(hour),
+  name: `${String(hour).padStart(2, '0')}:00`,
+}))
 
-const SOURCES = [{ id: 'organic', name: 'Organic' }, { id: 'paid', name: 'Paid' }, { id: 'shared', name: 'Through sharing' }] as const
-const FOLLOWERS = [{ id: 'followers', name: 'Followers' }, { id: 'others', name: 'Others' }] as const
+const SOURCES = [
+  { id: 'organic', name: 'Organic' },
+  { id: 'paid', name: 'Paid' },
+  { id: 'shared', name: 'Through sharing' },
+] as const
+const FOLLOWERS = [
+  { id: 'followers', name: 'Followers' },
+  { id: 'others', name: 'Others' },
+] as const
 
 /** The people by how often they saw something: the least and the most of each class; the last is open. */
 export const TIMES = [
-  { id: '1', name: 'once', least: 1, most: 1 }, { id: '2', name: 'twice', least: 2, most: 2 }, { id: '3-4', name: '3 or 4 times', least: 3, most: 4 },
-  { id: '5-8', name: '5 to 8 times', least: 5, most: 8 }, { id: '9', name: '9 times and more', least: 9, most: Infinity },
+  { id: '1', name: 'once', least: 1, most: 1 },
+  { id: '2', name: 'twice', least: 2, most: 2 },
+  { id: '3-4', name: '3 or 4 times', least: 3, most: 4 },
+  { id: '5-8', name: '5 to 8 times', least: 5, most: 8 },
+  { id: '9', name: '9 times and more', least: 9, most: Infinity },
 ] as const
 
 /** Every split that the product knows, in the order in which they are shown. */
 export const SPLITS: readonly Split[] = [
   {
-    id: 'impressions_by_source', name: 'Impressions: organic, paid, through sharing', kind: 'parts', metric: 'impressions', base: 'of all impressions', parts: SOURCES, networks: { commons: {}, tintype: {} },
-    definition: 'Organic impressions came about by themselves, paid ones through advertising, and those through sharing because somebody passed a post on.',
+    id: 'impressions_by_source',
+    name: 'Impressions: organic, paid, through sharing',
+    kind: 'parts',
+    metric: 'impressions',
+    base: 'of all impressions',
+    parts: SOURCES,
+    networks: { commons: {}, tintype: {} },
+    definition:
+      'Organic impressions came about by themselves, paid ones through advertising, and those through sharing ' +
+      'because somebody passed a post on.',
   },
   {
-    id: 'reach_by_source', name: 'Reach: organic, paid, through sharing', kind: 'overlapping', metric: 'reach', base: 'of all reached', parts: SOURCES, networks: { commons: {} },
-    definition: 'One person can be reached in more than one way. The three do not add up to the reach: their sum is an upper bound of it, and often above it.',
+    id: 'reach_by_source',
+    name: 'Reach: organic, paid, through sharing',
+    kind: 'overlapping',
+    metric: 'reach',
+    base: 'of all reached',
+    parts: SOURCES,
+    networks: { commons: {} },
+    definition:
+      'One person can be reached in more than one way. The three do not add up to the reach: their sum is an ' +
+      'upper bound of it, and often above it.',
   },
   {
-    id: 'impressions_by_follower', name: 'Impressions: followers and others', kind: 'parts', metric: 'impressions', base: 'of all impressions', parts: FOLLOWERS, networks: { tintype: {}, zoetrope: {}, guildhall: {} },
+    id: 'impressions_by_follower',
+    name: 'Impressions: followers and others',
+    kind: 'parts',
+    metric: 'impressions',
+    base: 'of all impressions',
+    parts: FOLLOWERS,
+    networks: { tintype: {}, zoetrope: {}, guildhall: {} },
     definition: 'Impressions with people who followed the profile on that day, and with everybody else.',
   },
   {
-    id: 'interactions_by_follower', name: 'Interactions: followers and others', kind: 'parts', metric: 'interactions', base: 'of all interactions', parts: FOLLOWERS, networks: { tintype: {} },
+    id: 'interactions_by_follower',
+    name: 'Interactions: followers and others',
+    kind: 'parts',
+    metric: 'interactions',
+    base: 'of all interactions',
+    parts: FOLLOWERS,
+    networks: { tintype: {} },
     definition: 'Interactions of people who followed the profile on that day, and of everybody else.',
   },
   {
-    id: 'followers_by_origin', name: 'Where new followers came from', kind: 'parts', metric: 'new_followers', base: 'of the new followers whose origin is known',
-    parts: [{ id: 'posts', name: 'A post' }, { id: 'search', name: 'A search' }, { id: 'suggested', name: 'A suggestion' }, { id: 'profile', name: 'The profile page' }, { id: 'paid', name: 'Advertising' }],
+    id: 'followers_by_origin',
+    name: 'Where new followers came from',
+    kind: 'parts',
+    metric: 'new_followers',
+    base: 'of the new followers whose origin is known',
+    parts: [
+      { id: 'posts', name: 'A post' },
+      { id: 'search', name: 'A search' },
+      { id: 'suggested', name: 'A suggestion' },
+      { id: 'profile', name: 'The profile page' },
+      { id: 'paid', name: 'Advertising' },
+    ],
     networks: { commons: { minimum: { people: 30, days: 1 } }, tintype: { minimum: { people: 30, days: 7 } } },
-    definition: 'What a person was looking at when they began to follow. Networks keep it back where only a few people are behind it.',
+    definition:
+      'What a person was looking at when they began to follow. Networks keep it back where only a few people are behind it.',
   },
   {
-    id: 'visits_by_site', name: 'Sites that sent visits', kind: 'parts', metric: 'profile_visits', base: 'of the visits whose site is known', networks: { commons: {}, guildhall: {} },
+    id: 'visits_by_site',
+    name: 'Sites that sent visits',
+    kind: 'parts',
+    metric: 'profile_visits',
+    base: 'of the visits whose site is known',
+    networks: { commons: {}, guildhall: {} },
     definition: 'The site on which somebody followed a link to the profile. A visit is not a person.',
   },
   {
-    id: 'reach_by_times', name: 'How often people saw something', kind: 'times', metric: 'reach', base: 'of all reached', parts: TIMES, networks: { commons: { windowDays: 7 }, tintype: { windowDays: 28 } },
+    id: 'reach_by_times',
+    name: 'How often people saw something',
+    kind: 'times',
+    metric: 'reach',
+    base: 'of all reached',
+    parts: TIMES,
+    networks: { commons: { windowDays: 7 }, tintype: { windowDays: 28 } },
     definition: 'The people reached, by how often each of them saw something in the days that end the period.',
   },
   {
-    id: 'views_by_progress', name: 'How far videos were watched', kind: 'nested', metric: 'views', base: 'of all views that began', networks: { lantern: {} },
-    parts: [{ id: '0', name: 'Began' }, { id: '25', name: 'A quarter' }, { id: '50', name: 'Half' }, { id: '75', name: 'Three quarters' }, { id: '100', name: 'To the end' }],
+    id: 'views_by_progress',
+    name: 'How far videos were watched',
+    kind: 'nested',
+    metric: 'views',
+    base: 'of all views that began',
+    networks: { lantern: {} },
+    parts: [
+      { id: '0', name: 'Began' },
+      { id: '25', name: 'A quarter' },
+      { id: '50', name: 'Half' },
+      { id: '75', name: 'Three quarters' },
+      { id: '100', name: 'To the end' },
+    ],
     definition: 'Views that came at least so far. Each is a part of the one before.',
   },
   {
-    id: 'followers_by_hour', name: 'When followers are there', kind: 'hours', metric: 'followers', base: 'of all followers', parts: HOURS, networks: { tintype: { ...PEOPLE, historyDays: 35 } },
-    definition: 'Followers who opened the network in an hour of the day, in the client’s time zone, on a typical day of the period. One person can be there in several hours, so the hours are not added.',
+    id: 'followers_by_hour',
+    name: 'When followers are there',
+    kind: 'hours',
+    metric: 'followers',
+    base: 'of all followers',
+    parts: HOURS,
+    networks: { tintype: { ...PEOPLE, historyDays: 35 } },
+    definition:
+      'Followers who opened the network in an hour of the day, in the client’s time zone, on a typical day of ' +
+      'the period. One person can be there in several hours, so the hours are not added.',
   },
   {
-    id: 'followers_by_age', name: 'Followers by age', kind: 'levels', metric: 'followers', base: 'of the followers whose age is known', parts: named(AGES), networks: { commons: PEOPLE, tintype: PEOPLE, zoetrope: PEOPLE, lantern: PEOPLE },
+    id: 'followers_by_age',
+    name: 'Followers by age',
+    kind: 'levels',
+    metric: 'followers',
+    base: 'of the followers whose age is known',
+    parts: named(AGES),
+    networks: { commons: PEOPLE, tintype: PEOPLE, zoetrope: PEOPLE, lantern: PEOPLE },
     definition: 'Followers by the age that the network has for them, as it counted them last.',
   },
   {
-    id: 'followers_by_country', name: 'Followers by country', kind: 'levels', metric: 'followers', base: 'of the followers whose country is known', naming: 'country',
-    networks: { commons: PEOPLE, tintype: PEOPLE, zoetrope: PEOPLE, lantern: PEOPLE, murmur: PEOPLE, cork: PEOPLE }, definition: 'Followers by the country in which the network sees them, as it counted them last.',
+    id: 'followers_by_country',
+    name: 'Followers by country',
+    kind: 'levels',
+    metric: 'followers',
+    base: 'of the followers whose country is known',
+    naming: 'country',
+    networks: { commons: PEOPLE, tintype: PEOPLE, zoetrope: PEOPLE, lantern: PEOPLE, murmur: PEOPLE, cork: PEOPLE },
+    definition: 'Followers by the country in which the network sees them, as it counted them last.',
   },
   {
-    id: 'followers_by_company_size', name: 'Followers by company size', kind: 'levels', metric: 'followers', base: 'of the followers whose company is known', parts: named(['1-10', '11-50', '51-200', '201-1000', '1001+']), networks: { guildhall: PEOPLE },
+    id: 'followers_by_company_size',
+    name: 'Followers by company size',
+    kind: 'levels',
+    metric: 'followers',
+    base: 'of the followers whose company is known',
+    parts: named(['1-10', '11-50', '51-200', '201-1000', '1001+']),
+    networks: { guildhall: PEOPLE },
     definition: 'Followers by how many people their company has.',
   },
   {
-    id: 'followers_by_seniority', name: 'Followers by seniority', kind: 'levels', metric: 'followers', base: 'of the followers whose position is known', parts: named(['Training', 'Entry', 'Experienced', 'Manager', 'Director']), networks: { guildhall: PEOPLE },
+    id: 'followers_by_seniority',
+    name: 'Followers by seniority',
+    kind: 'levels',
+    metric: 'followers',
+    base: 'of the followers whose position is known',
+    parts: named(['Training', 'Entry', 'Experienced', 'Manager', 'Director']),
+    networks: { guildhall: PEOPLE },
     definition: 'Followers by how far they have come in their profession.',
   },
   {
-    id: 'followers_by_function', name: 'Followers by function', kind: 'levels', metric: 'followers', base: 'of the followers whose work is known', networks: { guildhall: PEOPLE }, definition: 'Followers by what they do at work.',
+    id: 'followers_by_function',
+    name: 'Followers by function',
+    kind: 'levels',
+    metric: 'followers',
+    base: 'of the followers whose work is known',
+    networks: { guildhall: PEOPLE },
+    definition: 'Followers by what they do at work.',
   },
   {
-    id: 'followers_by_industry', name: 'Followers by industry', kind: 'levels', metric: 'followers', base: 'of the followers whose industry is known', networks: { guildhall: PEOPLE }, definition: 'Followers by the industry of their company.',
+    id: 'followers_by_industry',
+    name: 'Followers by industry',
+    kind: 'levels',
+    metric: 'followers',
+    base: 'of the followers whose industry is known',
+    networks: { guildhall: PEOPLE },
+    definition: 'Followers by the industry of their company.',
   },
   {
-    id: 'searches_by_kind', name: 'Searches by kind', kind: 'parts', metric: 'searches', base: 'of all searches', networks: { waymark: {} },
-    parts: [{ id: 'name', name: 'For the name' }, { id: 'kind', name: 'For what it is' }, { id: 'brand', name: 'For a brand' }], definition: 'What somebody searched for when the listing was found.',
+    id: 'searches_by_kind',
+    name: 'Searches by kind',
+    kind: 'parts',
+    metric: 'searches',
+    base: 'of all searches',
+    networks: { waymark: {} },
+    parts: [
+      { id: 'name', name: 'For the name' },
+      { id: 'kind', name: 'For what it is' },
+      { id: 'brand', name: 'For a brand' },
+    ],
+    definition: 'What somebody searched for when the listing was found.',
   },
   {
-    id: 'listing_views_by_surface', name: 'Listing views: search and map', kind: 'parts', metric: 'listing_views', base: 'of all listing views', parts: [{ id: 'search', name: 'In a search' }, { id: 'map', name: 'On a map' }], networks: { waymark: {} },
+    id: 'listing_views_by_surface',
+    name: 'Listing views: search and map',
+    kind: 'parts',
+    metric: 'listing_views',
+    base: 'of all listing views',
+    parts: [
+      { id: 'search', name: 'In a search' },
+      { id: 'map', name: 'On a map' },
+    ],
+    networks: { waymark: {} },
     definition: 'Where the listing was looked at.',
   },
   {
-    id: 'calls_by_hour', name: 'Calls by hour', kind: 'parts', metric: 'calls', base: 'of all calls', parts: HOURS, networks: { waymark: {} }, definition: 'The hour of the day, in the client’s time zone, in which somebody called from the listing.',
+    id: 'calls_by_hour',
+    name: 'Calls by hour',
+    kind: 'parts',
+    metric: 'calls',
+    base: 'of all calls',
+    parts: HOURS,
+    networks: { waymark: {} },
+    definition: 'The hour of the day, in the client’s time zone, in which somebody called from the listing.',
   },
 ]
 
@@ -145,6 +293,7 @@ export function splitById(id: string): Split {
  * @example partName(splitById('followers_by_country'), 'IE') // 'Ireland'
  */
 export function partName(split: Split, part: string): string {
-  if (split.naming === 'country' && /^[A-Z]{2}$/.test(part)) return new Intl.DisplayNames(['en'], { type: 'region' }).of(part) ?? part
+  if (split.naming === 'country' && /^[A-Z]{2}$/.test(part))
+    return new Intl.DisplayNames(['en'], { type: 'region' }).of(part) ?? part
   return split.parts?.find(({ id }) => id === part)?.name ?? part
 }

@@ -17,7 +17,9 @@ export interface TimesBounds {
  * @example       timesBounds(new Map([['1', 60], ['3-4', 40]])) // { people: 100, low: 1.8, high: 2.2 }
  */
 export function timesBounds(people: ReadonlyMap<string, number>): TimesBounds | undefined {
-  const classes = TIMES.map(({ id, least, most }) => ({ count: people.get(id) ?? 0, least, most })).filter(({ count }) => count > 0)
+  const classes = TIMES.map(({ id, least, most }) => ({ count: people.get(id) ?? 0, least, most })).filter(
+    ({ count }) => count > 0,
+  )
   const all = classes.reduce((sum, { count }) => sum + count, 0)
   if (all === 0) return undefined
   const mean = (side: 'least' | 'most') => classes.reduce((sum, each) => sum + each.count * each[side], 0) / all
@@ -30,4 +32,5 @@ export function timesBounds(people: ReadonlyMap<string, number>): TimesBounds | 
  *
  * @example fitsTimes(2, { people: 100, low: 1.8, high: 2.2 }) // true
  */
-export const fitsTimes = (frequency: number, { low, high }: TimesBounds): boolean => frequency >= low - 0.05 && frequency <= (high ?? Infinity) + 0.05
+export const fitsTimes = (frequency: number, { low, high }: TimesBounds): boolean =>
+  frequency >= low - 0.05 && frequency <= (high ?? Infinity) + 0.05

@@ -2,9 +2,10 @@
 const Z95 = 1.959963984540054
 
 /**
- * How far chance alone may carry a count, at 95 %: the score interval of a Poisson mean, x + z²/2 ± z·√(x + z²/4), where `events` is everything that was
- * counted. Of a difference of counts, such as followers won less followers lost, `value` is the difference and `events` what was counted on both sides:
- * its variance is their sum. Barker L (2002), The American Statistician 56:85–89, interval "score".
+ * How far chance alone may carry a count, at 95 %: the score interval of a Poisson mean, x + z²/2 ± z·√(x + z²/4),
+ * where `events` is everything that was counted. Of a difference of counts, such as followers won less followers lost,
+ * `value` is the difference and `events` what was counted on both sides: its variance is their sum. Barker L (2002),
+ * The American Statistician 56:85–89, interval "score".
  *
  * @param value   the count or the difference
  * @param events  how many were counted in all (≥ 0)

@@ -12,7 +12,8 @@ export function median(values: readonly number[]): number | undefined {
 }
 
 /**
- * A quantile by linear interpolation between order statistics: type 7 of Hyndman RJ, Fan Y (1996), The American Statistician 50:361–365.
+ * A quantile by linear interpolation between order statistics: type 7 of Hyndman RJ, Fan Y (1996), The American
+ * Statistician 50:361–365.
  *
  * @param share  from 0 to 1
  * @returns      undefined for no values

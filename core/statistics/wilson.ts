@@ -4,7 +4,8 @@ const Z95 = 1.959963984540054
 /**
  * The Wilson score interval of a proportion, at 95 %.
  *
- * Wilson EB (1927), J Am Stat Assoc 22:209–212; without continuity correction, as method 3 of Newcombe RG (1998), Stat Med 17:857–872.
+ * Wilson EB (1927), J Am Stat Assoc 22:209–212; without continuity correction, as method 3 of Newcombe RG (1998), Stat
+ * Med 17:857–872.
  *
  * @param count  how many had the property (0 to `total`)
  * @param total  of how many (> 0)

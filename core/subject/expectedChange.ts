@@ -8,8 +8,9 @@ export interface SubjectPart {
 }
 
 /**
- * The change that one's own figure would have had if each part had moved as its whole subject did: the constant-share term of a shift-share
- * analysis (Dunn 1960, Papers of the Regional Science Association 6:97). What one's own change is beyond it is one's own.
+ * The change that one's own figure would have had if each part had moved as its whole subject did: the constant-share
+ * term of a shift-share analysis (Dunn 1960, Papers of the Regional Science Association 6:97). What one's own change is
+ * beyond it is one's own.
  *
  * @returns undefined when there was nothing of one's own before
  * @example expectedChange([{ key: 'a', own: 300, subject: 0.1 }, { key: 'b', own: 100, subject: -0.1 }]) // 0.05

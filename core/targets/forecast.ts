@@ -7,7 +7,10 @@ export interface DayValue {
   value: number
 }
 
-/** What is expected, and how far outcomes lie from it by the model alone: half of a range that would hold 80 % if days were alike. */
+/**
+ * What is expected, and how far outcomes lie from it by the model alone: half of a range that would hold 80 % if days
+ * were alike.
+ */
 export interface Outlook {
   value: number
   spread: number
@@ -22,10 +25,11 @@ export const RANGE_LEVEL = 0.8
 export const RANGE_QUANTILE = 1.2815515655446004
 
 /**
- * The sum of a daily figure over coming days, from its trend and its weekday pattern: a straight line and one level for each weekday, fitted by
- * least squares to the newest 84 days. A trend that is hardly larger than its own error counts less. The spread grows with the number of days, with the
- * likeness of neighbouring days (lag-one autocorrelation) and with the uncertainty of the fit. Least squares with indicator variables: any textbook of
- * forecasting, for example Hyndman & Athanasopoulos 2021, ch. 7.
+ * The sum of a daily figure over coming days, from its trend and its weekday pattern: a straight line and one level for
+ * each weekday, fitted by least squares to the newest 84 days. A trend that is hardly larger than its own error counts
+ * less. The spread grows with the number of days, with the likeness of neighbouring days (lag-one autocorrelation) and
+ * with the uncertainty of the fit. Least squares with indicator variables: any textbook of forecasting, for example
+ * Hyndman & Athanasopoulos 2021, ch. 7.
  *
  * @param values    the past in the order of its days; days without data are left out, not filled
  * @param from      the first day of the sum; later values are not looked at
@@ -52,11 +56,15 @@ interface Fit {
 }
 
 /** One column for each weekday and one for the days from the origin. */
-const rowOf = (day: Day, origin: Day): number[] => [...Array.from({ length: 7 }, (_, index) => (weekday(day) === index + 1 ? 1 : 0)), daysBetween(origin, day)]
+const rowOf = (day: Day, origin: Day): number[] => [
+  ...Array.from({ length: 7 }, (_, index) => (weekday(day) === index + 1 ? 1 : 0)),
+  daysBetween(origin, day),
+]
 
 function sumRow(from: Day, days: number, origin: Day): number[] {
   const sum = Array.from({ length: 8 }, () => 0)
-  for (let ahead = 0; ahead < days; ahead++) rowOf(addDays(from, ahead), origin).forEach((value, index) => (sum[index]! += value))
+  for (let ahead = 0; ahead < days; ahead++)
+    rowOf(addDays(from, ahead), origin).forEach((value, index) => (sum[index]! += value))
   return sum
 }
 
@@ -71,16 +79,25 @@ function fitted(values: readonly DayValue[], from: Day): Fit | undefined {
   const coefficients = unscaled.mmul(rows.transpose()).mmul(outcomes).to1DArray()
   const residuals = used.map(({ day, value }) => ({ day, value: value - dot(rowOf(day, from), coefficients) }))
   const variance = residuals.reduce((sum, { value }) => sum + value * value, 0) / (used.length - coefficients.length)
-  return withCautiousTrend({ coefficients, covariance: unscaled.mul(variance), variance, likeness: likenessOf(residuals) }, used, from)
+  return withCautiousTrend(
+    { coefficients, covariance: unscaled.mul(variance), variance, likeness: likenessOf(residuals) },
+    used,
+    from,
+  )
 }
 
-/** A trend counts as far as it is larger than its own error; the weekday levels turn around the middle of the data, so that the fit stays true there. */
+/**
+ * A trend counts as far as it is larger than its own error; the weekday levels turn around the middle of the data, so
+ * that the fit stays true there.
+ */
 function withCautiousTrend(fit: Fit, used: readonly DayValue[], origin: Day): Fit {
   const trend = fit.coefficients[7]!
   const error = Math.sqrt((fit.covariance.get(7, 7) * (1 + fit.likeness)) / (1 - fit.likeness))
   const kept = trend === 0 ? 0 : Math.max(0, 1 - (error / trend) ** 2)
   const middle = used.reduce((sum, { day }) => sum + daysBetween(origin, day), 0) / used.length
-  const coefficients = fit.coefficients.map((value, index) => (index === 7 ? value * kept : value + trend * (1 - kept) * middle))
+  const coefficients = fit.coefficients.map((value, index) =>
+    index === 7 ? value * kept : value + trend * (1 - kept) * middle,
+  )
   return { ...fit, coefficients }
 }
 
@@ -96,4 +113,5 @@ function likenessOf(residuals: readonly DayValue[]): number {
   return alone === 0 ? 0 : Math.min(0.8, Math.max(0, together / alone))
 }
 
-const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((sum, value, index) => sum + value * b[index]!, 0)
+const dot = (a: readonly number[], b: readonly number[]): number =>
+  a.reduce((sum, value, index) => sum + value * b[index]!, 0)

@@ -6,9 +6,9 @@ import { FIT_DAYS, LEAST_FIT_DAYS, RANGE_QUANTILE, type DayValue, type Outlook }
 export const DAMPING = 0.995
 
 /**
- * A level after some days, from its last count and a damped trend: the slope of the newest 84 days, fitted by least squares, goes on and grows weaker day
- * by day (Gardner & McKenzie 1985, "Forecasting trends in time series", Management Science 31:1237). The spread is that of a walk whose steps are the
- * differences from day to day.
+ * A level after some days, from its last count and a damped trend: the slope of the newest 84 days, fitted by least
+ * squares, goes on and grows weaker day by day (Gardner & McKenzie 1985, "Forecasting trends in time series",
+ * Management Science 31:1237). The spread is that of a walk whose steps are the differences from day to day.
  *
  * @param levels  the past in the order of its days
  * @param from    the first day that has not come yet

@@ -5,14 +5,17 @@ import { forecastLevel } from './forecastLevel'
 import { forecastRate, type DayParts } from './forecastRate'
 import { forecastSum, type DayValue } from './forecast'
 
-const byDay = <T extends { day: Day }>(values: readonly T[]): T[] => [...values].sort((a, b) => (a.day < b.day ? -1 : 1))
+const byDay = <T extends { day: Day }>(values: readonly T[]): T[] =>
+  [...values].sort((a, b) => (a.day < b.day ? -1 : 1))
 
 /** A share of days that has to be there for an outcome to count. */
 const ENOUGH = 0.9
 
 /** The values of some days, or undefined when more than a tenth of them have no data. */
 function present<T>(values: ReadonlyMap<Day, T>, from: Day, days: number): T[] | undefined {
-  const found = Array.from({ length: days }, (_, ahead) => values.get(addDays(from, ahead))).filter((value) => value !== undefined)
+  const found = Array.from({ length: days }, (_, ahead) => values.get(addDays(from, ahead))).filter(
+    (value) => value !== undefined,
+  )
   return found.length > 0 && found.length >= days * ENOUGH ? found : undefined
 }
 

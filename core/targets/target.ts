@@ -38,19 +38,24 @@ export interface TargetProgress {
   /** The part of the time that is over. */
   elapsed: number
   daysLeft: number
-  /** A day, so far and needed from now on; of a rate, the rate itself; of people there is none, since they are not added day by day. */
+  /**
+   * A day, so far and needed from now on; of a rate, the rate itself; of people there is none, since they are not added
+   * day by day.
+   */
   pace?: number
   paceNeeded?: number
 }
 
 /**
- * How a target stands, by one rule from the day on which it is set to its last: what is certain decides, and until then the range of where it is heading. It is
- * in danger when the whole range misses it, on course when the whole range meets it; a range that did not hold what it says in its own hold-out gives no
- * verdict. What is only known between bounds is reached when the lower one is there, and missed when the upper one is not. A target that has not begun has
+ * How a target stands, by one rule from the day on which it is set to its last: what is certain decides, and until then
+ * the range of where it is heading. It is in danger when the whole range misses it, on course when the whole range
+ * meets it; a range that did not hold what it says in its own hold-out gives no verdict. What is only known between
+ * bounds is reached when the lower one is there, and missed when the upper one is not. A target that has not begun has
  * nothing yet, and is judged by where it is heading like every other.
  *
  * @throws Unreadable when the target ends before it begins
- * @example targetProgress({ kind: 'flow', wanted: 300, isCeiling: false, from: '2026-10-01', by: '2026-10-30', last: '2026-10-10', now: 80 }).paceNeeded // 11
+ * @example targetProgress({ kind: 'flow', wanted: 300, isCeiling: false, from: '2026-10-01', by: '2026-10-30', last:
+ *                           '2026-10-10', now: 80 }).paceNeeded // 11
  */
 export function targetProgress(target: TargetInput): TargetProgress {
   const { kind, wanted, from, by, last, now, start } = target
@@ -59,9 +64,15 @@ export function targetProgress(target: TargetInput): TargetProgress {
   const over = Math.min(length, Math.max(0, daysBetween(from, last) + 1))
   const daysLeft = length - over
   const base = { standing: standingOf(target, daysLeft), elapsed: over / length, daysLeft }
-  if (kind === 'unique') return { ...base, ...(target.low !== undefined && wanted > 0 && { done: target.low / wanted }) }
+  if (kind === 'unique')
+    return { ...base, ...(target.low !== undefined && wanted > 0 && { done: target.low / wanted }) }
   if (now === undefined) return base
-  if (kind === 'ratio') return { ...base, pace: now, ...(daysLeft > 0 && target.neededRate !== undefined && { paceNeeded: target.neededRate }) }
+  if (kind === 'ratio')
+    return {
+      ...base,
+      pace: now,
+      ...(daysLeft > 0 && target.neededRate !== undefined && { paceNeeded: target.neededRate }),
+    }
   const begun = kind === 'stock' ? start : 0
   if (begun === undefined) return base
   const way = wanted - begun
@@ -74,7 +85,10 @@ export function targetProgress(target: TargetInput): TargetProgress {
   }
 }
 
-function standingOf({ kind, wanted, isCeiling, now, low = now, high = now, heading }: TargetInput, daysLeft: number): Standing {
+function standingOf(
+  { kind, wanted, isCeiling, now, low = now, high = now, heading }: TargetInput,
+  daysLeft: number,
+): Standing {
   const meets = (value: number) => (isCeiling ? value <= wanted : value >= wanted)
   if (daysLeft === 0) {
     if (low === undefined) return 'unknown'

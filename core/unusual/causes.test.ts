@@ -4,13 +4,25 @@ import { causesOf, isExplained } from './causes'
 import type { JudgedDay } from './unusualDays'
 
 const first = '2026-10-01'
-const days = (...scores: number[]): JudgedDay[] => scores.map((score, index) => ({ day: addDays(first, index), value: 100, usual: 100, isSmall: false, score }))
-const spans = (judged: Record<number, JudgedDay[]>) => causesOf(new Map(Object.entries(judged).map(([profile, list]) => [Number(profile), list]))).map(({ from, to, direction, members }) => [from.slice(8), to.slice(8), direction, members.map(({ profile }) => profile)])
+const days = (...scores: number[]): JudgedDay[] =>
+  scores.map((score, index) => ({ day: addDays(first, index), value: 100, usual: 100, isSmall: false, score }))
+const spans = (judged: Record<number, JudgedDay[]>) =>
+  causesOf(new Map(Object.entries(judged).map(([profile, list]) => [Number(profile), list]))).map(
+    ({ from, to, direction, members }) => [
+      from.slice(8),
+      to.slice(8),
+      direction,
+      members.map(({ profile }) => profile),
+    ],
+  )
 
 describe('one cause', () => {
   it('is one finding for a run of days: those beside an unusual day that lean the same way', () => {
     expect(spans({ 1: days(0, -2.5, -4, -3, -1, 0) })).toEqual([['02', '04', 'down', [1]]])
-    expect(spans({ 1: days(0, -4, -1, -2.2, 0, 4) })).toEqual([['02', '04', 'down', [1]], ['06', '06', 'up', [1]]])
+    expect(spans({ 1: days(0, -4, -1, -2.2, 0, 4) })).toEqual([
+      ['02', '04', 'down', [1]],
+      ['06', '06', 'up', [1]],
+    ])
     expect(spans({ 1: days(0, -3.4, -1, 3, 0) })).toEqual([])
   })
 
@@ -20,8 +32,13 @@ describe('one cause', () => {
   })
 
   it('is one finding over several profiles, whether or not each is unusual by itself', () => {
-    expect(spans({ 1: days(0, -4, -4, -4), 2: days(0, -3.6, -3, 0), 3: days(0, -1.5, -1.5, -1.6), 4: days(0, 1, -1, 0) })).toEqual([['02', '04', 'down', [1, 2, 3]]])
-    expect(spans({ 1: days(6, 0), 2: days(-6, 0) })).toEqual([['01', '01', 'up', [1]], ['01', '01', 'down', [2]]])
+    expect(
+      spans({ 1: days(0, -4, -4, -4), 2: days(0, -3.6, -3, 0), 3: days(0, -1.5, -1.5, -1.6), 4: days(0, 1, -1, 0) }),
+    ).toEqual([['02', '04', 'down', [1, 2, 3]]])
+    expect(spans({ 1: days(6, 0), 2: days(-6, 0) })).toEqual([
+      ['01', '01', 'up', [1]],
+      ['01', '01', 'down', [2]],
+    ])
   })
 
   it('does not take in another profile for a single day that is a little off', () => {
@@ -30,7 +47,9 @@ describe('one cause', () => {
 
   it('lasts as long as the strongest where others take part, each on a day of its own', () => {
     const own = (place: number) => days(...[0, 1, 2, 3].map((index) => (index === place ? -4 : 0)))
-    expect(spans({ 1: days(-6, -6, -6, -6), 2: own(0), 3: own(1), 4: own(2), 5: own(3) })).toEqual([['01', '04', 'down', [1, 2, 3, 4, 5]]])
+    expect(spans({ 1: days(-6, -6, -6, -6), 2: own(0), 3: own(1), 4: own(2), 5: own(3) })).toEqual([
+      ['01', '04', 'down', [1, 2, 3, 4, 5]],
+    ])
   })
 
   it('comes first when more days and profiles speak for it', () => {

@@ -4,9 +4,10 @@ import { median } from '../statistics/median'
 export const UNUSUAL_ABOVE = 3.5
 
 /**
- * The modified z-scores of values: 0.6745 · (x − median) / MAD, where MAD is the median of the absolute deviations from the median.
- * Iglewicz B, Hoaglin DC (1993), "How to detect and handle outliers"; NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.5.17.
- * A MAD of zero falls back to the mean absolute deviation, (x − median) / (1.253314 · MeanAD); where that is zero too, every score is 0.
+ * The modified z-scores of values: 0.6745 · (x − median) / MAD, where MAD is the median of the absolute deviations from
+ * the median. Iglewicz B, Hoaglin DC (1993), "How to detect and handle outliers"; NIST/SEMATECH e-Handbook of
+ * Statistical Methods, 1.3.5.17. A MAD of zero falls back to the mean absolute deviation, (x − median) / (1.253314 ·
+ * MeanAD); where that is zero too, every score is 0.
  *
  * @example modifiedZ([1, 2, 3, 4, 100])[4] // 65.4
  */

@@ -23,14 +23,18 @@ export interface CauseOverMetrics<F extends MetricFinding = MetricFinding> {
 }
 
 /**
- * Puts the unusual days of several metrics together: those whose days overlap and that share a profile are one cause. Up and down go together, since what keeps
- * people from one thing sends them to another.
+ * Puts the unusual days of several metrics together: those whose days overlap and that share a profile are one cause.
+ * Up and down go together, since what keeps people from one thing sends them to another.
  *
- * @example causesOverMetrics([calls, directions]).map(({ findings }) => findings.length) // [2] when both fell on the same days at the same place
+ * @example causesOverMetrics([calls, directions]).map(({ findings }) => findings.length) // [2] when both fell on the
+ *                                    same days at the same place
  */
 export function causesOverMetrics<F extends MetricFinding>(findings: readonly F[]): CauseOverMetrics<F>[] {
   const causes: F[][] = []
-  const isOne = (a: F, b: F) => a.from <= b.to && b.from <= a.to && a.profiles.some(({ profile }) => b.profiles.some((other) => other.profile === profile))
+  const isOne = (a: F, b: F) =>
+    a.from <= b.to &&
+    b.from <= a.to &&
+    a.profiles.some(({ profile }) => b.profiles.some((other) => other.profile === profile))
   for (const finding of findings) {
     const joined = causes.filter((cause) => cause.some((other) => isOne(finding, other)))
     for (const cause of joined) causes.splice(causes.indexOf(cause), 1)
@@ -41,9 +45,13 @@ export function causesOverMetrics<F extends MetricFinding>(findings: readonly F[
 
 function causeOf<F extends MetricFinding>(list: readonly F[]): CauseOverMetrics<F> {
   const findings = [...list].sort((a, b) => Math.abs(b.score) - Math.abs(a.score))
-  const profiles = new Map(findings.flatMap((finding) => finding.profiles.map(({ profile, name }) => [profile, { profile, name }] as const)))
+  const profiles = new Map(
+    findings.flatMap((finding) => finding.profiles.map(({ profile, name }) => [profile, { profile, name }] as const)),
+  )
   return {
-    from: findings.reduce((first, { from }) => (from < first ? from : first), findings[0]!.from), to: findings.reduce((last, { to }) => (to > last ? to : last), findings[0]!.to),
-    profiles: [...profiles.values()], findings,
+    from: findings.reduce((first, { from }) => (from < first ? from : first), findings[0]!.from),
+    to: findings.reduce((last, { to }) => (to > last ? to : last), findings[0]!.to),
+    profiles: [...profiles.values()],
+    findings,
   }
 }

@@ -4,7 +4,10 @@ import { median } from '../statistics/median'
 import { SMALL_BASE } from '../change/change'
 import { modifiedZ } from './modifiedZ'
 
-/** How many days back a day is compared with, how many where a profile posts seldom, and how many of them must have data. */
+/**
+ * How many days back a day is compared with, how many where a profile posts seldom, and how many of them must have
+ * data.
+ */
 export const LOOK_BACK_DAYS = 56
 export const SELDOM_LOOK_BACK_DAYS = 168
 export const LEAST_DAYS = 28
@@ -28,32 +31,55 @@ export interface JudgedDay {
 type SinceThePost = 0 | 1 | 2 | 3
 
 /**
- * Judges every day of a period against the days before it. A count is taken as its logarithm, ln(x + 1), so that a fall to a third and a rise to three
- * times are alike, and a zero is a low value and no hole; what can be below zero is taken as it is. Each day is seen against the eight weeks that end with
- * it: the median of its weekday is taken away from every day, and the modified z-score of what is left tells. Where a profile posts on fewer than half of
- * the days, a day with a post is compared with days with a post, a day after one with days after one, over 24 weeks: its rhythm is not unusual.
- * A day with fewer than four weeks of data behind it, or with fewer than eight days like it, is not judged.
+ * Judges every day of a period against the days before it. A count is taken as its logarithm, ln(x + 1), so that a fall
+ * to a third and a rise to three times are alike, and a zero is a low value and no hole; what can be below zero is
+ * taken as it is. Each day is seen against the eight weeks that end with it: the median of its weekday is taken away
+ * from every day, and the modified z-score of what is left tells. Where a profile posts on fewer than half of the days,
+ * a day with a post is compared with days with a post, a day after one with days after one, over 24 weeks: its rhythm
+ * is not unusual. A day with fewer than four weeks of data behind it, or with fewer than eight days like it, is not
+ * judged.
  *
  * @param values  a value for each day that has one; days before the period are needed to judge its first days
  * @param posts   how many posts there were on a day, where that is known
- * @example       judgedDays(byDay, { from: '2026-10-01', to: '2026-10-28' }).filter(({ score }) => Math.abs(score) > UNUSUAL_ABOVE)
+ * @example       judgedDays(byDay, { from: '2026-10-01', to: '2026-10-28' }).filter(({ score }) => Math.abs(score) >
+ *                                  UNUSUAL_ABOVE)
  */
-export function judgedDays(values: ReadonlyMap<Day, number>, period: Period, posts?: ReadonlyMap<Day, number>): JudgedDay[] {
+export function judgedDays(
+  values: ReadonlyMap<Day, number>,
+  period: Period,
+  posts?: ReadonlyMap<Day, number>,
+): JudgedDay[] {
   const isSigned = [...values.values()].some((value) => value < 0)
-  const scale = { up: isSigned ? (value: number) => value : Math.log1p, down: isSigned ? (value: number) => value : Math.expm1 }
+  const scale = {
+    up: isSigned ? (value: number) => value : Math.log1p,
+    down: isSigned ? (value: number) => value : Math.expm1,
+  }
   const [first, last] = [dayNumber(period.from), dayNumber(period.to)]
   const from = first - SELDOM_LOOK_BACK_DAYS
   const known = Array.from({ length: last - from + 1 }, (_, index): Known | undefined => {
     const day = dayFromNumber(from + index)
     const value = values.get(day)
-    return value === undefined ? undefined : { value, scaled: scale.up(value), weekday: weekday(day), since: posts ? sinceThePost(posts, day) : 3 }
+    return value === undefined
+      ? undefined
+      : { value, scaled: scale.up(value), weekday: weekday(day), since: posts ? sinceThePost(posts, day) : 3 }
   })
   return Array.from({ length: last - first + 1 }, (_, index) => first + index).flatMap((number) => {
-    const found = judge(known.slice(Math.max(0, number - from + 1 - SELDOM_LOOK_BACK_DAYS), number - from + 1), posts !== undefined)
+    const found = judge(
+      known.slice(Math.max(0, number - from + 1 - SELDOM_LOOK_BACK_DAYS), number - from + 1),
+      posts !== undefined,
+    )
     if (!found) return []
     const value = known[number - from]!.value
     const usual = scale.down(found.usual)
-    return [{ day: dayFromNumber(number), value, usual, isSmall: Math.max(Math.abs(value), Math.abs(usual)) < SMALL_BASE, score: found.score }]
+    return [
+      {
+        day: dayFromNumber(number),
+        value,
+        usual,
+        isSmall: Math.max(Math.abs(value), Math.abs(usual)) < SMALL_BASE,
+        score: found.score,
+      },
+    ]
   })
 }
 
@@ -65,7 +91,8 @@ interface Known {
 }
 
 function sinceThePost(posts: ReadonlyMap<Day, number>, day: Day): SinceThePost {
-  for (let back = 0; back <= 3; back++) if (posts.get(addDays(day, -back))) return back === 3 ? 2 : (back as SinceThePost)
+  for (let back = 0; back <= 3; back++)
+    if (posts.get(addDays(day, -back))) return back === 3 ? 2 : (back as SinceThePost)
   return 3
 }
 
@@ -77,7 +104,9 @@ function judge(days: readonly (Known | undefined)[], hasPosts: boolean): { usual
   if (near.length < LEAST_DAYS) return undefined
   const isSeldom = hasPosts && near.filter(({ since }) => since === 0).length < near.length / 2
   const known = isSeldom ? present(days.slice(-SELDOM_LOOK_BACK_DAYS)) : near
-  const levels = [1, 2, 3, 4, 5, 6, 7].map((number) => median(known.filter((each) => each.weekday === number).map(({ scaled }) => scaled)) ?? 0)
+  const levels = [1, 2, 3, 4, 5, 6, 7].map(
+    (number) => median(known.filter((each) => each.weekday === number).map(({ scaled }) => scaled)) ?? 0,
+  )
   const level = (each: Known) => levels[each.weekday - 1]!
   const alike = isSeldom ? known.filter(({ since }) => since === today.since) : known
   if (isSeldom && alike.length < LEAST_ALIKE) return undefined

@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest'
 import { carryingPosts } from './carryingPosts'
 
 const post = (id: string, value: number, profile = 1) => ({ id, profile, value })
-const past = [post('a', 10), post('b', 20), post('c', 30), post('d', 40), post('e', 50), post('f', 60), post('x', 999, 2)]
+const past = [
+  post('a', 10),
+  post('b', 20),
+  post('c', 30),
+  post('d', 40),
+  post('e', 50),
+  post('f', 60),
+  post('x', 999, 2),
+]
 
 describe('the posts behind a change', () => {
   it('stand beside the median of their profile’s other posts', () => {
@@ -13,7 +21,13 @@ describe('the posts behind a change', () => {
 
   it('have no usual where their profile has too few others, and no multiple of nothing', () => {
     expect(carryingPosts([post('x', 999, 2)], past, 3).best).toEqual([post('x', 999, 2)])
-    expect(carryingPosts([post('z', 5)], past.map((each) => ({ ...each, value: 0 })), 3).best[0]).toEqual({ ...post('z', 5), usual: 0 })
+    expect(
+      carryingPosts(
+        [post('z', 5)],
+        past.map((each) => ({ ...each, value: 0 })),
+        3,
+      ).best[0],
+    ).toEqual({ ...post('z', 5), usual: 0 })
   })
 
   it('are the largest and the smallest, none of them twice', () => {

@@ -9,7 +9,8 @@ export const NAMED_CONTRIBUTIONS = 3
  * @param change  the change of the whole
  * @param parts   the contributions, the largest in size first
  * @param say     how an amount is written, with its sign
- * @example       describeWhy(12, [{ key: 'Clips', change: 15 }, { key: 'Photos', change: -3 }], String) // 'Mostly Clips (15); against it Photos (-3).'
+ * @example       describeWhy(12, [{ key: 'Clips', change: 15 }, { key: 'Photos', change: -3 }], String) // 'Mostly
+ *                                Clips (15); against it Photos (-3).'
  */
 export function describeWhy(change: number, parts: readonly Contribution[], say: (amount: number) => string): string {
   const moved = parts.filter((part) => part.change !== 0).slice(0, NAMED_CONTRIBUTIONS)

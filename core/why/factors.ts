@@ -17,14 +17,16 @@ export function logarithmicMean(a: number, b: number): number {
 }
 
 /**
- * What each factor did to the change of a product: additive LMDI-I, Ang BW (2005), "The LMDI approach to decomposition analysis: a practical
- * guide", Energy Policy 33:867–871. There is no residual. Zeros by their analytical limits, Ang BW, Liu N (2007), "Handling zero values in the
- * logarithmic mean Divisia index decomposition approach", Energy Policy 35:238–246: where a product comes from or goes to zero, the factors
- * that are zero there carry the whole change, in equal parts, and the others none.
+ * What each factor did to the change of a product: additive LMDI-I, Ang BW (2005), "The LMDI approach to decomposition
+ * analysis: a practical guide", Energy Policy 33:867–871. There is no residual. Zeros by their analytical limits, Ang
+ * BW, Liu N (2007), "Handling zero values in the logarithmic mean Divisia index decomposition approach", Energy Policy
+ * 35:238–246: where a product comes from or goes to zero, the factors that are zero there carry the whole change, in
+ * equal parts, and the others none.
  *
  * @returns the factors in their order; their changes add up exactly to the change of the product
  * @throws  RangeError when a factor is below zero
- * @example factorContributions([{ key: 'posts', from: 2, to: 4 }, { key: 'each', from: 10, to: 10 }]) // posts +20, each 0
+ * @example factorContributions([{ key: 'posts', from: 2, to: 4 }, { key: 'each', from: 10, to: 10 }]) // posts +20,
+ *                                 each 0
  */
 export function factorContributions(factors: readonly Factor[]): Contribution[] {
   const negative = factors.find(({ from, to }) => from < 0 || to < 0)
@@ -34,7 +36,10 @@ export function factorContributions(factors: readonly Factor[]): Contribution[] 
   if (before === 0 || after === 0) {
     const side = before === 0 ? 'from' : 'to'
     const zeros = before === after ? [] : factors.filter((factor) => factor[side] === 0)
-    return factors.map((factor) => ({ key: factor.key, change: zeros.includes(factor) ? (after - before) / zeros.length : 0 }))
+    return factors.map((factor) => ({
+      key: factor.key,
+      change: zeros.includes(factor) ? (after - before) / zeros.length : 0,
+    }))
   }
   const weight = logarithmicMean(after, before)
   return factors.map(({ key, from, to }) => ({ key, change: weight * Math.log(to / from) }))

@@ -27,16 +27,19 @@ export interface MixAndRate {
 }
 
 /**
- * The change of a rate, split into mix and rate: the decomposition of Kitagawa EM (1955), "Components of a difference between two rates",
- * J Am Stat Assoc 50:1168–1194, with the interaction shared evenly. Mix and rate add up exactly to the change, over all parts and for each.
+ * The change of a rate, split into mix and rate: the decomposition of Kitagawa EM (1955), "Components of a difference
+ * between two rates", J Am Stat Assoc 50:1168–1194, with the interaction shared evenly. Mix and rate add up exactly to
+ * the change, over all parts and for each.
  *
- * A part without a denominator on one side has no rate there; it is given its rate of the other side, so that it counts as mix alone.
+ * A part without a denominator on one side has no rate there; it is given its rate of the other side, so that it counts
+ * as mix alone.
  *
  * @returns undefined when either period has no denominator at all
  * @example mixAndRate(parts)?.mix
  */
 export function mixAndRate(parts: readonly PartOfRate[]): MixAndRate | undefined {
-  const total = (side: 'from' | 'to', what: 'numerator' | 'denominator') => parts.reduce((sum, part) => sum + part[side][what], 0)
+  const total = (side: 'from' | 'to', what: 'numerator' | 'denominator') =>
+    parts.reduce((sum, part) => sum + part[side][what], 0)
   const [before, after] = [total('from', 'denominator'), total('to', 'denominator')]
   if (before <= 0 || after <= 0) return undefined
   const [from, to] = [total('from', 'numerator') / before, total('to', 'numerator') / after]
@@ -45,7 +48,8 @@ export function mixAndRate(parts: readonly PartOfRate[]): MixAndRate | undefined
     const [weightBefore, weightAfter] = [part.from.denominator / before, part.to.denominator / after]
     const rateBefore = rateOf(part.from) ?? rateOf(part.to) ?? 0
     const rateAfter = rateOf(part.to) ?? rateOf(part.from) ?? 0
-    // the weights' changes add up to nothing, so taking the average rate away leaves the sum as it is and gives each part its own meaning
+    // the weights' changes add up to nothing, so taking the average rate away leaves the sum as it is and gives each
+    // part its own meaning
     const mix = (weightAfter - weightBefore) * ((rateBefore + rateAfter) / 2 - middle)
     const rate = (rateAfter - rateBefore) * ((weightBefore + weightAfter) / 2)
     return { key: part.key, mix, rate, change: mix + rate }
@@ -54,4 +58,5 @@ export function mixAndRate(parts: readonly PartOfRate[]): MixAndRate | undefined
   return { from, to, mix: sum('mix'), rate: sum('rate'), parts: bySize(split) }
 }
 
-const rateOf = ({ numerator, denominator }: { numerator: number; denominator: number }): number | undefined => (denominator > 0 ? numerator / denominator : undefined)
+const rateOf = ({ numerator, denominator }: { numerator: number; denominator: number }): number | undefined =>
+  denominator > 0 ? numerator / denominator : undefined

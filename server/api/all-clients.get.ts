@@ -9,7 +9,12 @@ import { badRequest } from '../platform/problems/problem'
 export default personRoute(async ({ event, person }) => {
   const tables = tablesOfClients(await allClients(person))
   const { part } = getQuery(event)
-  if (part === undefined) return await sendTables(event, 'all clients', tables.map(({ table }) => table))
+  if (part === undefined)
+    return await sendTables(
+      event,
+      'all clients',
+      tables.map(({ table }) => table),
+    )
   const chosen = tables.find(({ id }) => id === part)
   if (!chosen) throw badRequest('There is no such part. Ask for moved, unusual, profiles, targets or due.')
   return await sendTables(event, `all clients ${chosen.table.name}`, [chosen.table])

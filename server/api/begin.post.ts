@@ -8,7 +8,10 @@ import { beginAgency } from '../platform/people/agency'
 /** Names the first agency; its owner is signed in. */
 export default route(async (event) => {
   const owner = await beginAgency(await bodyOf(event, beginSchema))
-  await giveSession(event, owner, { address: visitorAddress(event.node.req), browser: getRequestHeader(event, 'user-agent') ?? '' })
+  await giveSession(event, owner, {
+    address: visitorAddress(event.node.req),
+    browser: getRequestHeader(event, 'user-agent') ?? '',
+  })
   setResponseStatus(event, 201)
   return { ok: true }
 })

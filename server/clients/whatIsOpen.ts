@@ -26,12 +26,29 @@ const NEAR_DAYS = 14
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
-  const [requests, profiles, days, reach, reports, { targets, broken }] = await Promise.all([consentRequests(db), profilesOf(db), unusual(db, scope, WATCHED_METRIC), editionsReach(db), reportsOf(db), targetsOf(db)])
+  const [requests, profiles, days, reach, reports, { targets, broken }] = await Promise.all([
+    consentRequests(db),
+    profilesOf(db),
+    unusual(db, scope, WATCHED_METRIC),
+    editionsReach(db),
+    reportsOf(db),
+    targetsOf(db),
+  ])
   return {
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
     troubles: troublesOf(profiles, requests, scope.lastComplete),
-    targets: targets.filter(({ progress, by }) => progress.standing === 'in danger' || (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS)),
-    due: [...reports.flatMap((report) => reportDue(report, reach.get(report.id), scope.lastComplete) ?? []), ...targets.flatMap((target) => targetDue(target) ?? []), ...broken.map(({ id, problem }): Due => ({ kind: 'target', id, sentence: `A target cannot be worked out. ${problem}` }))],
+    targets: targets.filter(
+      ({ progress, by }) =>
+        progress.standing === 'in danger' ||
+        (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS),
+    ),
+    due: [
+      ...reports.flatMap((report) => reportDue(report, reach.get(report.id), scope.lastComplete) ?? []),
+      ...targets.flatMap((target) => targetDue(target) ?? []),
+      ...broken.map(
+        ({ id, problem }): Due => ({ kind: 'target', id, sentence: `A target cannot be worked out. ${problem}` }),
+      ),
+    ],
   }
 }
 
@@ -41,7 +58,14 @@ function reportDue(report: ReportHead, newest: Day | undefined, last: Day): Due 
   if (!known) return undefined
   const { period, running } = known
   if (running || period.to > last || (newest !== undefined && newest >= period.from)) return undefined
-  return { kind: 'report', id: report.id, sentence: newest === undefined ? `“${report.title}” has no edition yet.` : `“${report.title}” has no edition for its newest period.` }
+  return {
+    kind: 'report',
+    id: report.id,
+    sentence:
+      newest === undefined
+        ? `“${report.title}” has no edition yet.`
+        : `“${report.title}” has no edition for its newest period.`,
+  }
 }
 
 /** What the words of a report mean today; on the first of a month “this month” has no day yet, and nothing is due. */
@@ -56,14 +80,33 @@ function readable(words: string, last: Day): ReturnType<typeof parsePeriod> | un
 
 function targetDue({ id, metric, whoWords, progress: { daysLeft, standing } }: TargetView): Due | undefined {
   if (daysLeft === 0 || daysLeft > NEAR_DAYS || standing === 'reached') return undefined
-  return { kind: 'target', id, sentence: `The target for ${metricById(metric).name.toLowerCase()} of ${whoWords} ends in ${daysLeft} ${daysLeft === 1 ? 'day' : 'days'}.` }
+  return {
+    kind: 'target',
+    id,
+    sentence:
+      `The target for ${metricById(metric).name.toLowerCase()} of ${whoWords} ends in ${daysLeft} ` +
+      `${daysLeft === 1 ? 'day' : 'days'}.`,
+  }
 }
 
 /** Own profiles and rivals' that are switched on: what is wrong with them, and what somebody has to do. */
-function troublesOf(profiles: readonly ProfileRow[], requests: readonly ConsentRequest[], lastComplete: Day): ProfileTrouble[] {
-  return profiles.filter(({ is_active: active }) => active).flatMap((row) => {
-    const sentence = row.consent === 'none' && !row.is_rival && !row.sync_error ? `Only public figures are there: ${requestWords(requests.find(({ profile }) => profile === row.profile_id))}.`
-      : row.sync_error ?? (row.first_fetch ? 'Its first fetch is still running.' : row.synced_to !== null && row.synced_to < lastComplete ? `Its figures end on ${describeDay(row.synced_to)}.` : undefined)
-    return sentence ? [{ profile: row.profile_id, name: `${row.name}, ${row.networkName}`, sentence }] : []
-  })
+function troublesOf(
+  profiles: readonly ProfileRow[],
+  requests: readonly ConsentRequest[],
+  lastComplete: Day,
+): ProfileTrouble[] {
+  return profiles
+    .filter(({ is_active: active }) => active)
+    .flatMap((row) => {
+      const sentence =
+        row.consent === 'none' && !row.is_rival && !row.sync_error
+          ? `Only public figures are there: ${requestWords(requests.find(({ profile }) => profile === row.profile_id))}.`
+          : (row.sync_error ??
+            (row.first_fetch
+              ? 'Its first fetch is still running.'
+              : row.synced_to !== null && row.synced_to < lastComplete
+                ? `Its figures end on ${describeDay(row.synced_to)}.`
+                : undefined))
+      return sentence ? [{ profile: row.profile_id, name: `${row.name}, ${row.networkName}`, sentence }] : []
+    })
 }

@@ -13,8 +13,22 @@ export async function describeScope(db: ClientDb, query: ScopeQuery): Promise<Sc
   const { words, period, comparison, lastComplete, running, allProfiles, sets } = scope
   return {
     client: { slug: db.slug, name: db.name, timeZone: db.timeZone },
-    words, period, comparison: comparison?.period ?? null, lastComplete, ...(running && { running }),
-    writing, sets, saved, since: sinceOf(scope),
-    profiles: allProfiles.map((row) => ({ id: row.profile_id, name: row.name, network: row.network, networkName: row.networkName, firstFetch: row.first_fetch === 1, syncedTo: row.synced_to })),
+    words,
+    period,
+    comparison: comparison?.period ?? null,
+    lastComplete,
+    ...(running && { running }),
+    writing,
+    sets,
+    saved,
+    since: sinceOf(scope),
+    profiles: allProfiles.map((row) => ({
+      id: row.profile_id,
+      name: row.name,
+      network: row.network,
+      networkName: row.networkName,
+      firstFetch: row.first_fetch === 1,
+      syncedTo: row.synced_to,
+    })),
   }
 }

@@ -12,7 +12,11 @@ export interface FactSource {
   /** Counts and levels, summed where the data is. */
   sums: (members: readonly Member[], period: Period, columns: readonly FactColumn[]) => Promise<ProfileAggregate[]>
   /** Profiles day by day, over the period at least. */
-  days: (profiles: readonly number[], period: Period, columns: readonly FactColumn[]) => Promise<ReadonlyMap<number, DenseDays>>
+  days: (
+    profiles: readonly number[],
+    period: Period,
+    columns: readonly FactColumn[],
+  ) => Promise<ReadonlyMap<number, DenseDays>>
 }
 
 /** Days of a profile that has none. */
@@ -26,6 +30,7 @@ export const inDatabase = (db: ClientDb): FactSource => ({
 
 /** Days that are in memory, which have to reach over every period that is asked for. */
 export const inMemory = (known: ReadonlyMap<number, DenseDays>): FactSource => ({
-  sums: async (members, period, columns) => members.map((member) => aggregateDays(member, known.get(member.profile) ?? NO_DAYS, period, columns)),
+  sums: async (members, period, columns) =>
+    members.map((member) => aggregateDays(member, known.get(member.profile) ?? NO_DAYS, period, columns)),
   days: async () => known,
 })

@@ -9,5 +9,6 @@ import { badRequest } from '../platform/problems/problem'
  */
 export async function refuseForeignProfiles(db: ClientDb, ids: readonly number[]): Promise<void> {
   const own = new Set((await profilesOf(db)).filter(({ is_rival: rival }) => !rival).map(({ profile_id: id }) => id))
-  if (ids.some((id) => !own.has(id))) throw badRequest('One of these profiles is not the client’s own. Choose from the list.')
+  if (ids.some((id) => !own.has(id)))
+    throw badRequest('One of these profiles is not the client’s own. Choose from the list.')
 }

@@ -13,14 +13,15 @@ const underWay = new Map<string, Promise<string>>()
 let used = 0
 
 /**
- * An answer as JSON, worked out again only when something of its client was written since: every transaction that writes counts the client's
- * version up, in whichever process it runs.
+ * An answer as JSON, worked out again only when something of its client was written since: every transaction that
+ * writes counts the client's version up, in whichever process it runs.
  *
  * @param key  everything that the answer depends on beside the data: its kind, the scope, the last complete day
  */
 export async function remembered(db: ClientDb, key: string, answer: () => Promise<unknown>): Promise<string> {
   const place = `${db.clientId} ${key}`
-  // the version is read first: what is written meanwhile makes the answer older than it need be, never newer than it says
+  // the version is read first: what is written meanwhile makes the answer older than it need be, never newer than it
+  // says
   const version = await versionOf(db)
   const known = answers.get(place)
   if (known?.version === version) {
@@ -29,11 +30,15 @@ export async function remembered(db: ClientDb, key: string, answer: () => Promis
     return known.text
   }
   const question = `${version} ${place}`
-  const asked = underWay.get(question) ?? answer().then((found) => {
-    const text = JSON.stringify(found)
-    keep(place, { version, text })
-    return text
-  }).finally(() => underWay.delete(question))
+  const asked =
+    underWay.get(question) ??
+    answer()
+      .then((found) => {
+        const text = JSON.stringify(found)
+        keep(place, { version, text })
+        return text
+      })
+      .finally(() => underWay.delete(question))
   underWay.set(question, asked)
   return await asked
 }

@@ -42,22 +42,43 @@ export interface ResolvedScope {
 export async function resolveScope(db: ClientDb, query: ScopeQuery): Promise<ResolvedScope> {
   const lastComplete = lastCompleteDay(now(), db.timeZone)
   const [allProfiles, known] = await Promise.all([activeProfiles(db), setsOf(db)])
-  const sets = known.map((set) => ({ ...set, profiles: set.profiles.filter((id) => allProfiles.some(({ profile_id: profile }) => profile === id)) }))
+  const sets = known.map((set) => ({
+    ...set,
+    profiles: set.profiles.filter((id) => allProfiles.some(({ profile_id: profile }) => profile === id)),
+  }))
   const chosenSets = query.sets.map((id) => {
     const set = sets.find((candidate) => candidate.id === id)
-    if (!set) throw badRequest('The address names a set that this client does not have. Choose the profiles again.', { set: id })
+    if (!set)
+      throw badRequest('The address names a set that this client does not have. Choose the profiles again.', {
+        set: id,
+      })
     return set
   })
   const unknown = query.who.find((id) => !allProfiles.some(({ profile_id: profile }) => profile === id))
-  if (unknown !== undefined) throw badRequest('The address names a profile that this client does not have. Choose the profiles again.', { profile: unknown })
+  if (unknown !== undefined)
+    throw badRequest('The address names a profile that this client does not have. Choose the profiles again.', {
+      profile: unknown,
+    })
   const empty = query.networks?.find((id) => !allProfiles.some(({ network }) => network === id))
-  if (empty !== undefined) throw badRequest(`This client has no profile on ${networkById(empty).name} that is switched on. Choose the profiles again.`, { network: empty })
+  if (empty !== undefined)
+    throw badRequest(
+      `This client has no profile on ${networkById(empty).name} that is switched on. Choose the profiles again.`,
+      { network: empty },
+    )
   const isEverybody = query.who.length + query.sets.length + (query.networks?.length ?? 0) === 0
   const profiles = isEverybody ? allProfiles : profilesOfChoice(allProfiles, chosenSets, query)
   const { period, running } = readPeriod(query.period, lastComplete)
   const against = readAgainst(query.against, { period, running, lastComplete })
   return {
-    query, profiles, connected: profiles.filter(({ has_figures: has }) => has === 1), allProfiles, sets, period, comparison: against, lastComplete, running,
+    query,
+    profiles,
+    connected: profiles.filter(({ has_figures: has }) => has === 1),
+    allProfiles,
+    sets,
+    period,
+    comparison: against,
+    lastComplete,
+    running,
     words: {
       who: isEverybody ? describeWho(profiles, allProfiles) : describeChoice(query, chosenSets, profiles, allProfiles),
       period: describePeriod(period),
@@ -79,7 +100,10 @@ export class SelfComparison extends Unreadable {
  *
  * @throws Unreadable when the words have no meaning, or mean the period itself
  */
-export function readAgainst(against: string, { period, running, lastComplete }: Pick<ResolvedScope, 'period' | 'running' | 'lastComplete'>): Comparison | undefined {
+export function readAgainst(
+  against: string,
+  { period, running, lastComplete }: Pick<ResolvedScope, 'period' | 'running' | 'lastComplete'>,
+): Comparison | undefined {
   if (isNamedAgainst(against)) return comparison(period, against, running)
   const other = parsePeriod(against, lastComplete).period
   if (other.from === period.from && other.to === period.to) throw new SelfComparison()
@@ -87,15 +111,30 @@ export function readAgainst(against: string, { period, running, lastComplete }: 
 }
 
 /** The profiles that a choice means: those named, those of its sets, and those on its networks. */
-export function profilesOfChoice(all: readonly ProfileRow[], sets: readonly ProfileSet[], { who, networks = [] }: Pick<ScopeQuery, 'who' | 'networks'>): ProfileRow[] {
+export function profilesOfChoice(
+  all: readonly ProfileRow[],
+  sets: readonly ProfileSet[],
+  { who, networks = [] }: Pick<ScopeQuery, 'who' | 'networks'>,
+): ProfileRow[] {
   const chosen = new Set([...who, ...sets.flatMap((set) => set.profiles)])
   return all.filter(({ profile_id: profile, network }) => chosen.has(profile) || networks.includes(network))
 }
 
-/** A choice in words: its networks or its sets by name where it is made of these alone, else how many profiles it is. */
-export function describeChoice({ who, networks = [] }: Pick<ScopeQuery, 'who' | 'networks'>, sets: readonly ProfileSet[], profiles: readonly ProfileRow[], all: readonly ProfileRow[]): string {
+/**
+ * A choice in words: its networks or its sets by name where it is made of these alone, else how many profiles it is.
+ */
+export function describeChoice(
+  { who, networks = [] }: Pick<ScopeQuery, 'who' | 'networks'>,
+  sets: readonly ProfileSet[],
+  profiles: readonly ProfileRow[],
+  all: readonly ProfileRow[],
+): string {
   if (who.length > 0 || (networks.length > 0 && sets.length > 0)) return describeWho(profiles, all)
-  if (networks.length > 0) return `${networks.map((id) => networkById(id).name).join(' and ')}, ${profiles.length} ${profiles.length === 1 ? 'profile' : 'profiles'}`
+  if (networks.length > 0)
+    return (
+      `${networks.map((id) => networkById(id).name).join(' and ')}, ${profiles.length} ` +
+      `${profiles.length === 1 ? 'profile' : 'profiles'}`
+    )
   return sets.length > 0 ? describeSets(sets, profiles) : describeWho(profiles, all)
 }
 

@@ -14,7 +14,9 @@ import { inDatabase, NO_DAYS, type FactSource } from './factSource'
 import type { ResolvedScope } from './resolveScope'
 
 /** The columns that a list of metrics needs. */
-export const columnsFor = (metrics: readonly string[]): FactColumn[] => [...new Set(metrics.flatMap((id) => columnsOf(metricById(id))))]
+export const columnsFor = (metrics: readonly string[]): FactColumn[] => [
+  ...new Set(metrics.flatMap((id) => columnsOf(metricById(id)))),
+]
 
 /** What is wanted of a roll-up beside its figures. */
 export interface RollUpWishes {
@@ -25,27 +27,44 @@ export interface RollUpWishes {
   withPast?: boolean
 }
 
-/** A scope rolled up for some metrics: the period and, where there is one, the comparison with those of the past year. */
-export async function rollUp(db: ClientDb, scope: ResolvedScope, metrics: readonly string[], { source = inDatabase(db), withDays = false, withPast = true }: RollUpWishes = {}): Promise<ComparedAggregates> {
+/**
+ * A scope rolled up for some metrics: the period and, where there is one, the comparison with those of the past year.
+ */
+export async function rollUp(
+  db: ClientDb,
+  scope: ResolvedScope,
+  metrics: readonly string[],
+  { source = inDatabase(db), withDays = false, withPast = true }: RollUpWishes = {},
+): Promise<ComparedAggregates> {
   const { period, comparison } = scope
   const columns = columnsFor(metrics)
   const members = scope.connected.map(memberOf)
   const past = withPast && comparison ? earlierComparisons(period, comparison) : []
   if (past.length > 0) return await inOnePass(source, members, columns, { period, comparison: comparison! }, past)
   const periods = [period, ...(comparison ? [comparison.period] : [])]
-  const [current, earlier] = withDays || familiesOf(columns).length > 0
-    ? await Promise.all(periods.map((each) => fromDays(source, members, columns, each)))
-    : await fromSums(source, members, columns, periods)
+  const [current, earlier] =
+    withDays || familiesOf(columns).length > 0
+      ? await Promise.all(periods.map((each) => fromDays(source, members, columns, each)))
+      : await fromSums(source, members, columns, periods)
   return { current: current!, ...(comparison && { earlier: { comparison, aggregates: earlier! } }) }
 }
 
 /** One scope and one period, rolled up for one metric. */
-export async function rollUpOne(source: FactSource, members: readonly Member[], metric: string, period: Period): Promise<ProfileAggregate[]> {
+export async function rollUpOne(
+  source: FactSource,
+  members: readonly Member[],
+  metric: string,
+  period: Period,
+): Promise<ProfileAggregate[]> {
   const columns = columnsFor([metric])
-  return familiesOf(columns).length > 0 ? await fromDays(source, members, columns, period) : (await fromSums(source, members, columns, [period]))[0]!
+  return familiesOf(columns).length > 0
+    ? await fromDays(source, members, columns, period)
+    : (await fromSums(source, members, columns, [period]))[0]!
 }
 
-/** The days that figures of a period are made from: windows of people reach over its ends, a level may be a week old. */
+/**
+ * The days that figures of a period are made from: windows of people reach over its ends, a level may be a week old.
+ */
 export function neededDays({ from, to }: Period, columns: readonly FactColumn[]): Period {
   const reach = familiesOf(columns).length > 0 ? WINDOW_REACH_DAYS : 0
   return { from: addDays(from, -Math.max(reach, STOCK_AGE_DAYS)), to: addDays(to, reach) }
@@ -53,12 +72,20 @@ export function neededDays({ from, to }: Period, columns: readonly FactColumn[])
 
 const idsOf = (members: readonly Member[]): number[] => members.map(({ profile }) => profile)
 
-export async function fromDays(source: FactSource, members: readonly Member[], columns: readonly FactColumn[], period: Period): Promise<ProfileAggregate[]> {
+export async function fromDays(
+  source: FactSource,
+  members: readonly Member[],
+  columns: readonly FactColumn[],
+  period: Period,
+): Promise<ProfileAggregate[]> {
   const days = await source.days(idsOf(members), neededDays(period, columns), columns)
   return members.map((member) => aggregateDays(member, days.get(member.profile) ?? NO_DAYS, period, columns))
 }
 
-/** Periods and comparisons are read together where they lie close, so that days that both need are read once; years between them are not read. */
+/**
+ * Periods and comparisons are read together where they lie close, so that days that both need are read once; years
+ * between them are not read.
+ */
 function nearSpans(periods: Period, comparisons: Period): Period[] {
   const both = spanOf([periods, comparisons])
   return lengthOf(both) <= lengthOf(periods) + lengthOf(comparisons) ? [both] : [periods, comparisons]
@@ -66,43 +93,80 @@ function nearSpans(periods: Period, comparisons: Period): Period[] {
 
 /** The year's days are read once, and every comparison is made from them. */
 async function inOnePass(
-  source: FactSource, members: readonly Member[], columns: readonly FactColumn[], asked: { period: Period; comparison: Comparison }, past: readonly { period: Period; comparison: Comparison }[],
+  source: FactSource,
+  members: readonly Member[],
+  columns: readonly FactColumn[],
+  asked: { period: Period; comparison: Comparison },
+  past: readonly { period: Period; comparison: Comparison }[],
 ): Promise<ComparedAggregates> {
   const all = [asked, ...past]
-  const spans = nearSpans(spanOf(all.map(({ period }) => period)), spanOf(all.map(({ comparison }) => comparison.period)))
-  const read = await Promise.all(spans.map(async (span) => ({ span, days: await source.days(idsOf(members), neededDays(span, columns), columns) })))
+  const spans = nearSpans(
+    spanOf(all.map(({ period }) => period)),
+    spanOf(all.map(({ comparison }) => comparison.period)),
+  )
+  const read = await Promise.all(
+    spans.map(async (span) => ({ span, days: await source.days(idsOf(members), neededDays(span, columns), columns) })),
+  )
   const made = new Map<string, ProfileAggregate[]>()
   const over = (period: Period): ProfileAggregate[] => {
     const key = `${period.from} ${period.to}`
     const { days } = read.find(({ span }) => span.from <= period.from && span.to >= period.to)!
-    const known = made.get(key) ?? members.map((member) => aggregateDays(member, days.get(member.profile) ?? NO_DAYS, period, columns))
+    const known =
+      made.get(key) ??
+      members.map((member) => aggregateDays(member, days.get(member.profile) ?? NO_DAYS, period, columns))
     made.set(key, known)
     return known
   }
-  const [now, ...before] = all.map(({ period, comparison }) => ({ period, current: over(period), earlier: { comparison, aggregates: over(comparison.period) } }))
+  const [now, ...before] = all.map(({ period, comparison }) => ({
+    period,
+    current: over(period),
+    earlier: { comparison, aggregates: over(comparison.period) },
+  }))
   return { current: now!.current, earlier: now!.earlier, past: before }
 }
 
-/** Sums where the data is; only profiles with a gap in one of the periods are read day by day, since a gap has to be left out on both sides. */
-async function fromSums(source: FactSource, members: readonly Member[], columns: readonly FactColumn[], periods: readonly Period[]): Promise<ProfileAggregate[][]> {
+/**
+ * Sums where the data is; only profiles with a gap in one of the periods are read day by day, since a gap has to be
+ * left out on both sides.
+ */
+async function fromSums(
+  source: FactSource,
+  members: readonly Member[],
+  columns: readonly FactColumn[],
+  periods: readonly Period[],
+): Promise<ProfileAggregate[][]> {
   const summed = await Promise.all(periods.map((period) => source.sums(members, period, columns)))
-  const gapped = members.filter((_, index) => summed.some((side, at) => hasGap(side[index]!, columns, lengthOf(periods[at]!))))
+  const gapped = members.filter((_, index) =>
+    summed.some((side, at) => hasGap(side[index]!, columns, lengthOf(periods[at]!))),
+  )
   if (gapped.length === 0) return summed
-  return await Promise.all(periods.map(async (period, at) => {
-    const days = await source.days(idsOf(gapped), period, columns)
-    return summed[at]!.map((aggregate) => (gapped.some(({ profile }) => profile === aggregate.profile) ? { ...aggregate, days: days.get(aggregate.profile) ?? NO_DAYS } : aggregate))
-  }))
+  return await Promise.all(
+    periods.map(async (period, at) => {
+      const days = await source.days(idsOf(gapped), period, columns)
+      return summed[at]!.map((aggregate) =>
+        gapped.some(({ profile }) => profile === aggregate.profile)
+          ? { ...aggregate, days: days.get(aggregate.profile) ?? NO_DAYS }
+          : aggregate,
+      )
+    }),
+  )
 }
 
 /** Whether a daily count is there on some days and not on others. */
 const hasGap = (aggregate: ProfileAggregate, columns: readonly FactColumn[], days: number): boolean =>
-  FLOW_COLUMNS.some((column) => columns.includes(column) && aggregate.counts[column] !== undefined && aggregate.counts[column] < days)
+  FLOW_COLUMNS.some(
+    (column) => columns.includes(column) && aggregate.counts[column] !== undefined && aggregate.counts[column] < days,
+  )
 
 /** What figures need to know beside their aggregates. */
 export const contextOf = (db: ClientDb, scope: ResolvedScope, explain = false): FigureContext => ({
   period: scope.period,
   universe: db.universe,
-  names: new Map(scope.allProfiles.map(({ profile_id: profile, name, networkName }) => [profile, `${name}, ${networkName}`])),
-  fetching: new Set(scope.allProfiles.filter(({ first_fetch: first }) => first === 1).map(({ profile_id: profile }) => profile)),
+  names: new Map(
+    scope.allProfiles.map(({ profile_id: profile, name, networkName }) => [profile, `${name}, ${networkName}`]),
+  ),
+  fetching: new Set(
+    scope.allProfiles.filter(({ first_fetch: first }) => first === 1).map(({ profile_id: profile }) => profile),
+  ),
   explain,
 })

@@ -12,7 +12,10 @@ import { versionOf } from './remembered'
 import type { ResolvedScope } from './resolveScope'
 import { neededDays } from './rollUp'
 
-/** Below this many profile-days the database answers fast enough; above the other one process would need too much memory. */
+/**
+ * Below this many profile-days the database answers fast enough; above the other one process would need too much
+ * memory.
+ */
 const FEWEST_ROWS = 20_000
 const MOST_ROWS = 400_000
 /** How many profiles are read at a time, so that other questions are answered in between. */
@@ -31,15 +34,19 @@ const EARLIER_DAYS = 92
 const kept = new Map<number, Kept>()
 const loading = new Set<number>()
 
-/** The days that a scope needs: its period and comparison, the earlier comparisons of the past year, and what reaches over their ends. */
+/**
+ * The days that a scope needs: its period and comparison, the earlier comparisons of the past year, and what reaches
+ * over their ends.
+ */
 function daysNeeded({ period, comparison }: ResolvedScope): Period {
   const all = comparison ? [{ period, comparison }, ...earlierComparisons(period, comparison)] : []
   return neededDays(spanOf([period, ...all.flatMap((each) => [each.period, each.comparison.period])]), FACT_COLUMNS)
 }
 
 /**
- * Where the figures of a scope come from: memory, when the rows of a large client are here and nothing was written since they were read; otherwise the
- * database. After a question that the database has answered the rows are read meanwhile, for the next one.
+ * Where the figures of a scope come from: memory, when the rows of a large client are here and nothing was written
+ * since they were read; otherwise the database. After a question that the database has answered the rows are read
+ * meanwhile, for the next one.
  */
 export async function sourceFor(db: ClientDb, scope: ResolvedScope): Promise<FactSource> {
   const span = daysNeeded(scope)
@@ -47,20 +54,33 @@ export async function sourceFor(db: ClientDb, scope: ResolvedScope): Promise<Fac
   if (rows < FEWEST_ROWS) return inDatabase(db)
   const version = await versionOf(db)
   const known = kept.get(db.clientId)
-  if (known?.version === version && known.span.from <= span.from && (known.span.to >= span.to || known.span.to >= scope.lastComplete)) return inMemory(known.days)
-  if (rows <= MOST_ROWS && !loading.has(db.clientId)) void load(db, scope, span, version).catch((error: unknown) => log.warn({ err: error }, 'rows not kept in memory'))
+  if (
+    known?.version === version &&
+    known.span.from <= span.from &&
+    (known.span.to >= span.to || known.span.to >= scope.lastComplete)
+  )
+    return inMemory(known.days)
+  if (rows <= MOST_ROWS && !loading.has(db.clientId))
+    void load(db, scope, span, version).catch((error: unknown) => log.warn({ err: error }, 'rows not kept in memory'))
   return inDatabase(db)
 }
 
 /** Reads every own profile's rows of some days. @returns whether they could be kept */
-export async function load(db: ClientDb, { allProfiles, lastComplete }: ResolvedScope, asked: Period, version: string): Promise<boolean> {
+export async function load(
+  db: ClientDb,
+  { allProfiles, lastComplete }: ResolvedScope,
+  asked: Period,
+  version: string,
+): Promise<boolean> {
   const span = { from: addDays(asked.from, -EARLIER_DAYS), to: asked.to > lastComplete ? asked.to : lastComplete }
   loading.add(db.clientId)
   try {
     if ((await writingJobs(db)) > 0) return false
     const ids = allProfiles.map(({ profile_id: profile }) => profile)
     const days = new Map<number, DenseDays>()
-    for (let start = 0; start < ids.length; start += AT_A_TIME) for (const [profile, own] of await daysOf(db, ids.slice(start, start + AT_A_TIME), span, FACT_COLUMNS)) days.set(profile, own)
+    for (let start = 0; start < ids.length; start += AT_A_TIME)
+      for (const [profile, own] of await daysOf(db, ids.slice(start, start + AT_A_TIME), span, FACT_COLUMNS))
+        days.set(profile, own)
     // what was written meanwhile would be half in it
     if ((await versionOf(db)) !== version) return false
     kept.clear()

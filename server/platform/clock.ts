@@ -1,5 +1,6 @@
 /**
- * The application's clock, in milliseconds since 1970 UTC. `ZAFFER_NOW` sets it for tests and pictures; it then stands still.
+ * The application's clock, in milliseconds since 1970 UTC. `ZAFFER_NOW` sets it for tests and pictures; it then stands
+ * still.
  *
  * @throws Error when ZAFFER_NOW is not a time
  */

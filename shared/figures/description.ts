@@ -26,5 +26,12 @@ export interface ScopeDescription {
   sets: ProfileSet[]
   saved: SavedScope[]
   since: Since[]
-  profiles: { id: number; name: string; network: string; networkName: string; firstFetch: boolean; syncedTo: string | null }[]
+  profiles: {
+    id: number
+    name: string
+    network: string
+    networkName: string
+    firstFetch: boolean
+    syncedTo: string | null
+  }[]
 }

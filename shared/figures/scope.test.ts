@@ -17,21 +17,37 @@ describe('the scope in the address', () => {
   })
 
   it('is the same after a way through the address', () => {
-    const scope = fc.record({ who: fc.uniqueArray(fc.integer({ min: 1, max: 9999 })), sets: fc.uniqueArray(fc.integer({ min: 1, max: 99 })), period: fc.constantFrom('last-7-days', '2026-10-01..2026-10-28', 'last-28-days'), against: fc.constantFrom(...AGAINST) })
-    fc.assert(fc.property(scope, (given) => {
-      expect(parseScope(scopeAddress(given))).toEqual(given)
-    }))
+    const scope = fc.record({
+      who: fc.uniqueArray(fc.integer({ min: 1, max: 9999 })),
+      sets: fc.uniqueArray(fc.integer({ min: 1, max: 99 })),
+      period: fc.constantFrom('last-7-days', '2026-10-01..2026-10-28', 'last-28-days'),
+      against: fc.constantFrom(...AGAINST),
+    })
+    fc.assert(
+      fc.property(scope, (given) => {
+        expect(parseScope(scopeAddress(given))).toEqual(given)
+      }),
+    )
   })
 
-  it('keeps sets apart from profiles', () => expect(parseScope({ who: 's3,5,s1' })).toMatchObject({ who: [5], sets: [3, 1] }))
+  it('keeps sets apart from profiles', () =>
+    expect(parseScope({ who: 's3,5,s1' })).toMatchObject({ who: [5], sets: [3, 1] }))
 
-  it.each([[{ who: '1;2' }, 'Choose profiles from the list.'], [{ who: '-1' }, 'Choose profiles'], [{ against: 'x'.repeat(61) }, 'Compare with the days before'], [{ period: 'x'.repeat(61) }, '60']])('refuses %j with a sentence', (query, sentence) => {
+  it.each([
+    [{ who: '1;2' }, 'Choose profiles from the list.'],
+    [{ who: '-1' }, 'Choose profiles'],
+    [{ against: 'x'.repeat(61) }, 'Compare with the days before'],
+    [{ period: 'x'.repeat(61) }, '60'],
+  ])('refuses %j with a sentence', (query, sentence) => {
     expect(() => parseScope(query)).toThrow(sentence)
   })
 })
 
 describe('what people write', () => {
-  const problems = (schema: { validateSync: (value: unknown, options: object) => unknown }, value: unknown): string[] => {
+  const problems = (
+    schema: { validateSync: (value: unknown, options: object) => unknown },
+    value: unknown,
+  ): string[] => {
     try {
       schema.validateSync(value, { abortEarly: false })
       return []
@@ -42,8 +58,12 @@ describe('what people write', () => {
 
   it('is a note with a day and a few words', () => {
     expect(problems(noteSchema, { from: '2026-10-01', to: '2026-10-01', title: 'x' })).toEqual([])
-    expect(problems(noteSchema, { from: '', to: '1 Oct', title: '  ' })).toEqual(expect.arrayContaining(['Choose a day.', 'Say in a few words what happened.']))
-    expect(problems(noteSchema, { from: '2026-10-01', to: '2026-10-01', title: 'x'.repeat(121) })).toEqual(['Keep the first line under 120 characters.'])
+    expect(problems(noteSchema, { from: '', to: '1 Oct', title: '  ' })).toEqual(
+      expect.arrayContaining(['Choose a day.', 'Say in a few words what happened.']),
+    )
+    expect(problems(noteSchema, { from: '2026-10-01', to: '2026-10-01', title: 'x'.repeat(121) })).toEqual([
+      'Keep the first line under 120 characters.',
+    ])
   })
 
   it('is an address and a password', () => {
@@ -59,22 +79,55 @@ describe('what people write', () => {
 
   it('is a report of known blocks', () => {
     const block = blockSchema.validateSync({ id: 'a', kind: 'text' })
-    expect(block).toEqual({ id: 'a', kind: 'text', title: '', metrics: [], option: '', who: 'all', text: '', comment: '' })
+    expect(block).toEqual({
+      id: 'a',
+      kind: 'text',
+      title: '',
+      metrics: [],
+      option: '',
+      who: 'all',
+      text: '',
+      comment: '',
+    })
     expect(problems(blockSchema, { id: 'a', kind: 'text', who: 'us' })).toEqual(['Choose profiles from the list.'])
     expect(problems(blockSchema, { id: 'a', kind: 'pie' })).not.toEqual([])
-    expect(problems(reportSchema, { title: '', period: 'x', against: 'before', blocks: [], version: 1 })).toEqual(['A report needs a title.'])
-    expect(problems(reportSchema, { title: 'x', period: 'x', against: 'before', blocks: Array.from({ length: 61 }, () => block), version: 1 })).toEqual(['A report can have 60 blocks.'])
+    expect(problems(reportSchema, { title: '', period: 'x', against: 'before', blocks: [], version: 1 })).toEqual([
+      'A report needs a title.',
+    ])
+    expect(
+      problems(reportSchema, {
+        title: 'x',
+        period: 'x',
+        against: 'before',
+        blocks: Array.from({ length: 61 }, () => block),
+        version: 1,
+      }),
+    ).toEqual(['A report can have 60 blocks.'])
   })
 
   it('is a matching with an order of dates that somebody has chosen', () => {
-    expect(problems(mappingSchema, { targets: ['day', 'impressions'], decimal: 'point' })).toEqual(['Say in which order the dates give day and month.'])
-    expect(problems(mappingSchema, { targets: ['day', 'magic'], decimal: 'point', dateOrder: 'year-month-day' })).not.toEqual([])
+    expect(problems(mappingSchema, { targets: ['day', 'impressions'], decimal: 'point' })).toEqual([
+      'Say in which order the dates give day and month.',
+    ])
+    expect(
+      problems(mappingSchema, { targets: ['day', 'magic'], decimal: 'point', dateOrder: 'year-month-day' }),
+    ).not.toEqual([])
   })
 })
 
 describe('a day that somebody chooses', () => {
-  it.each([['2026-10-28', true], ['2028-02-29', true], ['2026-02-29', false], ['2026-00-10', false], ['9999-12-31', false], ['1969-12-31', false], ['28/10/2026', false], ['', false]])('%s: %s', (given, isOne) => {
+  it.each([
+    ['2026-10-28', true],
+    ['2028-02-29', true],
+    ['2026-02-29', false],
+    ['2026-00-10', false],
+    ['9999-12-31', false],
+    ['1969-12-31', false],
+    ['28/10/2026', false],
+    ['', false],
+  ])('%s: %s', (given, isOne) => {
     expect(dayField().isValidSync(given)).toBe(isOne)
   })
-  it('is refused with a sentence', () => expect(() => dayField().validateSync('2026-00-10')).toThrow('There is no day 2026-00-10. Choose another.'))
+  it('is refused with a sentence', () =>
+    expect(() => dayField().validateSync('2026-00-10')).toThrow('There is no day 2026-00-10. Choose another.'))
 })

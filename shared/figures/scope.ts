@@ -27,10 +27,15 @@ const WHO_PATTERN = new RegExp(`^(all|${WHO_PART}(,${WHO_PART})*)$`)
 const LONGEST_WHO = 4000
 
 /** Of whom: everybody, or profiles and sets. One rule for addresses, targets, blocks and kept scopes. */
-export const whoField = () => string().matches(WHO_PATTERN, WHO).max(LONGEST_WHO, 'Too many profiles at once. Make a set of them.')
+export const whoField = () =>
+  string().matches(WHO_PATTERN, WHO).max(LONGEST_WHO, 'Too many profiles at once. Make a set of them.')
 
-/** What a period is compared with: its name, or a period of one's own; whether that is one is found out where today's date is known. */
-export const againstField = () => string().max(60, 'Compare with the days before, last year, days of your own, or nothing.')
+/**
+ * What a period is compared with: its name, or a period of one's own; whether that is one is found out where today's
+ * date is known.
+ */
+export const againstField = () =>
+  string().max(60, 'Compare with the days before, last year, days of your own, or nothing.')
 
 /** Checks what the address says of the scope. */
 export const scopeSchema = object({
@@ -58,13 +63,15 @@ export function parseWho(who: string): Whom {
   const parts = who === 'all' ? [] : who.split(',')
   const networks = parts.filter((part) => NETWORKS.some(({ id }) => id === part))
   return {
-    who: parts.filter((part) => /^\d+$/.test(part)).map(Number), sets: parts.filter((part) => /^s\d+$/.test(part)).map((part) => Number(part.slice(1))),
+    who: parts.filter((part) => /^\d+$/.test(part)).map(Number),
+    sets: parts.filter((part) => /^s\d+$/.test(part)).map((part) => Number(part.slice(1))),
     ...(networks.length > 0 && { networks: [...new Set(networks)] }),
   }
 }
 
 /** A `who` for an address: the sets first, then the networks. */
-export const whoAddress = ({ who, sets, networks = [] }: Whom): string => [...sets.map((id) => `s${id}`), ...networks, ...who].join(',') || 'all'
+export const whoAddress = ({ who, sets, networks = [] }: Whom): string =>
+  [...sets.map((id) => `s${id}`), ...networks, ...who].join(',') || 'all'
 
 /** The parts of a scope that differ from the default, for the address. */
 export function scopeAddress(scope: ScopeQuery): Record<string, string> {
@@ -78,6 +85,16 @@ export function scopeAddress(scope: ScopeQuery): Record<string, string> {
 /** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
 export const savedScopeSchema = object({
   name: text().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
-  parts: object({ who: whoField(), period: string().max(60), against: againstField(), metric: string().max(40), second: string().max(40), figures: string().max(40), headlines: string().max(400), columns: string().max(400), by: string().max(20) }).required(),
+  parts: object({
+    who: whoField(),
+    period: string().max(60),
+    against: againstField(),
+    metric: string().max(40),
+    second: string().max(40),
+    figures: string().max(40),
+    headlines: string().max(400),
+    columns: string().max(400),
+    by: string().max(20),
+  }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']

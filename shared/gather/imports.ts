@@ -16,8 +16,17 @@ export const MOST_OF_PERSON_BYTES = 2 * 1024 * 1024 * 1024
 
 /** How the columns of a file are matched. */
 export const mappingSchema = object({
-  targets: array(string().oneOf(['', 'day', 'profile_id', 'handle', ...FACT_COLUMNS]).defined()).min(2).max(MOST_COLUMNS).required(),
-  dateOrder: string().oneOf(['year-month-day', 'day-month-year', 'month-day-year'], 'Say in which order the dates give day and month.').required('Say in which order the dates give day and month.'),
+  targets: array(
+    string()
+      .oneOf(['', 'day', 'profile_id', 'handle', ...FACT_COLUMNS])
+      .defined(),
+  )
+    .min(2)
+    .max(MOST_COLUMNS)
+    .required(),
+  dateOrder: string()
+    .oneOf(['year-month-day', 'day-month-year', 'month-day-year'], 'Say in which order the dates give day and month.')
+    .required('Say in which order the dates give day and month.'),
   decimal: string().oneOf(['point', 'comma']).required(),
   profile: number().integer().nullable().default(null),
 })
@@ -35,7 +44,10 @@ export interface ImportSummary {
   from: string | null
   to: string | null
   profiles: number
-  /** The line with which the file ends without a line break, when it was read as good: it may have been cut off. Absent in checks of before this was told. */
+  /**
+   * The line with which the file ends without a line break, when it was read as good: it may have been cut off. Absent
+   * in checks of before this was told.
+   */
   openLine?: number | null
 }
 
@@ -45,7 +57,17 @@ export interface BadRow {
   cells: string[]
 }
 
-export type ImportState = 'uploading' | 'opening' | 'uploaded' | 'checking' | 'checked' | 'applying' | 'applied' | 'undoing' | 'undone' | 'failed'
+export type ImportState =
+  | 'uploading'
+  | 'opening'
+  | 'uploaded'
+  | 'checking'
+  | 'checked'
+  | 'applying'
+  | 'applied'
+  | 'undoing'
+  | 'undone'
+  | 'failed'
 
 /** An import as a person sees it, with how its file is laid out. */
 export interface ImportView extends ImportHead {

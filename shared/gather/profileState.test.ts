@@ -2,29 +2,77 @@ import { describe, expect, it } from 'vitest'
 import { orderPosts } from '../read/postOrder'
 import { stateOf } from './profileState'
 
-const base = { is_active: 1, is_rival: 0, consent: 'given' as const, sync_error: null, synced_to: '2026-10-28', job: null }
+const base = {
+  is_active: 1,
+  is_rival: 0,
+  consent: 'given' as const,
+  sync_error: null,
+  synced_to: '2026-10-28',
+  job: null,
+}
 
 describe('the state of a profile', () => {
   it('is said in a sentence, with what happens next', () => {
     expect(stateOf(base)).toBe('Figures up to 28 Oct 2026')
     expect(stateOf({ ...base, is_active: 0 })).toContain('Its past is kept')
-    expect(stateOf({ ...base, is_rival: 1, consent: 'none' })).toBe('Figures up to 28 Oct 2026, as far as anybody can see them')
-    expect(stateOf({ ...base, consent: 'none', synced_to: null })).toBe('Nothing fetched yet, only what anybody can see: its owner was not asked for consent yet')
-    expect(stateOf({ ...base, job: { state: 'running', message: 'Figures up to 2026-09-30' } })).toBe('Fetching: Figures up to 2026-09-30')
+    expect(stateOf({ ...base, is_rival: 1, consent: 'none' })).toBe(
+      'Figures up to 28 Oct 2026, as far as anybody can see them',
+    )
+    expect(stateOf({ ...base, consent: 'none', synced_to: null })).toBe(
+      'Nothing fetched yet, only what anybody can see: its owner was not asked for consent yet',
+    )
+    expect(stateOf({ ...base, job: { state: 'running', message: 'Figures up to 2026-09-30' } })).toBe(
+      'Fetching: Figures up to 2026-09-30',
+    )
     expect(stateOf({ ...base, job: { state: 'queued', message: '' } })).toBe('Waiting for its turn')
   })
   it('says how soon something is lost while there is trouble', () => {
-    expect(stateOf({ ...base, sync_error: 'Murmur does not answer. It is tried again by itself.', forgetsInDays: 1 })).toBe('Murmur does not answer. It is tried again by itself. In 1 day the network forgets a day that is not here yet.')
-    expect(stateOf({ ...base, forgetsInDays: 30, sync_error: 'Cork answered 503.', job: { state: 'queued', message: 'Cork answered 503.' } })).toContain('In 30 days')
+    expect(
+      stateOf({ ...base, sync_error: 'Murmur does not answer. It is tried again by itself.', forgetsInDays: 1 }),
+    ).toBe(
+      'Murmur does not answer. It is tried again by itself. In 1 day the network forgets a day that is not here yet.',
+    )
+    expect(
+      stateOf({
+        ...base,
+        forgetsInDays: 30,
+        sync_error: 'Cork answered 503.',
+        job: { state: 'queued', message: 'Cork answered 503.' },
+      }),
+    ).toContain('In 30 days')
   })
 })
 
 describe('posts in an order', () => {
-  const post = (id: string, part: object) => ({ id, publishedAt: '2026-10-01T08:00:00Z', impressions: 100, interactions: 5, rate: { value: 0.05, low: 0.02, high: 0.11 }, ...part })
+  const post = (id: string, part: object) => ({
+    id,
+    publishedAt: '2026-10-01T08:00:00Z',
+    impressions: 100,
+    interactions: 5,
+    rate: { value: 0.05, low: 0.02, high: 0.11 },
+    ...part,
+  })
   const few = post('few', { impressions: 3, interactions: 3, rate: { value: 1, low: 0.44, high: 1 } })
-  const many = post('many', { impressions: 9000, interactions: 5400, rate: { value: 0.6, low: 0.59, high: 0.61 }, publishedAt: '2026-10-02T08:00:00Z' })
+  const many = post('many', {
+    impressions: 9000,
+    interactions: 5400,
+    rate: { value: 0.6, low: 0.59, high: 0.61 },
+    publishedAt: '2026-10-02T08:00:00Z',
+  })
   const none = post('none', { impressions: null, interactions: null, rate: null, publishedAt: '2026-10-03T08:00:00Z' })
-  it.each([['newest', 'none,many,few'], ['rate', 'few,many,none'], ['sure', 'many,few,none'], ['lowest', 'many,few,none'], ['interactions', 'many,few,none'], ['impressions', 'many,few,none'], ['by magic', 'none,many,few']])('%s', (order, ids) => {
-    expect(orderPosts([few, none, many], order).map(({ id }) => id).join(',')).toBe(ids)
+  it.each([
+    ['newest', 'none,many,few'],
+    ['rate', 'few,many,none'],
+    ['sure', 'many,few,none'],
+    ['lowest', 'many,few,none'],
+    ['interactions', 'many,few,none'],
+    ['impressions', 'many,few,none'],
+    ['by magic', 'none,many,few'],
+  ])('%s', (order, ids) => {
+    expect(
+      orderPosts([few, none, many], order)
+        .map(({ id }) => id)
+        .join(','),
+    ).toBe(ids)
   })
 })

@@ -18,9 +18,21 @@ interface Known {
  *
  * @example stateOf(profile) // 'Figures up to 28 Oct 2026'
  */
-export function stateOf({ job, is_active: isActive, consent, sync_error: trouble, synced_to: syncedTo, is_rival: isRival, forgetsInDays, request }: Known): string {
+export function stateOf({
+  job,
+  is_active: isActive,
+  consent,
+  sync_error: trouble,
+  synced_to: syncedTo,
+  is_rival: isRival,
+  forgetsInDays,
+  request,
+}: Known): string {
   if (!isActive) return 'Switched off: not fetched, and no part of any figure. Its past is kept.'
-  const loss = trouble && forgetsInDays !== undefined ? ` In ${forgetsInDays} ${forgetsInDays === 1 ? 'day' : 'days'} the network forgets a day that is not here yet.` : ''
+  const loss =
+    trouble && forgetsInDays !== undefined
+      ? ` In ${forgetsInDays} ${forgetsInDays === 1 ? 'day' : 'days'} the network forgets a day that is not here yet.`
+      : ''
   if (job?.state === 'running') return `Fetching: ${job.message || 'begun'}`
   if (job?.state === 'queued') return job.message ? `Waiting: ${job.message}${loss}` : 'Waiting for its turn'
   if (trouble) return `${trouble}${loss}`
@@ -34,6 +46,9 @@ const dayOf = (at: Date | string): string => describeDay(new Date(at).toISOStrin
 /** How it stands with the consent of an owner who has not given it. */
 export function requestWords(request: Known['request']): string {
   if (!request) return 'its owner was not asked for consent yet'
-  if (request.state === 'refused') return `its owner has refused the consent that was asked for on ${dayOf(request.askedAt)}`
-  return request.state === 'open' ? `its owner was asked for consent on ${dayOf(request.askedAt)}; the link works until ${dayOf(request.endsAt)}` : `its owner was asked for consent on ${dayOf(request.askedAt)} and did not answer; the link has ended`
+  if (request.state === 'refused')
+    return `its owner has refused the consent that was asked for on ${dayOf(request.askedAt)}`
+  return request.state === 'open'
+    ? `its owner was asked for consent on ${dayOf(request.askedAt)}; the link works until ${dayOf(request.endsAt)}`
+    : `its owner was asked for consent on ${dayOf(request.askedAt)} and did not answer; the link has ended`
 }

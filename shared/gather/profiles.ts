@@ -10,8 +10,16 @@ import type { ProfileSet } from '../figures/sets'
 
 /** What is asked to be added: a profile by handle or address, the client's own or a rival's. */
 export const lookupSchema = object({
-  what: text().required('Write a handle or an address.').max(300)
-    .test('named', ({ value }) => `“${value}” is neither a handle nor the address of a profile. Write a handle such as @name, or an address on ${NETWORKS.map(({ site }) => site).join(', ')}.`, (what = '') => isHandle(what) || readProfileAddress(what) !== undefined),
+  what: text()
+    .required('Write a handle or an address.')
+    .max(300)
+    .test(
+      'named',
+      ({ value }) =>
+        `“${value}” is neither a handle nor the address of a profile. Write a handle such as @name, or an ` +
+        `address on ${NETWORKS.map(({ site }) => site).join(', ')}.`,
+      (what = '') => isHandle(what) || readProfileAddress(what) !== undefined,
+    ),
   network: string().max(20).default(''),
 })
 export const addProfileSchema = object({
@@ -39,7 +47,10 @@ export interface ProfileState extends ProfileRow {
   strip: Period
   /** Days of the strip without any figure. */
   missing: Period[]
-  /** Days of the strip without a metric, for every metric that we are given of this profile. Rates have what their parts have. */
+  /**
+   * Days of the strip without a metric, for every metric that we are given of this profile. Rates have what their parts
+   * have.
+   */
   missingOf: Record<string, Period[]>
   restatements: number
   /** In how many days the network forgets something that we do not have; absent when everything is here. */

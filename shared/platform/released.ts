@@ -5,9 +5,13 @@ export const RELEASABLE = ['figures', 'rivals', 'reports'] as const
 export type Releasable = (typeof RELEASABLE)[number]
 
 export const releasedSchema = object({
-  released: array(string().oneOf(RELEASABLE, 'Only figures, rivals and reports can be shown to viewers.').defined()).max(RELEASABLE.length).required('Say what viewers may see.'),
+  released: array(string().oneOf(RELEASABLE, 'Only figures, rivals and reports can be shown to viewers.').defined())
+    .max(RELEASABLE.length)
+    .required('Say what viewers may see.'),
 })
 export type ReleasedInput = InferType<typeof releasedSchema>
 
-/** What a page or a route is about, and so who may see it: `read` everybody who has the client, `work` only the agency. */
+/**
+ * What a page or a route is about, and so who may see it: `read` everybody who has the client, `work` only the agency.
+ */
 export type Needs = 'read' | 'work' | Releasable

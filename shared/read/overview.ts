@@ -10,10 +10,16 @@ export const MOST_TABLE_COLUMNS = 8
 export const MOST_HEADLINES = 10
 
 /** The metrics that somebody has chosen for the head of a page. */
-export const headlinesSchema = array(string().max(40).defined()).min(1).max(MOST_HEADLINES, `At the head of a page there is room for ${MOST_HEADLINES} figures.`).required()
+export const headlinesSchema = array(string().max(40).defined())
+  .min(1)
+  .max(MOST_HEADLINES, `At the head of a page there is room for ${MOST_HEADLINES} figures.`)
+  .required()
 
 /** The metrics that somebody has chosen for the columns of a table. */
-export const columnsSchema = array(string().max(40).defined()).min(1).max(MOST_TABLE_COLUMNS, `A table can have ${MOST_TABLE_COLUMNS} columns of figures.`).required()
+export const columnsSchema = array(string().max(40).defined())
+  .min(1)
+  .max(MOST_TABLE_COLUMNS, `A table can have ${MOST_TABLE_COLUMNS} columns of figures.`)
+  .required()
 
 /** How the rows of the table are made. */
 export const GROUPINGS = ['profile', 'network', 'set'] as const

@@ -8,20 +8,33 @@ interface Orderable {
 
 /** The orders in which posts are listed. */
 export const POST_ORDERS = [
-  { value: 'newest', name: 'Newest first' }, { value: 'oldest', name: 'Oldest first' }, { value: 'interactions', name: 'Most interactions' }, { value: 'fewest_interactions', name: 'Fewest interactions' }, { value: 'impressions', name: 'Most impressions' }, { value: 'fewest_impressions', name: 'Fewest impressions' }, { value: 'rate', name: 'Highest rate' },
-  { value: 'sure', name: 'Highest rate that is sure' }, { value: 'lowest', name: 'Lowest rate that is sure' },
+  { value: 'newest', name: 'Newest first' },
+  { value: 'oldest', name: 'Oldest first' },
+  { value: 'interactions', name: 'Most interactions' },
+  { value: 'fewest_interactions', name: 'Fewest interactions' },
+  { value: 'impressions', name: 'Most impressions' },
+  { value: 'fewest_impressions', name: 'Fewest impressions' },
+  { value: 'rate', name: 'Highest rate' },
+  { value: 'sure', name: 'Highest rate that is sure' },
+  { value: 'lowest', name: 'Lowest rate that is sure' },
 ] as const
 
 /** What a post is ordered by; one without it comes last. */
 const KEYS: Record<string, (post: Orderable) => number | undefined> = {
-  newest: (post) => new Date(post.publishedAt).getTime(), oldest: (post) => -new Date(post.publishedAt).getTime(),
-  fewest_interactions: (post) => (post.interactions === null ? undefined : -post.interactions), fewest_impressions: (post) => (post.impressions === null ? undefined : -post.impressions),
-  interactions: (post) => post.interactions ?? undefined, impressions: (post) => post.impressions ?? undefined,
-  rate: (post) => post.rate?.value, sure: (post) => post.rate?.low, lowest: (post) => (post.rate ? -post.rate.high : undefined),
+  newest: (post) => new Date(post.publishedAt).getTime(),
+  oldest: (post) => -new Date(post.publishedAt).getTime(),
+  fewest_interactions: (post) => (post.interactions === null ? undefined : -post.interactions),
+  fewest_impressions: (post) => (post.impressions === null ? undefined : -post.impressions),
+  interactions: (post) => post.interactions ?? undefined,
+  impressions: (post) => post.impressions ?? undefined,
+  rate: (post) => post.rate?.value,
+  sure: (post) => post.rate?.low,
+  lowest: (post) => (post.rate ? -post.rate.high : undefined),
 }
 
 /**
- * Posts in an order. The orders that are sure go by the near end of the 95 % interval, so that a post with few impressions does not win by luck.
+ * Posts in an order. The orders that are sure go by the near end of the 95 % interval, so that a post with few
+ * impressions does not win by luck.
  *
  * @example orderPosts(posts, 'sure')[0]
  */

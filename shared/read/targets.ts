@@ -10,7 +10,11 @@ import type { Day } from '../../core/days/day'
 export const targetSchema = object({
   metric: string().required('Choose a metric.').max(40),
   who: whoField().default('all'),
-  wanted: number().typeError('Write the wanted value as a number.').required('Write the wanted value.').min(0, 'A target is zero at least.').max(1e12, 'That is too large.'),
+  wanted: number()
+    .typeError('Write the wanted value as a number.')
+    .required('Write the wanted value.')
+    .min(0, 'A target is zero at least.')
+    .max(1e12, 'That is too large.'),
   from: dayField(),
   by: dayField(),
 })

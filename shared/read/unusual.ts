@@ -22,10 +22,20 @@ interface SingleDay {
 export function causeOf(given: UnusualFinding | SingleDay): UnusualFinding {
   if (!('day' in given)) return given
   const { day, profile, name, value, usual, ...rest } = given
-  return { ...rest, value, usual, from: day, to: day, direction: given.score > 0 ? 'up' : 'down', profiles: [{ profile, name, days: 1, value, usual }] }
+  return {
+    ...rest,
+    value,
+    usual,
+    from: day,
+    to: day,
+    direction: given.score > 0 ? 'up' : 'down',
+    profiles: [{ profile, name, days: 1, value, usual }],
+  }
 }
 
-/** One cause of unusual days: on which days, on which profiles, what was posted then, and whether somebody has said why. */
+/**
+ * One cause of unusual days: on which days, on which profiles, what was posted then, and whether somebody has said why.
+ */
 export interface UnusualFinding extends Pick<Cause, 'from' | 'to' | 'direction' | 'score' | 'isSmall'> {
   /** Over its days and profiles together. */
   value: number
@@ -35,5 +45,9 @@ export interface UnusualFinding extends Pick<Cause, 'from' | 'to' | 'direction' 
   explainedBy: { number: number; title: string } | null
 }
 
-/** Days that were unusual in one metric or in several at once, with what was posted then and whether somebody has said why. */
-export type OddDays = CauseOverMetrics<UnusualFinding & { metric: string }> & Pick<UnusualFinding, 'posts' | 'explainedBy'>
+/**
+ * Days that were unusual in one metric or in several at once, with what was posted then and whether somebody has said
+ * why.
+ */
+export type OddDays = CauseOverMetrics<UnusualFinding & { metric: string }> &
+  Pick<UnusualFinding, 'posts' | 'explainedBy'>

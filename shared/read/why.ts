@@ -19,7 +19,10 @@ export interface Why {
   reason?: string
 }
 
-/** One way to explain a change; its parts add up exactly to it, and every explanation of a metric explains the same change. */
+/**
+ * One way to explain a change; its parts add up exactly to it, and every explanation of a metric explains the same
+ * change.
+ */
 export type Explanation = { title: string; unit: Unit; from: number; to: number; note?: string } & (
   | { kind: 'parts'; parts: (Contribution & Lead)[] }
   | { kind: 'mix and rate'; mix: number; rate: number; parts: (RateContribution & Lead)[] }
@@ -40,4 +43,6 @@ export interface PostsBehind {
 }
 
 /** A post that carried a change. */
-export type PostBehind = CarryingPost<PostValue & Pick<ListedPost, 'name' | 'networkName' | 'publishedAt' | 'format' | 'text'>>
+export type PostBehind = CarryingPost<
+  PostValue & Pick<ListedPost, 'name' | 'networkName' | 'publishedAt' | 'format' | 'text'>
+>

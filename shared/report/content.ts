@@ -23,7 +23,10 @@ export interface ProfileRowOf {
   missing: Period[]
 }
 
-/** Everything that a report says for one period: what the screen, the shared link and the PDF show, and what an edition freezes. */
+/**
+ * Everything that a report says for one period: what the screen, the shared link and the PDF show, and what an edition
+ * freezes.
+ */
 export interface ReportContent {
   /** Since 2 the texts have bold, lists and links in them. */
   format: 1 | 2
@@ -37,30 +40,34 @@ export interface ReportContent {
   periodWords: string
   against: { period: Period; words: string } | null
   figuresUpTo: string
-  /** Profiles for which the report reaches back further than their figures do; absent in editions of before this was told. */
+  /**
+   * Profiles for which the report reaches back further than their figures do; absent in editions of before this was
+   * told.
+   */
   since?: Since[]
   notes: Note[]
   blocks: FilledBlock[]
 }
 
 /** A block with its figures in it. */
-export type FilledBlock = BlockBase & (
-  | { kind: 'figures'; figures: ComparedFigure[] }
-  | { kind: 'chart'; line: MetricLine; second?: MetricLine; isIndex?: boolean }
-  | { kind: 'table'; metrics: string[]; rows: RowFigures[]; by?: Grouping }
-  | { kind: 'parts'; split: SplitView }
-  | { kind: 'subject'; subject: Subject }
-  | { kind: 'targets'; targets: TargetView[] }
-  | { kind: 'posts'; order: string; posts: ListedPost[] }
-  | { kind: 'open'; open: WhatIsOpen }
-  | { kind: 'profiles'; rows: ProfileRowOf[] }
-  | { kind: 'found'; found: ProfileSearch | null; searchedAt: string | null }
-  | { kind: 'why'; why: Why }
-  | { kind: 'unusual'; metric: string; days: UnusualFinding[] }
-  | { kind: 'text'; text: string }
-  | { kind: 'page' }
-  | { kind: 'broken'; problem: string }
-)
+export type FilledBlock = BlockBase &
+  (
+    | { kind: 'figures'; figures: ComparedFigure[] }
+    | { kind: 'chart'; line: MetricLine; second?: MetricLine; isIndex?: boolean }
+    | { kind: 'table'; metrics: string[]; rows: RowFigures[]; by?: Grouping }
+    | { kind: 'parts'; split: SplitView }
+    | { kind: 'subject'; subject: Subject }
+    | { kind: 'targets'; targets: TargetView[] }
+    | { kind: 'posts'; order: string; posts: ListedPost[] }
+    | { kind: 'open'; open: WhatIsOpen }
+    | { kind: 'profiles'; rows: ProfileRowOf[] }
+    | { kind: 'found'; found: ProfileSearch | null; searchedAt: string | null }
+    | { kind: 'why'; why: Why }
+    | { kind: 'unusual'; metric: string; days: UnusualFinding[] }
+    | { kind: 'text'; text: string }
+    | { kind: 'page' }
+    | { kind: 'broken'; problem: string }
+  )
 
 export interface BlockBase {
   id: string

@@ -10,12 +10,24 @@ export const issueSchema = object({
 })
 
 /** Which later edition stands in the place of an earlier one; none, when that is taken back. */
-export const supersedeSchema = object({ by: number().typeError('Choose an edition from the list.').integer().min(1).nullable().defined('Choose an edition from the list.') })
+export const supersedeSchema = object({
+  by: number()
+    .typeError('Choose an edition from the list.')
+    .integer()
+    .min(1)
+    .nullable()
+    .defined('Choose an edition from the list.'),
+})
 
 /** How long a shared link lives. */
 export const shareSchema = object({
   reader: text().max(120, 'Keep the reader’s name under 120 letters.').default(''),
-  days: number().typeError('Say for how many days it works.').integer('Say it in whole days.').min(1, 'A link lives for a day at least.').max(366, 'A link lives for a year at the most.').default(30),
+  days: number()
+    .typeError('Say for how many days it works.')
+    .integer('Say it in whole days.')
+    .min(1, 'A link lives for a day at least.')
+    .max(366, 'A link lives for a year at the most.')
+    .default(30),
 })
 
 /** An issued report: its frozen content and whether the hash over it still fits. */
@@ -60,7 +72,10 @@ export interface ShareView {
 }
 
 /** An edition as somebody outside sees it. */
-export type SharedEdition = Pick<Edition, 'number' | 'title' | 'issuedAt' | 'sha256' | 'isIntact' | 'hasPdf' | 'pdfSha256' | 'content'> & {
+export type SharedEdition = Pick<
+  Edition,
+  'number' | 'title' | 'issuedAt' | 'sha256' | 'isIntact' | 'hasPdf' | 'pdfSha256' | 'content'
+> & {
   /** Editions that stand in its place, or in whose place it stands, without our own numbers for them. */
   supersededBy: Omit<OtherEdition, 'id'> | null
   supersedes: Omit<OtherEdition, 'id'>[]

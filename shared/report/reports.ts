@@ -4,7 +4,9 @@ import { text } from '../platform/text'
 import { blockSchema } from './blocks'
 import type { Block } from './blocks'
 
-/** A report as it is saved. `version` is the one that was opened: somebody else's change in between is not written over. */
+/**
+ * A report as it is saved. `version` is the one that was opened: somebody else's change in between is not written over.
+ */
 export const reportSchema = object({
   title: text().required('A report needs a title.').max(160, 'Keep the title under 160 characters.'),
   period: text().required('A report needs a period.').max(60),

@@ -13,10 +13,12 @@ describe('wrapped', () => {
     expect(wrapped(whole('**up**'), '**')).toEqual(whole('up'))
   })
   it('done twice leaves the text as it was', () => {
-    fc.assert(fc.property(fc.stringMatching(/^[a-z ]{0,20}$/), fc.nat(20), fc.nat(20), (text, a, b) => {
-      const [from, to] = [Math.min(a, b, text.length), Math.min(Math.max(a, b), text.length)]
-      expect(wrapped(wrapped({ text, from, to }, '**'), '**')).toEqual({ text, from, to })
-    }))
+    fc.assert(
+      fc.property(fc.stringMatching(/^[a-z ]{0,20}$/), fc.nat(20), fc.nat(20), (text, a, b) => {
+        const [from, to] = [Math.min(a, b, text.length), Math.min(Math.max(a, b), text.length)]
+        expect(wrapped(wrapped({ text, from, to }, '**'), '**')).toEqual({ text, from, to })
+      }),
+    )
   })
 })
 

@@ -14,8 +14,14 @@ const BULLET = /^(\s*)[-*] /
  */
 export function wrapped({ text, from, to }: Selected, mark: string): Selected {
   const [before, inside, after] = [text.slice(0, from), text.slice(from, to), text.slice(to)]
-  if (before.endsWith(mark) && after.startsWith(mark)) return { text: before.slice(0, -mark.length) + inside + after.slice(mark.length), from: from - mark.length, to: to - mark.length }
-  if (inside.length >= 2 * mark.length && inside.startsWith(mark) && inside.endsWith(mark)) return { text: before + inside.slice(mark.length, -mark.length) + after, from, to: to - 2 * mark.length }
+  if (before.endsWith(mark) && after.startsWith(mark))
+    return {
+      text: before.slice(0, -mark.length) + inside + after.slice(mark.length),
+      from: from - mark.length,
+      to: to - mark.length,
+    }
+  if (inside.length >= 2 * mark.length && inside.startsWith(mark) && inside.endsWith(mark))
+    return { text: before + inside.slice(mark.length, -mark.length) + after, from, to: to - 2 * mark.length }
   return { text: before + mark + inside + mark + after, from: from + mark.length, to: to + mark.length }
 }
 
@@ -28,8 +34,11 @@ export function listed({ text, from, to }: Selected): Selected {
   const start = text.lastIndexOf('\n', from - 1) + 1
   const end = text.indexOf('\n', to) === -1 ? text.length : text.indexOf('\n', to)
   const lines = text.slice(start, end).split('\n')
-  const isList = lines.every((line) => BULLET.test(line) || line.trim() === '') && lines.some((line) => BULLET.test(line))
-  const changed = lines.map((line) => (isList ? line.replace(BULLET, '$1') : line.trim() === '' && lines.length > 1 ? line : `- ${line}`)).join('\n')
+  const isList =
+    lines.every((line) => BULLET.test(line) || line.trim() === '') && lines.some((line) => BULLET.test(line))
+  const changed = lines
+    .map((line) => (isList ? line.replace(BULLET, '$1') : line.trim() === '' && lines.length > 1 ? line : `- ${line}`))
+    .join('\n')
   return { text: text.slice(0, start) + changed + text.slice(end), from: start, to: start + changed.length }
 }
 
@@ -44,5 +53,9 @@ export function linked({ text, from, to }: Selected): Selected {
   const [label, address] = isAddress ? ['', words] : [words, 'https://']
   const made = `[${label}](${address})`
   const at = isAddress || label === '' ? from + 1 : from + label.length + 3
-  return { text: text.slice(0, from) + made + text.slice(to), from: at, to: isAddress || label === '' ? at : at + address.length }
+  return {
+    text: text.slice(0, from) + made + text.slice(to),
+    from: at,
+    to: isAddress || label === '' ? at : at + address.length,
+  }
 }

@@ -1,6 +1,7 @@
-import MarkdownIt from 'markdown-it'
+import type { Nodes } from 'mdast'
+import { fromMarkdown } from 'mdast-util-from-markdown'
 
-/** A piece of a text with its marks. There is no markup in it, so that nothing a person writes can become a part of the page. */
+/** A piece of a text with its marks. There is no markup in it: nothing that is written can become a part of the page. */
 export type RichNode =
   | { kind: 'text'; text: string }
   | { kind: 'break' }
@@ -8,45 +9,85 @@ export type RichNode =
   | { kind: 'numbers'; first: number; inside: RichNode[] }
   | { kind: 'link'; to: string; inside: RichNode[] }
 
-type Token = ReturnType<MarkdownIt['parse']>[number]
+/** What CommonMark has beyond bold, italic, lists and links stays as it was typed. */
+const LEFT_AS_TYPED = [
+  'autolink',
+  'blockQuote',
+  'characterReference',
+  'codeFenced',
+  'codeIndented',
+  'codeText',
+  'definition',
+  'headingAtx',
+  'htmlFlow',
+  'htmlText',
+  'labelStartImage',
+  'setextUnderline',
+  'thematicBreak',
+]
 
-const CommonMark = new MarkdownIt('zero', { html: false, breaks: true }).enable(['list', 'emphasis', 'link', 'newline', 'escape'])
 /** A link leads to a page or to a mailbox, and nowhere else. */
 const LEADS = /^(https?:\/\/[^/\s]|mailto:[^\s@]+@)/i
-CommonMark.validateLink = (to) => LEADS.test(to)
 
-const KINDS: Record<string, 'paragraph' | 'bold' | 'italic' | 'item' | 'bullets'> = { paragraph: 'paragraph', strong: 'bold', em: 'italic', list_item: 'item', bullet_list: 'bullets' }
+/** Lists in lists in lists, or hundreds of marks: nobody writes that, and reading it would take long. */
+const TOO_DEEP = /^[ \t]*(?:(?:[-*+]|\d{1,9}[.)])[ \t]+){8}/m
+const MOST_MARKS = 500
+const isTooMuch = (text: string) => TOO_DEEP.test(text) || (text.match(/[*_[]/g)?.length ?? 0) > MOST_MARKS
 
-function opened(token: Token): RichNode & { inside: RichNode[] } {
-  const name = token.type.replace('_open', '')
-  if (name === 'link') return { kind: 'link', to: token.attrGet('href') ?? '', inside: [] }
-  if (name === 'ordered_list') return { kind: 'numbers', first: Number(token.attrGet('start') ?? 1), inside: [] }
-  return { kind: KINDS[name] ?? 'paragraph', inside: [] }
-}
+const KINDS = { paragraph: 'paragraph', strong: 'bold', emphasis: 'italic', listItem: 'item' } as const
 
-function grow(tokens: readonly Token[]): RichNode[] {
-  const root: RichNode[] = []
-  const open = [root]
-  for (const token of tokens) {
-    const here = open.at(-1)!
-    if (token.nesting === 1) {
-      const node = opened(token)
-      here.push(node)
-      open.push(node.inside)
-    } else if (token.nesting === -1) open.pop()
-    else if (token.type === 'inline') here.push(...grow(token.children ?? []))
-    else if (token.type === 'hardbreak' || token.type === 'softbreak') here.push({ kind: 'break' })
-    else if (token.content !== '') here.push({ kind: 'text', text: token.content })
+/** A text with its line breaks. */
+const linesOf = (text: string): RichNode[] =>
+  text
+    .split('\n')
+    .flatMap((line, index): RichNode[] => [
+      ...(index > 0 ? [{ kind: 'break' as const }] : []),
+      ...(line === '' ? [] : [{ kind: 'text' as const, text: line }]),
+    ])
+
+function grow(node: Nodes, written: string): RichNode[] {
+  const inside = () => ('children' in node ? node.children.flatMap((child) => grow(child, written)) : [])
+  switch (node.type) {
+    case 'root':
+      return inside()
+    case 'paragraph':
+    case 'strong':
+    case 'emphasis':
+    case 'listItem':
+      return [{ kind: KINDS[node.type], inside: inside() }]
+    case 'list':
+      return [
+        node.ordered
+          ? { kind: 'numbers', first: node.start ?? 1, inside: inside() }
+          : { kind: 'bullets', inside: inside() },
+      ]
+    case 'link':
+      if (LEADS.test(node.url)) return [{ kind: 'link', to: node.url, inside: inside() }]
+      // what leads nowhere stands as it was typed
+      return linesOf(written.slice(node.position?.start.offset, node.position?.end.offset))
+    case 'break':
+      return [{ kind: 'break' }]
+    case 'text':
+      return linesOf(node.value)
+    default:
+      return linesOf(written.slice(node.position?.start.offset, node.position?.end.offset))
   }
-  return root
 }
 
 /**
- * Reads a text in which **bold**, *italic*, lists and [links](https://…) are marked as in CommonMark; all else stays as it was written. A line ends where it ends.
+ * Reads a text in which **bold**, *italic*, lists and [links](https://…) are marked as in CommonMark; all else stays as
+ * it was written. A line ends where it ends.
  *
- * @example richText('**Up** again') // [{ kind: 'paragraph', inside: [{ kind: 'bold', inside: [{ kind: 'text', text: 'Up' }] }, { kind: 'text', text: ' again' }] }]
+ * @example
+ * richText('**Up** again') // [{ kind: 'paragraph', inside: [{ kind: 'bold', inside: [{ kind: 'text', text: 'Up' }] }, … ] }]
  */
-export const richText = (text: string): RichNode[] => grow(CommonMark.parse(text, {}))
+export const richText = (text: string): RichNode[] =>
+  isTooMuch(text)
+    ? [{ kind: 'paragraph', inside: linesOf(text) }]
+    : grow(fromMarkdown(text, { extensions: [{ disable: { null: LEFT_AS_TYPED } }] }), text)
 
 /** Whether a text has marks, so that it will look other than it is written. */
-export const hasMarks = (text: string): boolean => richText(text).some((node) => node.kind !== 'paragraph' || node.inside.some(({ kind }) => kind !== 'text' && kind !== 'break'))
+export const hasMarks = (text: string): boolean =>
+  richText(text).some(
+    (node) => node.kind !== 'paragraph' || node.inside.some(({ kind }) => kind !== 'text' && kind !== 'break'),
+  )

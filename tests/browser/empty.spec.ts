@@ -8,7 +8,9 @@ let application: Application
 
 test.beforeAll(async () => {
   forget(data)
-  application = await startApplication(data, { ZAFFER_PORT: '4398', ZAFFER_NOW: '2026-10-29T06:00:00Z' }, undefined, ['--empty'])
+  application = await startApplication(data, { ZAFFER_PORT: '4398', ZAFFER_NOW: '2026-10-29T06:00:00Z' }, undefined, [
+    '--empty',
+  ])
 })
 test.afterAll(() => stopApplication(application))
 
@@ -51,7 +53,10 @@ test('a new agency is led from its name to its first issued edition', async ({ p
   await expect(page.getByLabel('Handle or address')).toHaveValue('@thornapplepark')
   await page.getByRole('button', { name: 'Look', exact: true }).click()
   await page.getByRole('button', { name: 'Add @thornapplepark on Tintype' }).click()
-  await expect(page.getByRole('table', { name: 'Own profiles' })).toContainText('Figures up to 28 Oct 2026, only what anybody can see', { timeout: 60_000 })
+  await expect(page.getByRole('table', { name: 'Own profiles' })).toContainText(
+    'Figures up to 28 Oct 2026, only what anybody can see',
+    { timeout: 60_000 },
+  )
 
   // the owner of the profile gives consent
   await page.getByRole('button', { name: 'Consent link for @thornapplepark' }).click()
@@ -78,7 +83,15 @@ test('a new agency is led from its name to its first issued edition', async ({ p
   await expect(page.getByText('Edition 1').first()).toBeVisible()
 
   await page.goto(BASE)
-  await expect(steps.getByRole('listitem').filter({ hasText: ', done' })).toHaveText([/Name the agency/, /Add the first client/, /Add its profiles/, /consent link/, /Begin a report/, /look at its next edition/, /Issue the edition/])
+  await expect(steps.getByRole('listitem').filter({ hasText: ', done' })).toHaveText([
+    /Name the agency/,
+    /Add the first client/,
+    /Add its profiles/,
+    /consent link/,
+    /Begin a report/,
+    /look at its next edition/,
+    /Issue the edition/,
+  ])
 
   // the agency is changed later, and there is only one
   await page.getByRole('link', { name: 'Agency', exact: true }).click()

@@ -11,7 +11,9 @@ test('periods are compared with their own kind, by words, by keys and by days of
     await page.keyboard.press('Enter')
     await expect(page.getByRole('button', { name: 'the month before, August 2026 (31 days against 30)' })).toBeVisible()
     await expect(page).toHaveURL(/period=2026-09/)
-    await expect(page.getByRole('region', { name: 'Headline figures' }).getByRole('button', headline('Impressions'))).toContainText(/a day/)
+    await expect(
+      page.getByRole('region', { name: 'Headline figures' }).getByRole('button', headline('Impressions')),
+    ).toContainText(/a day/)
   })
   await test.step('the keys for earlier and later move by a month', async () => {
     await page.keyboard.press(',')
@@ -20,7 +22,9 @@ test('periods are compared with their own kind, by words, by keys and by days of
     await page.keyboard.press('.')
     // October is not over: its days so far against the same days of September
     await expect(page.getByRole('button', { name: '1 to 28 October 2026' })).toBeVisible()
-    await expect(page.getByRole('button', { name: 'the same days of the month before, 1 to 28 September 2026' })).toBeVisible()
+    await expect(
+      page.getByRole('button', { name: 'the same days of the month before, 1 to 28 September 2026' }),
+    ).toBeVisible()
   })
   await test.step('days of one’s own are typed, kept in the address and said', async () => {
     await page.getByRole('button', { name: /^the same days of the month before/ }).click()
@@ -76,7 +80,8 @@ test('a change says what it rests on, what may be nothing and what is usual', as
     await expect(unclear).toBeVisible()
     const colour = (locator: typeof unclear) => locator.evaluate((element) => getComputedStyle(element).color)
     expect(await colour(unclear)).toBe(await colour(strip.locator('.label').first()))
-    for (const text of await strip.locator('span[title]').filter({ hasText: 'no clear change' }).allInnerTexts()) expect(text).not.toMatch(/[▲▼]/)
+    for (const text of await strip.locator('span[title]').filter({ hasText: 'no clear change' }).allInnerTexts())
+      expect(text).not.toMatch(/[▲▼]/)
   })
 
   await test.step('a cell of the table says it on focus', async () => {

@@ -15,7 +15,8 @@ test('a month on one network, against the one before, is chosen by name and read
   await expect(sentence.getByRole('button', { name: /^Tintype and Zoetrope, \d profiles$/ })).toBeVisible()
   // the same choice, in a target and in a kept scope
   await page.getByRole('button', { name: 'Kept scopes' }).click()
-  for (const part of [/^Tintype and Zoetrope/, /28 October 2026/, /^against/, /^the metrics/]) await expect(page.getByRole('checkbox', { name: part })).toBeChecked()
+  for (const part of [/^Tintype and Zoetrope/, /28 October 2026/, /^against/, /^the metrics/])
+    await expect(page.getByRole('checkbox', { name: part })).toBeChecked()
   await page.getByLabel('as', { exact: true }).fill('Moving pictures')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await page.goto('/mossgate-gardens/overview')
@@ -26,7 +27,9 @@ test('a month on one network, against the one before, is chosen by name and read
   await expect(sentence.getByRole('button', { name: 'All 8 profiles' })).toBeVisible()
 })
 
-test('the columns of a table are chosen, its rows ordered, and both stand in the address and in the workbook of the page', async ({ page }) => {
+test('the columns of a table are chosen, its rows ordered, and both stand in the address and in the workbook of the page', async ({
+  page,
+}) => {
   await signIn(page)
   await page.getByRole('button', { name: 'Columns of the table: Columns' }).click()
   await page.getByRole('checkbox', { name: 'Impressions', exact: true }).check()
@@ -34,14 +37,25 @@ test('the columns of a table are chosen, its rows ordered, and both stand in the
   await page.getByRole('columnheader', { name: 'Impressions', exact: true }).getByRole('button').click()
   await expect(page).toHaveURL(/sort=impressions\.down/)
   await page.reload()
-  const table = page.getByRole('region', { name: 'By profile', exact: true }).or(page.locator('section[aria-labelledby="table-heading"]')).first()
+  const table = page
+    .getByRole('region', { name: 'By profile', exact: true })
+    .or(page.locator('section[aria-labelledby="table-heading"]'))
+    .first()
   await expect(table.getByRole('columnheader', { name: /^Impressions/ })).toHaveAttribute('aria-sort', 'descending')
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'All of this page as a workbook' }).click()
   const file = await download
   expect(file.suggestedFilename()).toBe('Mossgate Gardens, overview, 1 Oct – 28 Oct 2026.xlsx')
   const sheets = await readWorkbook(readFileSync(await file.path()))
-  expect(sheets.find(({ sheet }) => sheet === 'By profile')!.data[0]).toEqual(expect.arrayContaining(['Impressions', 'Impressions, now', 'Impressions, then', 'Impressions, difference', 'Impressions, percent']))
+  expect(sheets.find(({ sheet }) => sheet === 'By profile')!.data[0]).toEqual(
+    expect.arrayContaining([
+      'Impressions',
+      'Impressions, now',
+      'Impressions, then',
+      'Impressions, difference',
+      'Impressions, percent',
+    ]),
+  )
   expect(sheets.at(-1)).toMatchObject({ sheet: 'About this file' })
 })
 
@@ -96,7 +110,10 @@ test('which posts did it, from why it changed and from a day of the line', async
 test('odd days over every metric without a reason get one, many at once', async ({ page }) => {
   await signIn(page)
   await page.goto('/')
-  await page.getByRole('region', { name: 'Unusual days without a reason' }).getByRole('link', { name: 'Mossgate Gardens', exact: true }).click()
+  await page
+    .getByRole('region', { name: 'Unusual days without a reason' })
+    .getByRole('link', { name: 'Mossgate Gardens', exact: true })
+    .click()
   await expect(page).toHaveURL(/odd=all&reasons=none#unusual/)
   await page.goto('/mossgate-gardens/overview?period=2026-05-01..2026-08-31&odd=all&reasons=none')
   const section = page.getByRole('region', { name: 'Unusual days' })
@@ -115,11 +132,16 @@ test('odd days over every metric without a reason get one, many at once', async 
   await expectAccessible(page)
 })
 
-test('a copied report is looked at before it is issued, shared under a name, superseded and withdrawn', async ({ page, browser }) => {
+test('a copied report is looked at before it is issued, shared under a name, superseded and withdrawn', async ({
+  page,
+  browser,
+}) => {
   await signIn(page)
   await page.getByRole('link', { name: 'Reports', exact: true }).click()
   await page.getByRole('button', { name: 'Copy “Mossgate Gardens, four-week report”' }).click()
-  await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveValue('Mossgate Gardens, four-week report, copied')
+  await expect(page.getByRole('textbox', { name: 'Title', exact: true })).toHaveValue(
+    'Mossgate Gardens, four-week report, copied',
+  )
   const issue = async (number: number) => {
     await page.getByRole('button', { name: `Look at edition ${number}` }).click()
     const dialog = page.getByRole('dialog', { name: 'The edition as it will be issued' })
@@ -162,9 +184,20 @@ test('a copied report is looked at before it is issued, shared under a name, sup
 test('a German export is recognised, asks where dates are in two notations, and is undone', async ({ page }) => {
   await signIn(page)
   await page.getByRole('link', { name: 'Imports' }).click()
-  await page.getByLabel('File', { exact: true }).setInputFiles({ name: 'Oktober.csv', mimeType: 'text/csv', buffer: Buffer.from('Datum;Seiten-ID;Reichweite;Kommentare\n1.10.2026;10220431877650213;1.204;3\n28.10.2026;10220431877650213;987;4\n07/06/2026;10220431877650213;5;6\n') })
-  await expect(page.getByText('Dates are written in two ways: “1.10.2026” and “07/06/2026”. In which order?')).toBeVisible()
-  await expect(page.getByRole('combobox', { name: 'What the column “Reichweite” holds' })).toContainText('Reach of the day')
+  await page.getByLabel('File', { exact: true }).setInputFiles({
+    name: 'Oktober.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'Datum;Seiten-ID;Reichweite;Kommentare\n1.10.2026;10220431877650213;1.204;3\n' +
+        '28.10.2026;10220431877650213;987;4\n07/06/2026;10220431877650213;5;6\n',
+    ),
+  })
+  await expect(
+    page.getByText('Dates are written in two ways: “1.10.2026” and “07/06/2026”. In which order?'),
+  ).toBeVisible()
+  await expect(page.getByRole('combobox', { name: 'What the column “Reichweite” holds' })).toContainText(
+    'Reach of the day',
+  )
   await page.getByRole('combobox', { name: 'Order of day and month' }).click()
   await page.getByRole('option', { name: 'day, month, year' }).click()
   await page.getByRole('button', { name: 'Check the whole file' }).click()
@@ -173,17 +206,27 @@ test('a German export is recognised, asks where dates are in two notations, and 
   await expect(page.getByText('Everything stands as it did before the import.')).toBeVisible()
 })
 
-test('a refused consent is told to the analyst, and the owner is told who asks', async ({ page, browser, consoleErrors }) => {
+test('a refused consent is told to the analyst, and the owner is told who asks', async ({
+  page,
+  browser,
+  consoleErrors,
+}) => {
   await signIn(page)
   await page.getByRole('link', { name: 'Profiles', exact: true }).click()
-  await page.getByRole('button', { name: /^Consent link for/ }).first().click()
+  await page
+    .getByRole('button', { name: /^Consent link for/ })
+    .first()
+    .click()
   const link = await page.getByRole('textbox', { name: 'Consent link' }).inputValue()
   await page.keyboard.press('Escape')
   const owner = await (await browser.newContext()).newPage()
   await owner.goto(link)
   await expect(owner.getByText(/Halyard Row measures for Mossgate Gardens/)).toBeVisible()
   await owner.getByRole('button', { name: /^Go on to/ }).click()
-  await owner.getByRole('button', { name: /Refuse|No/ }).first().click()
+  await owner
+    .getByRole('button', { name: /Refuse|No/ })
+    .first()
+    .click()
   await expect(owner.getByText('The agency is told.')).toBeVisible()
   await owner.close()
   await page.goto(`${ADDRESS}/mossgate-gardens/profiles`)
@@ -211,7 +254,9 @@ test('a comment takes bold, a list and a link, and nothing else becomes markup',
   await comment.press('End')
   await comment.pressSequentially('\n\nby night')
   await marks.getByRole('button', { name: 'List' }).click()
-  await expect(comment).toHaveValue('**up** in October <img src=x onerror=alert(1)> [no](javascript:alert(1)) [the site](https://mossgate.example)\n\n- by night')
+  await expect(comment).toHaveValue(
+    '**up** in October <img src=x onerror=alert(1)> [no](javascript:alert(1)) [the site](https://mossgate.example)\n\n- by night',
+  )
   // the browser's own undo takes the last mark back
   await page.keyboard.press('Control+z')
   await expect(comment).toHaveValue(/\n\nby night$/)
@@ -255,10 +300,18 @@ test('figures at the head are one’s own, kept under a name, and chosen again',
 
 test('every word of the glossary that stands on a page is one selection away', async ({ page }) => {
   await signIn(page)
-  const headings = await page.locator('section[aria-labelledby="table-heading"]').getByRole('columnheader').allInnerTexts()
+  const headings = await page
+    .locator('section[aria-labelledby="table-heading"]')
+    .getByRole('columnheader')
+    .allInnerTexts()
   await page.getByRole('button', { name: 'Words', exact: true }).click()
   const words = page.getByRole('dialog', { name: 'Words on this page' })
-  for (const word of [...headings.filter((heading) => !['Profile', 'Change in rate'].includes(heading)), 'against', 'unusual days']) await expect(words.getByRole('link', { name: word, exact: true }), word).toBeVisible()
+  for (const word of [
+    ...headings.filter((heading) => !['Profile', 'Change in rate'].includes(heading)),
+    'against',
+    'unusual days',
+  ])
+    await expect(words.getByRole('link', { name: word, exact: true }), word).toBeVisible()
   await words.getByRole('link', { name: 'against', exact: true }).click()
   await expect(page).toHaveURL(/glossary#word-against/)
   // it is asked of the page as it is now
@@ -281,7 +334,9 @@ test('profiles and parts are ordered by their headings', async ({ page }) => {
   const parts = page.getByRole('region', { name: 'By its parts' })
   await parts.getByRole('button', { name: 'Count' }).click()
   await expect(page).toHaveURL(/parts=count\.down/)
-  const counts = (await parts.getByRole('row').allInnerTexts()).slice(1).map((row) => Number(/\t([\d,]+)\t/.exec(row)?.[1]?.replaceAll(',', '') ?? -1))
+  const counts = (await parts.getByRole('row').allInnerTexts())
+    .slice(1)
+    .map((row) => Number(/\t([\d,]+)\t/.exec(row)?.[1]?.replaceAll(',', '') ?? -1))
   expect(counts.length).toBeGreaterThan(1)
   expect(counts).toEqual([...counts].sort((a, b) => b - a))
 })
@@ -321,7 +376,10 @@ test('from signing in to a shared edition by keys alone', async ({ page }) => {
     for (let pressed = 0; pressed < most; pressed++) {
       const words = await page.evaluate(() => {
         const at = document.activeElement as HTMLElement | null
-        return at && `${at.getAttribute('aria-label') ?? ''} ${(at as HTMLInputElement).labels?.[0]?.textContent ?? ''} ${at.textContent ?? ''}`.trim()
+        return (
+          at &&
+          `${at.getAttribute('aria-label') ?? ''} ${(at as HTMLInputElement).labels?.[0]?.textContent ?? ''} ${at.textContent ?? ''}`.trim()
+        )
       })
       if (words && name.test(words)) return
       await page.keyboard.press('Tab')

@@ -5,26 +5,73 @@ import { root } from '../support/application'
 import { ADDRESS, expect, signIn, test } from './support/test'
 
 const OPEN = '[role="dialog"], [role="menu"], [role="listbox"]:not(#found)'
-const PAGES = ['/', '/me', ...['overview', 'overview?headlines=reach,clicks', 'content', 'profiles', 'find', 'imports', 'reports', 'reports/1', 'editions'].map((page) => `/mossgate-gardens/${page}`)]
+const PAGES = [
+  '/',
+  '/me',
+  ...[
+    'overview',
+    'overview?headlines=reach,clicks',
+    'content',
+    'profiles',
+    'find',
+    'imports',
+    'reports',
+    'reports/1',
+    'editions',
+  ].map((page) => `/mossgate-gardens/${page}`),
+]
 
-/** What every dialog and popover of the sources is called, as patterns: those whose name is given by whoever uses them stand with them. */
+/**
+ * What every dialog and popover of the sources is called, as patterns: those whose name is given by whoever uses them
+ * stand with them.
+ */
 function namesInSources(): { name: string; pattern: RegExp }[] {
-  const texts = readdirSync(join(root, 'app'), { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.vue')).map((file) => readFileSync(join(root, 'app', file), 'utf8'))
-  const tags = texts.flatMap((text) => [...text.matchAll(/<Opening(?:Dialog|Popover)\b[^>]*?\s(:?)label="([^"]+)"/g)].map(([, bound, value]) => ({ bound, value: value! })))
-  const names = tags.flatMap(({ bound, value }) => (bound ? [...value.matchAll(/'([^']+)'|`([^`]+)`/g)].map(([, plain, template]) => plain ?? template!) : [value]))
-  return names.map((name) => ({ name, pattern: new RegExp(`^${name.split(/\$\{[^}]+\}/).map((part) => part.replace(/[.*+?^$()[\]{}|\\]/g, '\\$&')).join('.+')}$`) }))
+  const texts = readdirSync(join(root, 'app'), { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.vue'))
+    .map((file) => readFileSync(join(root, 'app', file), 'utf8'))
+  const tags = texts.flatMap((text) =>
+    [...text.matchAll(/<Opening(?:Dialog|Popover)\b[^>]*?\s(:?)label="([^"]+)"/g)].map(([, bound, value]) => ({
+      bound,
+      value: value!,
+    })),
+  )
+  const names = tags.flatMap(({ bound, value }) =>
+    bound ? [...value.matchAll(/'([^']+)'|`([^`]+)`/g)].map(([, plain, template]) => plain ?? template!) : [value],
+  )
+  return names.map((name) => ({
+    name,
+    pattern: new RegExp(
+      `^${name
+        .split(/\$\{[^}]+\}/)
+        .map((part) => part.replace(/[.*+?^$()[\]{}|\\]/g, '\\$&'))
+        .join('.+')}$`,
+    ),
+  }))
 }
 
 /** The name of what lies over the page, for whoever hears it. */
-const nameOf = (open: Locator) => open.evaluate((element) => element.getAttribute('aria-label') ?? document.getElementById(element.getAttribute('aria-labelledby') ?? '')?.textContent ?? '')
+const nameOf = (open: Locator) =>
+  open.evaluate(
+    (element) =>
+      element.getAttribute('aria-label') ??
+      document.getElementById(element.getAttribute('aria-labelledby') ?? '')?.textContent ??
+      '',
+  )
 
 /** Whether the focus is in what opened; a field with a list keeps it, and says which entry it is at. */
-const hasFocus = (page: Page) => page.evaluate((selector) => {
-  const at = document.activeElement
-  return at?.closest(selector) != null || (at?.getAttribute('role') === 'combobox' && at.getAttribute('aria-expanded') === 'true')
-}, OPEN)
+const hasFocus = (page: Page) =>
+  page.evaluate((selector) => {
+    const at = document.activeElement
+    return (
+      at?.closest(selector) != null ||
+      (at?.getAttribute('role') === 'combobox' && at.getAttribute('aria-expanded') === 'true')
+    )
+  }, OPEN)
 
-/** What is open has the focus and keeps it, no shortcut works beside it, and Escape gives the focus back. Gives its name. */
+/**
+ * What is open has the focus and keeps it, no shortcut works beside it, and Escape gives the focus back. Gives its
+ * name.
+ */
 async function expectModal(page: Page, opener?: Locator, below = 0): Promise<string> {
   await expect(page.locator(OPEN)).toHaveCount(below + 1)
   const open = page.locator(OPEN).last()
@@ -40,7 +87,10 @@ async function expectModal(page: Page, opener?: Locator, below = 0): Promise<str
       await page.keyboard.press(step % 4 === 3 ? 'Shift+Tab' : 'Tab')
       expect(await hasFocus(page), `Tab stays in “${name}”`).toBe(true)
     }
-    await page.locator(OPEN).last().evaluate((element) => element.dispatchEvent(new KeyboardEvent('keydown', { key: '.', bubbles: true })))
+    await page
+      .locator(OPEN)
+      .last()
+      .evaluate((element) => element.dispatchEvent(new KeyboardEvent('keydown', { key: '.', bubbles: true })))
     expect(page.url(), `no shortcut works beside “${name}”`).toBe(address)
   }
   await page.keyboard.press('Escape')
@@ -49,19 +99,32 @@ async function expectModal(page: Page, opener?: Locator, below = 0): Promise<str
   return name
 }
 
-test('every popover and dialog takes the focus, keeps it and gives it back, found by itself', async ({ page, consoleErrors }) => {
+test('every popover and dialog takes the focus, keeps it and gives it back, found by itself', async ({
+  page,
+  consoleErrors,
+}) => {
   test.setTimeout(600_000)
   await signIn(page)
   // an edition to share, made as the page makes it
   const ask = async (method: 'post' | 'put' | 'delete', path: string, data: object = {}) => {
-    const answer = await page.request[method](`/api/clients/mossgate-gardens/${path}`, { data, headers: { origin: ADDRESS } })
+    const answer = await page.request[method](`/api/clients/mossgate-gardens/${path}`, {
+      data,
+      headers: { origin: ADDRESS },
+    })
     expect(answer.ok()).toBe(true)
     return (await answer.json()) as { id: number }
   }
   const { id: report } = await ask('post', 'reports/1/copy', {})
   await ask('post', `reports/${report}/editions`, { requestKey: crypto.randomUUID() })
-  await expect.poll(async () => ((await (await page.request.get('/api/clients/mossgate-gardens/editions')).json()) as unknown[]).length).toBeGreaterThan(0)
-  const [edition] = (await (await page.request.get('/api/clients/mossgate-gardens/editions')).json()) as { id: number }[]
+  await expect
+    .poll(
+      async () =>
+        ((await (await page.request.get('/api/clients/mossgate-gardens/editions')).json()) as unknown[]).length,
+    )
+    .toBeGreaterThan(0)
+  const [edition] = (await (await page.request.get('/api/clients/mossgate-gardens/editions')).json()) as {
+    id: number
+  }[]
 
   // one profile with figures that its network has restated
   await page.route('**/api/clients/mossgate-gardens/profiles', async (route) => {
@@ -79,16 +142,27 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
     const openers = page.locator('[aria-haspopup]:visible:not([disabled])')
     for (let index = 0; index < (await openers.count()); index++) {
       const opener = openers.nth(index)
-      const label = await opener.evaluate((element) => `${element.getAttribute('aria-haspopup')} ${element.getAttribute('aria-label') ?? element.textContent}`)
+      const label = await opener.evaluate(
+        (element) =>
+          `${element.getAttribute('aria-haspopup')} ${element.getAttribute('aria-label') ?? element.textContent}`,
+      )
       // one of a kind is enough: “Change the set …” of each set opens the same
-      const kind = label.replace(/\d+/g, 'N').replace(/(Change the (?:set|target)|Download:|To a report:|Consent link for|Restated figures of|Add what needs somebody at).*/, '$1')
+      const kind = label
+        .replace(/\d+/g, 'N')
+        .replace(
+          /(Change the (?:set|target)|Download:|To a report:|Consent link for|Restated figures of|Add what needs somebody at).*/,
+          '$1',
+        )
       if (walked.has(kind)) continue
       walked.add(kind)
       await opener.focus()
       await page.keyboard.press('Enter')
       // what a dialog opens in its turn
       const inner = page.locator('[role="dialog"] [aria-haspopup="dialog"]').first()
-      if ((await page.locator(OPEN).last().waitFor({ timeout: 30_000 }), await inner.count()) > 0 && !walked.has('inner')) {
+      if (
+        (await page.locator(OPEN).last().waitFor({ timeout: 30_000 }), await inner.count()) > 0 &&
+        !walked.has('inner')
+      ) {
         walked.add('inner')
         await inner.focus()
         await page.keyboard.press('Enter')
@@ -101,7 +175,13 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
   await test.step('two versions of a report', async () => {
     await page.goto(`/mossgate-gardens/reports/${report}`)
     await page.getByRole('textbox', { name: 'Title', exact: true }).waitFor()
-    await ask('put', `reports/${report}`, { title: 'Changed elsewhere', period: 'last-28-days', against: 'before', blocks: [], version: 1 })
+    await ask('put', `reports/${report}`, {
+      title: 'Changed elsewhere',
+      period: 'last-28-days',
+      against: 'before',
+      blocks: [],
+      version: 1,
+    })
     await page.getByRole('textbox', { name: 'Title', exact: true }).fill('Changed here')
     const opener = page.getByRole('button', { name: 'See both versions' })
     await opener.focus()
@@ -128,7 +208,10 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
 
   await ask('delete', `reports/${report}`)
   const never = namesInSources().filter(({ pattern }) => ![...seen].some((name) => pattern.test(name)))
-  expect(never.map(({ name }) => name), 'dialogs and popovers that nothing on the pages opened').toEqual([])
+  expect(
+    never.map(({ name }) => name),
+    'dialogs and popovers that nothing on the pages opened',
+  ).toEqual([])
   expect(seen.size).toBeGreaterThan(15)
 })
 
@@ -143,7 +226,9 @@ test('choosing gives the focus back to the phrase, and the period begins with it
   await expect(page.getByRole('button', { name: '1 to 30 September 2026' })).toBeFocused()
 })
 
-test('numbers are read as the page writes them, asked about where they could be two, and shown before they are kept', async ({ page }) => {
+test('numbers are read as the page writes them, asked about where they could be two, and shown before they are kept', async ({
+  page,
+}) => {
   await signIn(page)
   await page.getByRole('button', { name: 'Set a target' }).click()
   const wanted = page.getByRole('textbox', { name: 'Wanted' })

@@ -15,7 +15,9 @@ async function taken(page: Page, click: () => Promise<void>): Promise<{ name: st
   return { name: download.suggestedFilename(), content: readFileSync(await download.path()) }
 }
 
-test('a rival is added by its handle, after what was found is shown; a set is made, read, removed and brought back', async ({ page }) => {
+test('a rival is added by its handle, after what was found is shown; a set is made, read, removed and brought back', async ({
+  page,
+}) => {
   await signIn(page)
   await page.goto('/orrery-press/profiles')
   await page.getByRole('button', { name: 'Add a profile' }).click()
@@ -33,7 +35,10 @@ test('a rival is added by its handle, after what was found is shown; a set is ma
   await dialog.getByLabel('Name of the competitor').fill('Thornapple Park')
   await dialog.getByRole('button', { name: 'Add Thornapple Park on Commons' }).click()
   const rivals = page.getByRole('table', { name: 'Rivals’ profiles' })
-  await expect(rivals.getByRole('row', { name: /^Thornapple Park Commons/ })).toContainText('as far as anybody can see them', { timeout: 30_000 })
+  await expect(rivals.getByRole('row', { name: /^Thornapple Park Commons/ })).toContainText(
+    'as far as anybody can see them',
+    { timeout: 30_000 },
+  )
 
   await page.getByRole('combobox', { name: 'Coverage of' }).click()
   await page.getByRole('option', { name: 'reach', exact: true }).click()
@@ -54,7 +59,10 @@ test('a rival is added by its handle, after what was found is shown; a set is ma
   await expect(page.getByRole('table').first().getByRole('row')).toHaveCount(3)
 })
 
-test('a client’s profiles are found from its web page, and the result goes into a report', async ({ page, consoleErrors }) => {
+test('a client’s profiles are found from its web page, and the result goes into a report', async ({
+  page,
+  consoleErrors,
+}) => {
   await signIn(page)
   await page.getByRole('link', { name: 'Find profiles' }).click()
   await page.getByLabel('The client’s web page').fill('http://10.0.0.1/')
@@ -78,7 +86,9 @@ test('a client’s profiles are found from its web page, and the result goes int
   await expect(page.getByText(/stands at the end of/)).toBeVisible()
 })
 
-test('the overview shows other figures, a second line, an index and other rows, all in the address', async ({ page }) => {
+test('the overview shows other figures, a second line, an index and other rows, all in the address', async ({
+  page,
+}) => {
   await signIn(page)
   const choose = async (chooser: string, option: string) => {
     await page.getByRole('combobox', { name: chooser }).click()
@@ -97,11 +107,21 @@ test('the overview shows other figures, a second line, an index and other rows, 
   await expect(page.getByText(/It fits these counts/).first()).toBeVisible()
   await expect(page.getByText(/Had they moved as their whole networks did/)).toBeVisible()
   await expectAccessible(page)
-  expect(new URL(page.url()).searchParams.toString()).toBe('figures=video&second=interactions&scale=index&by=network&split=reach_by_times')
+  expect(new URL(page.url()).searchParams.toString()).toBe(
+    'figures=video&second=interactions&scale=index&by=network&split=reach_by_times',
+  )
 
   const sheet = await downloaded(page, 'The table', 'Workbook')
   const [titles, ...rows] = (await readWorkbook(sheet.content))[0]!.data
-  const tintype = Number((await page.getByRole('row', { name: /^Tintype 2 profiles/ }).getByRole('button').first().innerText()).replaceAll(/[^\d]/g, ''))
+  const tintype = Number(
+    (
+      await page
+        .getByRole('row', { name: /^Tintype 2 profiles/ })
+        .getByRole('button')
+        .first()
+        .innerText()
+    ).replaceAll(/[^\d]/g, ''),
+  )
   expect(rows.find(([name]) => name === 'Tintype')![titles!.indexOf('Views')]).toBe(tintype)
 
   await page.getByRole('button', { name: 'Kept scopes' }).click()
@@ -137,15 +157,22 @@ test('a target is set, followed, and frozen in an edition', async ({ page }) => 
   await expectAccessible(page)
   await dialog.getByRole('button', { name: 'Set it' }).click()
   const targets = page.getByRole('region', { name: 'Targets' })
-  await expect(targets.getByRole('heading', { name: /^Interactions of all \d profiles: 1,000,000 by 30 Nov 2026/ })).toContainText('In danger')
+  await expect(
+    targets.getByRole('heading', { name: /^Interactions of all \d profiles: 1,000,000 by 30 Nov 2026/ }),
+  ).toContainText('In danger')
   await expect(targets.getByText(/of the way with 45.9.% of the time over/)).toBeVisible()
-  await expect(targets.getByText(/earlier ranges of this length, over days that do not overlap, held what came/)).toBeVisible()
+  await expect(
+    targets.getByText(/earlier ranges of this length, over days that do not overlap, held what came/),
+  ).toBeVisible()
   await expect(targets.getByRole('img', { name: /so far, 1,000,000 wanted, heading for/ })).toBeVisible()
 
   await page.getByRole('link', { name: 'All clients' }).click()
   await expect(page.getByRole('region', { name: 'Targets in danger' })).toContainText('Interactions of all')
   await expectAccessible(page)
-  await page.getByRole('region', { name: 'What is due' }).getByRole('link', { name: /Orrery Press, four-week report/ }).click()
+  await page
+    .getByRole('region', { name: 'What is due' })
+    .getByRole('link', { name: /Orrery Press, four-week report/ })
+    .click()
   await expect(page.getByRole('button', { name: /Look at edition/ })).toBeVisible()
   await page.getByRole('combobox', { name: 'Add a block' }).click()
   await page.getByRole('option', { name: 'Targets' }).click()
@@ -158,6 +185,8 @@ test('a target is set, followed, and frozen in an edition', async ({ page }) => 
   await page.waitForURL(/editions\/\d+/)
   await expect(page.getByRole('region', { name: 'Targets' })).toContainText('1,000,000 by 30 Nov 2026')
   const workbook = await taken(page, () => page.getByRole('link', { name: 'Workbook' }).click())
-  expect((await readWorkbook(workbook.content)).map(({ sheet }) => sheet)).toEqual(expect.arrayContaining(['Targets', 'Impressions organic, paid, thro']))
+  expect((await readWorkbook(workbook.content)).map(({ sheet }) => sheet)).toEqual(
+    expect.arrayContaining(['Targets', 'Impressions organic, paid, thro']),
+  )
   await expectAccessible(page)
 })

@@ -42,7 +42,9 @@ test.describe('the scope', () => {
     await page.getByRole('button', { name: 'the 28 days before' }).click()
     await page.getByRole('button', { name: /The same weekdays last year/ }).click()
     await expect(page.getByRole('button', { name: 'the same weekdays last year', exact: true })).toBeVisible()
-    await expect(page.getByRole('region', { name: 'Headline figures' }).getByRole('button', { name: /^Reach/ })).not.toContainText('≈')
+    await expect(
+      page.getByRole('region', { name: 'Headline figures' }).getByRole('button', { name: /^Reach/ }),
+    ).not.toContainText('≈')
   })
 
   test('moves by keys: period, comparison, margin, stages and clients', async ({ page }) => {
@@ -97,7 +99,12 @@ test.describe('the overview', () => {
     await expect(first).toContainText('@mossgate Tintype')
     await page.getByRole('button', { name: /^Reach of Mossgate Gardens on Commons/ }).click()
     await expect(page).toHaveURL(/figure=reach\.1/)
-    await expect(page.getByRole('complementary').getByText(/7-day reach up to/).first()).toBeVisible()
+    await expect(
+      page
+        .getByRole('complementary')
+        .getByText(/7-day reach up to/)
+        .first(),
+    ).toBeVisible()
   })
 
   test('keeps its margin shut on a narrow screen until it is asked for, and prints its notes', async ({ page }) => {
@@ -105,7 +112,10 @@ test.describe('the overview', () => {
     const margin = page.getByRole('complementary')
     await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()
     await expect(margin).toBeHidden()
-    await page.getByRole('region', { name: 'Headline figures' }).getByRole('button', { name: /^Impressions/ }).click()
+    await page
+      .getByRole('region', { name: 'Headline figures' })
+      .getByRole('button', { name: /^Impressions/ })
+      .click()
     await expect(margin.getByRole('heading', { name: 'Workings: Impressions' })).toBeVisible()
     await page.keyboard.press('w')
     await expect(margin).toBeHidden()
@@ -146,7 +156,10 @@ test.describe('the overview', () => {
     await expect.poll(() => line.evaluate((plot) => plot.querySelector('svg')!.clientWidth - plot.clientWidth)).toBe(0)
     // the margin is filled also when the report was reached by a link, and again after it was shut
     const margin = page.getByRole('complementary')
-    await page.getByRole('region', { name: 'The period at a glance' }).getByRole('button', { name: /^Impressions/ }).click()
+    await page
+      .getByRole('region', { name: 'The period at a glance' })
+      .getByRole('button', { name: /^Impressions/ })
+      .click()
     await expect(margin.getByText('Orrery Press, Commons').first()).toBeVisible()
     await page.keyboard.press('w')
     await expect(margin).toBeHidden()
@@ -219,7 +232,13 @@ test('an owner gives consent by a link, without signing in, and the figures come
 test('a file that asks about its dates, with bad rows', async ({ page }) => {
   await signIn(page)
   await page.getByRole('link', { name: 'Imports' }).click()
-  await page.getByLabel('File', { exact: true }).setInputFiles({ name: 'april.csv', mimeType: 'text/csv', buffer: Buffer.from('Date,Impressions,Page ID\n03/04/2026,5,10220431877650213\n05/04/2026,x,10220431877650213\n06/04/2026,7,1.02204E+16\n') })
+  await page.getByLabel('File', { exact: true }).setInputFiles({
+    name: 'april.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'Date,Impressions,Page ID\n03/04/2026,5,10220431877650213\n05/04/2026,x,10220431877650213\n06/04/2026,7,1.02204E+16\n',
+    ),
+  })
   await expect(page.getByText('“03/04/2026” can be read two ways. Which is it?')).toBeVisible()
   await page.getByRole('button', { name: 'Check the whole file' }).click()
   await expect(page.getByRole('alert')).toContainText('Say in which order the dates give day and month.')
@@ -249,7 +268,11 @@ test('the first page shows every client and leads to what needs somebody', async
   await page.getByRole('link', { name: /^Followers of @mossgate on Tintype/ }).click()
   await expect(page.getByRole('heading', { name: 'Targets', exact: true })).toBeInViewport()
   await page.goBack()
-  await page.getByRole('region', { name: 'Unusual days without a reason' }).getByRole('link', { name: /@orrerypress|profiles/ }).first().click()
+  await page
+    .getByRole('region', { name: 'Unusual days without a reason' })
+    .getByRole('link', { name: /@orrerypress|profiles/ })
+    .first()
+    .click()
   await expect(page.getByRole('heading', { name: 'Unusual days' })).toBeInViewport()
   await page.goBack()
   await page.getByRole('button', { name: 'Add what needs somebody at Mossgate Gardens to a report' }).click()
@@ -293,7 +316,9 @@ test('an unusual day asks for its reason, and the note is the answer', async ({ 
   await first.getByRole('button', { name: 'Write the reason' }).click()
   await page.getByLabel('What happened').fill('Shown on a breakfast programme.')
   await page.getByRole('button', { name: 'Keep the note' }).click()
-  await expect(unusual.getByRole('listitem').filter({ hasText: day }).first()).toContainText('“Shown on a breakfast programme.”')
+  await expect(unusual.getByRole('listitem').filter({ hasText: day }).first()).toContainText(
+    '“Shown on a breakfast programme.”',
+  )
 })
 
 test('a profile is switched off and on again, and every figure follows', async ({ page }) => {
@@ -327,10 +352,12 @@ test('a note is changed, removed, and brought back', async ({ page }) => {
 test('a viewer reads what is theirs, and is offered nothing else', async ({ page, consoleErrors }) => {
   await signIn(page, VIEWER)
   await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()
-  for (const name of ['Note', 'Add to report', 'Set a target', 'Write the reason']) await expect(page.getByRole('button', { name, exact: true })).toHaveCount(0)
+  for (const name of ['Note', 'Add to report', 'Set a target', 'Write the reason'])
+    await expect(page.getByRole('button', { name, exact: true })).toHaveCount(0)
   await expect(page.getByRole('group', { name: /as a line/ })).not.toHaveAttribute('aria-label', /write a note/)
   const rail = page.getByRole('navigation', { name: 'Stages of the work' })
-  for (const name of ['Profiles', 'Find profiles', 'Imports', 'Reports']) await expect(rail.getByRole('link', { name, exact: true })).toHaveCount(0)
+  for (const name of ['Profiles', 'Find profiles', 'Imports', 'Reports'])
+    await expect(rail.getByRole('link', { name, exact: true })).toHaveCount(0)
   await page.keyboard.press('n')
   await page.keyboard.press('?')
   const keys = page.getByRole('dialog', { name: 'Keys' })
@@ -387,7 +414,19 @@ test('signing in says what is wrong, and leads to where one wanted to go', async
 test('nothing hinders anybody: axe on every page, light and dark', async ({ page }) => {
   test.setTimeout(180_000)
   await signIn(page)
-  for (const path of ['', 'mossgate-gardens/content', 'mossgate-gardens/overview?figure=reach', 'mossgate-gardens/profiles', 'mossgate-gardens/find', 'mossgate-gardens/imports', 'mossgate-gardens/reports', 'mossgate-gardens/reports/1', 'mossgate-gardens/editions', 'glossary', 'me']) {
+  for (const path of [
+    '',
+    'mossgate-gardens/content',
+    'mossgate-gardens/overview?figure=reach',
+    'mossgate-gardens/profiles',
+    'mossgate-gardens/find',
+    'mossgate-gardens/imports',
+    'mossgate-gardens/reports',
+    'mossgate-gardens/reports/1',
+    'mossgate-gardens/editions',
+    'glossary',
+    'me',
+  ]) {
     await page.goto(`/${path}`, { waitUntil: 'networkidle' })
     await expectAccessible(page)
   }

@@ -61,11 +61,18 @@ test('a level has an axis that fits its line and says so; the legend’s shade i
   await expect(page.getByText('the axis of followers fits the line and does not begin at zero')).toBeVisible()
   const plot = page.getByRole('group', { name: /^Impressions a day, as a line/ })
   // the line of followers goes over most of the height, where it lay flat before
-  await expect.poll(async () => await plot.evaluate((element) => {
-    const line = [...element.querySelectorAll('.apexcharts-line-series path.apexcharts-line')].at(-1)
-    const grid = element.querySelector('.apexcharts-grid')
-    return line && grid ? (line as SVGGraphicsElement).getBBox().height / (grid as SVGGraphicsElement).getBBox().height : 0
-  })).toBeGreaterThan(0.4)
+  await expect
+    .poll(
+      async () =>
+        await plot.evaluate((element) => {
+          const line = [...element.querySelectorAll('.apexcharts-line-series path.apexcharts-line')].at(-1)
+          const grid = element.querySelector('.apexcharts-grid')
+          return line && grid
+            ? (line as SVGGraphicsElement).getBBox().height / (grid as SVGGraphicsElement).getBBox().height
+            : 0
+        }),
+    )
+    .toBeGreaterThan(0.4)
   const [legend, shade] = await page.evaluate(() => {
     const rgba = (colour: string, opacity: number) => {
       const canvas = document.createElement('canvas').getContext('2d', { willReadFrequently: true })!
@@ -74,9 +81,14 @@ test('a level has an axis that fits its line and says so; the legend’s shade i
       canvas.fillRect(0, 0, 1, 1)
       return [...canvas.getImageData(0, 0, 1, 1).data].map((value) => Math.round(value / 6))
     }
-    const band = document.querySelector('.apexcharts-xaxis-annotations rect[fill-opacity], .apexcharts-xaxis-annotations rect')!
+    const band = document.querySelector(
+      '.apexcharts-xaxis-annotations rect[fill-opacity], .apexcharts-xaxis-annotations rect',
+    )!
     const sample = getComputedStyle(document.querySelector('figcaption i.band')!)
-    return [rgba(sample.backgroundColor, 1), rgba(band.getAttribute('fill')!, Number(band.getAttribute('opacity') ?? band.getAttribute('fill-opacity') ?? 1))]
+    return [
+      rgba(sample.backgroundColor, 1),
+      rgba(band.getAttribute('fill')!, Number(band.getAttribute('opacity') ?? band.getAttribute('fill-opacity') ?? 1)),
+    ]
   })
   expect(shade).toEqual(legend)
 })
@@ -96,13 +108,25 @@ test('what an outsider opens fits a telephone', async ({ page, browser }) => {
     const phone = await (await browser.newContext({ viewport: { width, height: 740 } })).newPage()
     for (const address of [link, `${ADDRESS}/sign-in`, `${ADDRESS}/consent/${'x'.repeat(43)}`]) {
       await phone.goto(address, { waitUntil: 'networkidle' })
-      expect([address, width, await phone.evaluate(() => document.documentElement.scrollWidth)]).toEqual([address, width, width])
+      expect([address, width, await phone.evaluate(() => document.documentElement.scrollWidth)]).toEqual([
+        address,
+        width,
+        width,
+      ])
     }
     await phone.goto(link, { waitUntil: 'networkidle' })
     // no figure lies over another
     const overlaps = await phone.locator('.strip .figure').evaluateAll((figures) => {
       const boxes = figures.map((figure) => figure.getBoundingClientRect())
-      return boxes.flatMap((a, index) => boxes.slice(index + 1).filter((b) => a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1)).length + figures.filter((figure) => figure.scrollWidth > figure.clientWidth + 1).length
+      return (
+        boxes.flatMap((a, index) =>
+          boxes
+            .slice(index + 1)
+            .filter(
+              (b) => a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1,
+            ),
+        ).length + figures.filter((figure) => figure.scrollWidth > figure.clientWidth + 1).length
+      )
     })
     expect([width, overlaps]).toEqual([width, 0])
     if (width === 360) await expectAccessible(phone)
@@ -113,9 +137,17 @@ test('what an outsider opens fits a telephone', async ({ page, browser }) => {
 test('the columns of a file are known from what they hold, and what is not used says so', async ({ page }) => {
   await signIn(page)
   await page.goto('/mossgate-gardens/imports')
-  await page.getByLabel('File', { exact: true }).setInputFiles({ name: 'odd.csv', mimeType: 'text/csv', buffer: Buffer.from('When it was,Which one,How many,Weather\n20 Oct 2026,10220431877650213,500,rain\n21 Oct 2026,10220431877650213,400,sun\n') })
+  await page.getByLabel('File', { exact: true }).setInputFiles({
+    name: 'odd.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'When it was,Which one,How many,Weather\n20 Oct 2026,10220431877650213,500,rain\n21 Oct 2026,10220431877650213,400,sun\n',
+    ),
+  })
   await expect(page.getByRole('combobox', { name: 'What the column “When it was” holds' })).toContainText('Date')
-  await expect(page.getByRole('combobox', { name: 'What the column “Which one” holds' })).toContainText('Id of the profile')
+  await expect(page.getByRole('combobox', { name: 'What the column “Which one” holds' })).toContainText(
+    'Id of the profile',
+  )
   await expect(page.getByRole('combobox', { name: 'What the column “How many” holds' })).toContainText('not used')
   await expect(page.getByRole('row', { name: 'dates ids of profiles counts text' })).toBeVisible()
   await expectAccessible(page)
@@ -125,12 +157,25 @@ test('the columns of a file are known from what they hold, and what is not used 
 
 test('buttons have an outline that can be seen, light and dark', async ({ page }) => {
   await signIn(page)
-  const outline = () => page.getByRole('button', { name: 'Note', exact: true }).evaluate((button) => {
-    const read = (colour: string) => (/[\d.]+/g.exec(colour) ? colour.match(/[\d.]+/g)!.slice(0, 3).map(Number) : [])
-    const light = ([r = 0, g = 0, b = 0]: number[]) => [r, g, b].map((value) => (value / 255 <= 0.04045 ? value / 255 / 12.92 : ((value / 255 + 0.055) / 1.055) ** 2.4)).reduce((sum, value, index) => sum + value * [0.2126, 0.7152, 0.0722][index]!, 0)
-    const [line, ground] = [light(read(getComputedStyle(button).borderTopColor)), light(read(getComputedStyle(document.body).backgroundColor))]
-    return (Math.max(line, ground) + 0.05) / (Math.min(line, ground) + 0.05)
-  })
+  const outline = () =>
+    page.getByRole('button', { name: 'Note', exact: true }).evaluate((button) => {
+      const read = (colour: string) =>
+        /[\d.]+/g.exec(colour)
+          ? colour
+              .match(/[\d.]+/g)!
+              .slice(0, 3)
+              .map(Number)
+          : []
+      const light = ([r = 0, g = 0, b = 0]: number[]) =>
+        [r, g, b]
+          .map((value) => (value / 255 <= 0.04045 ? value / 255 / 12.92 : ((value / 255 + 0.055) / 1.055) ** 2.4))
+          .reduce((sum, value, index) => sum + value * [0.2126, 0.7152, 0.0722][index]!, 0)
+      const [line, ground] = [
+        light(read(getComputedStyle(button).borderTopColor)),
+        light(read(getComputedStyle(document.body).backgroundColor)),
+      ]
+      return (Math.max(line, ground) + 0.05) / (Math.min(line, ground) + 0.05)
+    })
   expect(await outline()).toBeGreaterThan(3)
   await page.getByRole('button', { name: 'Dark' }).click()
   await expect.poll(outline).toBeGreaterThan(3)

@@ -10,7 +10,8 @@ async function begin(page: Page, title: string): Promise<string> {
   return page.url()
 }
 const comment = (page: Page) => page.getByRole('textbox', { name: 'Comment on block 1' })
-const standing = (page: Page, text: string | RegExp) => expect(page.getByRole('status').filter({ hasText: text })).toBeVisible()
+const standing = (page: Page, text: string | RegExp) =>
+  expect(page.getByRole('status').filter({ hasText: text })).toBeVisible()
 /** What a browser writes into its console of its own accord while it has no line, or is told of two versions. */
 const forgive = (errors: string[], pattern: RegExp) => {
   const others = errors.filter((text) => !pattern.test(text))
@@ -37,7 +38,11 @@ test('what is typed is saved while it is typed, and what was not sent yet comes 
   await expect(comment(again)).toHaveValue('The storm week, seen ')
 })
 
-test('without a line it says so, asks before one leaves, and saves when the line is back', async ({ page, context, consoleErrors }) => {
+test('without a line it says so, asks before one leaves, and saves when the line is back', async ({
+  page,
+  context,
+  consoleErrors,
+}) => {
   await signIn(page)
   await begin(page, 'Without a line')
   await context.setOffline(true)

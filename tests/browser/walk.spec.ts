@@ -13,7 +13,11 @@ async function readPdf(bytes: Buffer): Promise<{ text: string; outline: string[]
     texts.push(items.map((item) => ('str' in item ? item.str : '')).join(' '))
   }
   const titles = (await document.getOutline()) as { title: string }[] | null
-  return { text: texts.join(' ').replace(/\s+/g, ' '), outline: (titles ?? []).map(({ title }) => title), pages: document.numPages }
+  return {
+    text: texts.join(' ').replace(/\s+/g, ' '),
+    outline: (titles ?? []).map(({ title }) => title),
+    pages: document.numPages,
+  }
 }
 
 test('from signing in to an edition that does not change', async ({ page, browser }) => {
@@ -26,7 +30,9 @@ test('from signing in to an edition that does not change', async ({ page, browse
     await expect(page.getByRole('heading', { name: 'Impressions a day' })).toBeVisible()
   })
 
-  const impressions = page.getByRole('region', { name: 'Headline figures' }).getByRole('button', { name: /^Impressions/ })
+  const impressions = page
+    .getByRole('region', { name: 'Headline figures' })
+    .getByRole('button', { name: /^Impressions/ })
   await expect(page.getByText(/First fetch running|first fetch is still running/)).toHaveCount(0)
   const before = Number((await impressions.locator('.number').innerText()).split('\n')[0]!.replaceAll(',', ''))
 
@@ -52,7 +58,9 @@ test('from signing in to an edition that does not change', async ({ page, browse
 
   const bring = async () => {
     await page.getByRole('link', { name: 'Imports' }).click()
-    await page.getByLabel('File', { exact: true }).setInputFiles({ name: 'october.csv', mimeType: 'text/csv', buffer: Buffer.from(EXPORT) })
+    await page
+      .getByLabel('File', { exact: true })
+      .setInputFiles({ name: 'october.csv', mimeType: 'text/csv', buffer: Buffer.from(EXPORT) })
     await page.getByRole('button', { name: 'Check the whole file' }).click()
     await expect(page.getByText('0 days would be added, 2 would be changed')).toBeVisible()
     await page.getByRole('button', { name: 'Write 2 rows' }).click()
@@ -83,7 +91,9 @@ test('from signing in to an edition that does not change', async ({ page, browse
     await page.getByLabel('Comment on block 1').blur()
     await expect(page.getByRole('status').getByText('Saved', { exact: true })).toBeVisible()
     await page.getByRole('button', { name: 'Look at edition 1' }).click()
-    await expect(page.getByRole('dialog', { name: 'The edition as it will be issued' }).getByText('not issued yet')).toBeVisible()
+    await expect(
+      page.getByRole('dialog', { name: 'The edition as it will be issued' }).getByText('not issued yet'),
+    ).toBeVisible()
     await page.getByRole('button', { name: 'Issue edition 1' }).click()
     await page.waitForURL(/editions\/\d+/)
     await expect(page.getByText('checked: unchanged since it was issued')).toBeVisible()
@@ -97,7 +107,14 @@ test('from signing in to an edition that does not change', async ({ page, browse
     const pdf = await page.request.get(new URL((await link.getAttribute('href'))!, ADDRESS).href)
     expect(pdf.headers()['content-type']).toBe('application/pdf')
     const { text, outline, pages } = await readPdf(await pdf.body())
-    for (const words of ['Mossgate Gardens, four-week report', 'Three days shut, and yet a good month.', before.toLocaleString('en-GB'), 'Edition 1', `Page 1 of ${pages}`]) expect(text).toContain(words)
+    for (const words of [
+      'Mossgate Gardens, four-week report',
+      'Three days shut, and yet a good month.',
+      before.toLocaleString('en-GB'),
+      'Edition 1',
+      `Page 1 of ${pages}`,
+    ])
+      expect(text).toContain(words)
     expect(outline).toEqual(expect.arrayContaining(['Mossgate Gardens, four-week report']))
   })
 

@@ -26,7 +26,11 @@ function world(seed: number, target: number, { shown = 1, rate = 1 }: Planted): 
       return { numerator: scatter(denominator * chance * better, seed, part, name, 'response'), denominator }
     }
     const isTarget = part === target % parts
-    return { key: `Part ${part}`, from: side('before', 1, 1), to: side('after', isTarget ? shown : 1, isTarget ? rate : 1) }
+    return {
+      key: `Part ${part}`,
+      from: side('before', 1, 1),
+      to: side('after', isTarget ? shown : 1, isTarget ? rate : 1),
+    }
   })
 }
 const nameOf = (parts: readonly PartOfRate[], target: number) => parts[target % parts.length]!.key
@@ -37,9 +41,15 @@ describe('a cause that was planted in a generated world is named first', () => {
   it('a part that halves, of a total', () => {
     for (let seed = 0; seed < WORLDS; seed++) {
       const parts = world(seed, seed, { shown: 0.5 })
-      const found = contributions(parts.map(({ key, from, to }) => ({ key, from: from.denominator, to: to.denominator })))
+      const found = contributions(
+        parts.map(({ key, from, to }) => ({ key, from: from.denominator, to: to.denominator })),
+      )
       const change = found.reduce((sum, part) => sum + part.change, 0)
-      expect([seed, found[0]!.key, named(describeWhy(change, found, say))]).toEqual([seed, nameOf(parts, seed), nameOf(parts, seed)])
+      expect([seed, found[0]!.key, named(describeWhy(change, found, say))]).toEqual([
+        seed,
+        nameOf(parts, seed),
+        nameOf(parts, seed),
+      ])
     }
   })
 
@@ -50,7 +60,11 @@ describe('a cause that was planted in a generated world is named first', () => {
       const target = brings.indexOf(Math.max(...brings))
       const parts = world(seed, target, { rate: 0.5 })
       const found = mixAndRate(parts)!
-      expect([seed, found.parts[0]!.key, named(describeWhy(found.to - found.from, found.parts, say))]).toEqual([seed, nameOf(parts, target), nameOf(parts, target)])
+      expect([seed, found.parts[0]!.key, named(describeWhy(found.to - found.from, found.parts, say))]).toEqual([
+        seed,
+        nameOf(parts, target),
+        nameOf(parts, target),
+      ])
       expect(Math.abs(found.parts[0]!.rate)).toBeGreaterThan(10 * Math.abs(found.parts[0]!.mix))
       expect(Math.abs(found.rate)).toBeGreaterThan(Math.abs(found.mix))
     }
@@ -76,8 +90,20 @@ describe('a cause that was planted in a generated world is named first', () => {
 
   it.each(['posts', 'impressions for each post', 'interactions for each impression'])('%s, of a product', (cause) => {
     for (let seed = 0; seed < WORLDS; seed++) {
-      const factors = [['posts', between(10, 60, seed, 'posts')], ['impressions for each post', between(500, 4000, seed, 'each')], ['interactions for each impression', between(0.02, 0.1, seed, 'rate')]] as const
-      const found = bySize(factorContributions(factors.map(([key, from]) => ({ key, from, to: from * between(0.93, 1.07, seed, key, 'chance') * (key === cause ? 0.6 : 1) }))))
+      const factors = [
+        ['posts', between(10, 60, seed, 'posts')],
+        ['impressions for each post', between(500, 4000, seed, 'each')],
+        ['interactions for each impression', between(0.02, 0.1, seed, 'rate')],
+      ] as const
+      const found = bySize(
+        factorContributions(
+          factors.map(([key, from]) => ({
+            key,
+            from,
+            to: from * between(0.93, 1.07, seed, key, 'chance') * (key === cause ? 0.6 : 1),
+          })),
+        ),
+      )
       const change = found.reduce((sum, part) => sum + part.change, 0)
       expect([seed, found[0]!.key, named(describeWhy(change, found, say))]).toEqual([seed, cause, cause])
     }

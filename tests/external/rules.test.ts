@@ -35,18 +35,33 @@ interface Example {
 }
 
 const text = readFileSync(new URL('../../docs/metrics.md', import.meta.url), 'utf8')
-const examples = [...text.matchAll(/```json example\n([\s\S]*?)\n```/g)].map((match) => ({ line: text.slice(0, match.index).split('\n').length, ...(JSON.parse(match[1]!) as Example) }))
+const examples = [...text.matchAll(/```json example\n([\s\S]*?)\n```/g)].map((match) => ({
+  line: text.slice(0, match.index).split('\n').length,
+  ...(JSON.parse(match[1]!) as Example),
+}))
 
 const rounded = (value: unknown) => (typeof value === 'number' ? Number(value.toPrecision(4)) : value)
 const plain = (words: string) => words.replaceAll('\u202F', ' ')
 
 function compared({ networks = {}, rows = [], universe, ask }: Example) {
   const [from, to] = ask.period!.split('..') as [string, string]
-  const facts = rows.flatMap(({ from: first, to: last, profile, ...figures }) => eachDay({ from: first, to: last }).map((day) => ({ profile: profile!, day, ...figures }) as ProfileDay))
-  const over = (period: Period) => aggregateTable(factTable(facts), period, new Map(Object.entries(networks).map(([id, network]) => [Number(id), network])), FACT_COLUMNS)
+  const facts = rows.flatMap(({ from: first, to: last, profile, ...figures }) =>
+    eachDay({ from: first, to: last }).map((day) => ({ profile: profile!, day, ...figures }) as ProfileDay),
+  )
+  const over = (period: Period) =>
+    aggregateTable(
+      factTable(facts),
+      period,
+      new Map(Object.entries(networks).map(([id, network]) => [Number(id), network])),
+      FACT_COLUMNS,
+    )
   const period = { from, to }
   const against = ask.against && comparison(period, ask.against)
-  return compareFigures((ask.figure ?? ask.change)!, { current: over(period), ...(against && { earlier: { comparison: against, aggregates: over(against.period) } }) }, { period, ...(universe !== undefined && { universe }) })
+  return compareFigures(
+    (ask.figure ?? ask.change)!,
+    { current: over(period), ...(against && { earlier: { comparison: against, aggregates: over(against.period) } }) },
+    { period, ...(universe !== undefined && { universe }) },
+  )
 }
 
 /** What the application makes of an example, with everything that it may say it expects. */
@@ -63,27 +78,60 @@ function outcome(example: Example): unknown {
   if (ask.against) {
     const { period, running } = parsePeriod(ask.period!, addDays(ask.today!, -1))
     const against = comparison(period, ask.against, running)!
-    return { days: `${against.period.from}..${against.period.to}`, words: describeAgainst(ask.against, against, period, running) }
+    return {
+      days: `${against.period.from}..${against.period.to}`,
+      words: describeAgainst(ask.against, against, period, running),
+    }
   }
-  if (ask.usual) return usualOf(ask.usual.map(([from, to]) => ({ from, to })), 'relative')
+  if (ask.usual)
+    return usualOf(
+      ask.usual.map(([from, to]) => ({ from, to })),
+      'relative',
+    )
   if (ask.mixAndRate) return mixAndRate(ask.mixAndRate)
   if (ask.level) {
     const { slope, last, days } = ask.level
-    return forecastLevel(eachDay(daysEnding('2026-10-28', 84)).map((day, index) => ({ day, value: last - slope * (83 - index) })), '2026-10-29', days)
+    return forecastLevel(
+      eachDay(daysEnding('2026-10-28', 84)).map((day, index) => ({ day, value: last - slope * (83 - index) })),
+      '2026-10-29',
+      days,
+    )
   }
-  const judged = new Map(Object.entries(ask.causes!).map(([profile, scores]) => [Number(profile), scores.map((score, index) => ({ day: addDays(ask.first!, index), value: 100, usual: 100, isSmall: false, score }))]))
+  const judged = new Map(
+    Object.entries(ask.causes!).map(([profile, scores]) => [
+      Number(profile),
+      scores.map((score, index) => ({
+        day: addDays(ask.first!, index),
+        value: 100,
+        usual: 100,
+        isSmall: false,
+        score,
+      })),
+    ]),
+  )
   return causesOf(judged).map(({ from, to, direction, members }) => ({ from, to, direction, profiles: members.length }))
 }
 
 describe('the rules, by their examples', () => {
   it('has an example for each of them', () => {
     expect(examples.length).toBeGreaterThanOrEqual(15)
-    for (const heading of ['Roll-up', 'Reach', 'Comparison', 'better or worse', 'Why it changed', 'Unusual days', 'heading']) expect(text).toContain(heading)
+    for (const heading of [
+      'Roll-up',
+      'Reach',
+      'Comparison',
+      'better or worse',
+      'Why it changed',
+      'Unusual days',
+      'heading',
+    ])
+      expect(text).toContain(heading)
   })
 
   it.each(examples)('docs/metrics.md, line $line', (example) => {
     const found = outcome(example)
     if (Array.isArray(example.expect)) expect(found).toEqual(example.expect)
-    else for (const [key, value] of Object.entries(example.expect)) expect([key, rounded((found as Record<string, unknown>)[key] ?? 0)]).toEqual([key, rounded(value)])
+    else
+      for (const [key, value] of Object.entries(example.expect))
+        expect([key, rounded((found as Record<string, unknown>)[key] ?? 0)]).toEqual([key, rounded(value)])
   })
 })

@@ -22,17 +22,31 @@ async function tried(how: ConnectionOptions): Promise<string> {
 
 describe('the private database', () => {
   const ways = () => [
-    { host: '127.0.0.1', port: Number(server().port) }, { host: '::1', port: Number(server().port) }, { host: 'localhost', port: Number(server().port) }, { host: hostname(), port: Number(server().port) }, { socketPath: join(data, 'mariadb.sock') },
+    { host: '127.0.0.1', port: Number(server().port) },
+    { host: '::1', port: Number(server().port) },
+    { host: 'localhost', port: Number(server().port) },
+    { host: hostname(), port: Number(server().port) },
+    { socketPath: join(data, 'mariadb.sock') },
   ]
 
-  it.each(['root', '', 'zaffer', 'mysql', 'mariadb.sys', 'nobody'])('lets nobody in as “%s” without a password, whichever way', async (user) => {
-    for (const way of ways()) expect([way, user, await tried({ ...way, user })]).not.toEqual([way, user, 'in'])
-  })
+  it.each(['root', '', 'zaffer', 'mysql', 'mariadb.sys', 'nobody'])(
+    'lets nobody in as “%s” without a password, whichever way',
+    async (user) => {
+      for (const way of ways()) expect([way, user, await tried({ ...way, user })]).not.toEqual([way, user, 'in'])
+    },
+  )
 
   it('lets root in with its password over the socket alone, and the application over loopback alone', async () => {
     const { databaseRoot, database } = openSecrets(data) as { databaseRoot: string; database: string }
-    const answers = async (user: string, password: string) => await Promise.all(ways().map((way) => tried({ ...way, user, password })))
-    expect((await answers('root', databaseRoot)).map((answer) => answer === 'in')).toEqual([false, false, false, false, true])
+    const answers = async (user: string, password: string) =>
+      await Promise.all(ways().map((way) => tried({ ...way, user, password })))
+    expect((await answers('root', databaseRoot)).map((answer) => answer === 'in')).toEqual([
+      false,
+      false,
+      false,
+      false,
+      true,
+    ])
     // a name of this machine may stand for 127.0.0.1, and is the same way in then
     const [loopback, sixth, , , socket] = await answers('zaffer', database)
     expect([loopback, sixth === 'in', socket === 'in']).toEqual(['in', false, false])
@@ -48,24 +62,46 @@ describe('the private database', () => {
       }
     }
     const grants = (await asked('SHOW GRANTS')) as Record<string, string>[]
-    expect(grants.map((row) => Object.values(row)[0]!.replace(/IDENTIFIED.*/, '').trim())).toEqual(['GRANT USAGE ON *.* TO `zaffer`@`127.0.0.1`', 'GRANT ALL PRIVILEGES ON `zaffer%`.* TO `zaffer`@`127.0.0.1`'])
+    expect(
+      grants.map((row) =>
+        Object.values(row)[0]!
+          .replace(/IDENTIFIED.*/, '')
+          .trim(),
+      ),
+    ).toEqual([
+      'GRANT USAGE ON *.* TO `zaffer`@`127.0.0.1`',
+      'GRANT ALL PRIVILEGES ON `zaffer%`.* TO `zaffer`@`127.0.0.1`',
+    ])
     expect(await asked('SELECT User FROM mysql.global_priv')).toMatch(/DENIED/)
     expect(await asked("SELECT LOAD_FILE('/etc/passwd') AS file")).toEqual([{ file: null }])
-    expect(await asked("SELECT 1 INTO OUTFILE '/tmp/zaffer-outfile'")).toMatch(/DENIED|SECURE_FILE_PRIV|OPTION_PREVENTS/)
+    expect(await asked("SELECT 1 INTO OUTFILE '/tmp/zaffer-outfile'")).toMatch(
+      /DENIED|SECURE_FILE_PRIV|OPTION_PREVENTS/,
+    )
     expect(await asked("CREATE USER 'x'@'localhost'")).toMatch(/DENIED/)
     await connection.end()
   })
 
   it('knows three accounts, of which one belongs to the server itself and is locked', async () => {
     const { databaseRoot } = openSecrets(data) as { databaseRoot: string }
-    const connection = await createConnection({ socketPath: join(data, 'mariadb.sock'), user: 'root', password: databaseRoot })
-    const [accounts] = await connection.query("SELECT CONCAT(User, '@', Host) AS account FROM mysql.global_priv ORDER BY 1")
+    const connection = await createConnection({
+      socketPath: join(data, 'mariadb.sock'),
+      user: 'root',
+      password: databaseRoot,
+    })
+    const [accounts] = await connection.query(
+      "SELECT CONCAT(User, '@', Host) AS account FROM mysql.global_priv ORDER BY 1",
+    )
     await connection.end()
-    expect((accounts as { account: string }[]).map(({ account }) => account)).toEqual(['mariadb.sys@localhost', 'root@localhost', 'zaffer@127.0.0.1'])
+    expect((accounts as { account: string }[]).map(({ account }) => account)).toEqual([
+      'mariadb.sys@localhost',
+      'root@localhost',
+      'zaffer@127.0.0.1',
+    ])
   })
 
   it('keeps its socket and files in a folder for the owner only', () => {
     const folder = dirname(join(data, 'mariadb.sock'))
-    for (const part of [join(folder, 'mariadb'), join(folder, 'no-files')]) expect((statSync(part).mode & 0o077).toString(8)).toBe('0')
+    for (const part of [join(folder, 'mariadb'), join(folder, 'no-files')])
+      expect((statSync(part).mode & 0o077).toString(8)).toBe('0')
   })
 })

@@ -25,9 +25,15 @@ describe('a network that does not answer as agreed', () => {
   }
 
   it.each([
-    [{ status: 500, body: '' }, NetworkTrouble, 'Cork answered 500.'], [{ status: 404, body: '' }, NetworkTrouble, 'no longer has this profile'], [{ status: 200, body: '<html>' }, NetworkTrouble, 'without data'],
-    [{ status: 200, body: '{"data":{}}' }, NetworkTrouble, 'without data'], [{ status: 200, body: '{"data":[],"next":"2026-10-01"}' }, NetworkTrouble, 'the same page again'],
-    [{ status: 401, body: '' }, TokenRefused, 'did not let us in'], [{ status: 429, headers: { 'retry-after': '7' }, body: '' }, RateLimited, 'wait 7 seconds'], [{ status: 429, body: '' }, RateLimited, 'wait 60 seconds'], [{ status: 429, headers: { 'retry-after': '7200' }, body: '' }, RateLimited, 'wait 7200 seconds'],
+    [{ status: 500, body: '' }, NetworkTrouble, 'Cork answered 500.'],
+    [{ status: 404, body: '' }, NetworkTrouble, 'no longer has this profile'],
+    [{ status: 200, body: '<html>' }, NetworkTrouble, 'without data'],
+    [{ status: 200, body: '{"data":{}}' }, NetworkTrouble, 'without data'],
+    [{ status: 200, body: '{"data":[],"next":"2026-10-01"}' }, NetworkTrouble, 'the same page again'],
+    [{ status: 401, body: '' }, TokenRefused, 'did not let us in'],
+    [{ status: 429, headers: { 'retry-after': '7' }, body: '' }, RateLimited, 'wait 7 seconds'],
+    [{ status: 429, body: '' }, RateLimited, 'wait 60 seconds'],
+    [{ status: 429, headers: { 'retry-after': '7200' }, body: '' }, RateLimited, 'wait 7200 seconds'],
     [{ status: 302, headers: { location: 'http://127.0.0.1/' }, body: '' }, NetworkTrouble, 'does not answer'],
   ])('%j is said in a sentence', async (given, kind, sentence) => {
     const problem = await ask(given).catch((error: unknown) => error)
@@ -37,13 +43,19 @@ describe('a network that does not answer as agreed', () => {
 
   it('asks to wait a number of seconds, or until a time', () => {
     const at = Date.parse('2026-10-29T06:00:00Z')
-    expect(['7', '0', 'Thu, 29 Oct 2026 06:02:00 GMT', 'Thu, 29 Oct 2026 05:00:00 GMT', '999999999', 'soon', null].map((text) => secondsOf(text, at))).toEqual([7, 1, 120, 1, 86_400, 60, 60])
+    expect(
+      ['7', '0', 'Thu, 29 Oct 2026 06:02:00 GMT', 'Thu, 29 Oct 2026 05:00:00 GMT', '999999999', 'soon', null].map(
+        (text) => secondsOf(text, at),
+      ),
+    ).toEqual([7, 1, 120, 1, 86_400, 60, 60])
   })
 
   it('withdraws the consent only when it says that the grant is invalid', async () => {
     const refreshed = async (given: typeof answer) => {
       answer = { ...given, headers: { 'content-type': 'application/json' } }
-      return await httpNetwork('cork', base).refresh({ access: 'a', refresh: 'r', until: 0 }).catch((error: unknown) => error)
+      return await httpNetwork('cork', base)
+        .refresh({ access: 'a', refresh: 'r', until: 0 })
+        .catch((error: unknown) => error)
     }
     expect(await refreshed({ status: 400, body: '{"error":"invalid_grant"}' })).toBeInstanceOf(ConsentWithdrawn)
     for (const error of ['invalid_client', 'temporarily_unavailable', 'server_error']) {
@@ -69,7 +81,10 @@ describe('a network that does not answer as agreed', () => {
 
 describe('the volume of a network', () => {
   const { state } = useStandins()
-  const volume = () => tableOf("network_day WHERE network = 'murmur'", 'day, posts, interactions') as Promise<{ day: string; posts: number }[]>
+  const volume = () =>
+    tableOf("network_day WHERE network = 'murmur'", 'day, posts, interactions') as Promise<
+      { day: string; posts: number }[]
+    >
 
   it('is fetched once up to a day, goes on from there, and belongs to no client', async () => {
     await fetchVolume('murmur', '2026-10-20')
@@ -91,9 +106,13 @@ describe('the volume of a network', () => {
     let pages = 0
     state.onRequest = () => (state.isDown = ++pages > 3)
     await expect(fetchVolume('cork', '2026-10-28')).rejects.toThrow('Cork answered 503.')
-    expect((await tableOf("network_day WHERE network = 'cork'", 'COUNT(*) AS days, 1, 2'))[0]).toMatchObject({ days: 90 })
+    expect((await tableOf("network_day WHERE network = 'cork'", 'COUNT(*) AS days, 1, 2'))[0]).toMatchObject({
+      days: 90,
+    })
     Object.assign(state, { isDown: false, onRequest: () => {} })
     await fetchVolume('cork', '2026-10-30')
-    expect((await tableOf("network_day WHERE network = 'cork'", 'COUNT(*) AS days, MAX(day) AS last, 2'))[0]).toMatchObject({ last: '2026-10-30' })
+    expect(
+      (await tableOf("network_day WHERE network = 'cork'", 'COUNT(*) AS days, MAX(day) AS last, 2'))[0],
+    ).toMatchObject({ last: '2026-10-30' })
   })
 })

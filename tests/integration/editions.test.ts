@@ -5,7 +5,17 @@ import { recompute } from '../../core/figures/working'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { enqueue, jobById } from '../../server/platform/jobs/queue'
 import { composeReport } from '../../server/report/blocks/composeReport'
-import { editionById, editionPdf, editionsOf, forOutsiders, keepPdf, openShare, revokeShare, shareEdition, sharesOf } from '../../server/report/editions/editions'
+import {
+  editionById,
+  editionPdf,
+  editionsOf,
+  forOutsiders,
+  keepPdf,
+  openShare,
+  revokeShare,
+  shareEdition,
+  sharesOf,
+} from '../../server/report/editions/editions'
 import { addReport, removeReport, reportById, reportsOf, saveReport } from '../../server/report/reports/reports'
 import { runNextJob } from '../../server/jobs'
 import type { Block } from '../../shared/report/blocks'
@@ -14,12 +24,39 @@ import { EDITION_ISSUE, EDITION_PRINT } from '../../server/report/editions/jobs'
 
 const { pool } = useDatabase('editions')
 const blocks: Block[] = [
-  { id: 'a', kind: 'figures', title: 'At a glance', metrics: ['reach', 'impressions', 'engagement_by_reach'], option: '', who: 'all', text: '', comment: 'Calm.' },
+  {
+    id: 'a',
+    kind: 'figures',
+    title: 'At a glance',
+    metrics: ['reach', 'impressions', 'engagement_by_reach'],
+    option: '',
+    who: 'all',
+    text: '',
+    comment: 'Calm.',
+  },
   { id: 'b', kind: 'chart', title: '', metrics: ['impressions'], option: '', who: 'all', text: '', comment: '' },
-  { id: 'c', kind: 'table', title: 'By profile', metrics: ['followers', 'reach'], option: '', who: 'all', text: '', comment: '' },
+  {
+    id: 'c',
+    kind: 'table',
+    title: 'By profile',
+    metrics: ['followers', 'reach'],
+    option: '',
+    who: 'all',
+    text: '',
+    comment: '',
+  },
   { id: 'e', kind: 'why', title: '', metrics: ['impressions'], option: '', who: 'all', text: '', comment: '' },
   { id: 'f', kind: 'unusual', title: '', metrics: ['impressions'], option: '', who: 'all', text: '', comment: '' },
-  { id: 'd', kind: 'text', title: '', metrics: [], option: '', who: 'all', text: 'Dear reader,\n\n<b>not bold</b>', comment: '' },
+  {
+    id: 'd',
+    kind: 'text',
+    title: '',
+    metrics: [],
+    option: '',
+    who: 'all',
+    text: 'Dear reader,\n\n<b>not bold</b>',
+    comment: '',
+  },
 ]
 let db: ClientDb
 let profile: number
@@ -28,7 +65,22 @@ let report: number
 beforeAll(async () => {
   db = await addClient('editions', 50_000)
   profile = await addProfile(db, 'tintype', '1')
-  await addDaysOf(db, eachDay(daysEnding('2026-10-28', 60)).map((day, index) => ({ profile, day, impressions: 100 + index, reactions: 5, comments: 1, shares: 0, saves: 0, followers: 900, reach_1d: 50, reach_7d: 200, reach_28d: 700 })))
+  await addDaysOf(
+    db,
+    eachDay(daysEnding('2026-10-28', 60)).map((day, index) => ({
+      profile,
+      day,
+      impressions: 100 + index,
+      reactions: 5,
+      comments: 1,
+      shares: 0,
+      saves: 0,
+      followers: 900,
+      reach_1d: 50,
+      reach_7d: 200,
+      reach_28d: 700,
+    })),
+  )
   report = await addReport(db, 'Monthly', blocks)
 })
 
@@ -62,7 +114,8 @@ describe('an edition', () => {
     const frozen = JSON.stringify(edition.content)
     await pool().query('UPDATE profile_day SET impressions = impressions * 10 WHERE client_id = ?', [db.clientId])
     const live = await composeReport(db, await reportById(db, report))
-    const impressions = (content: typeof live) => (content.blocks[0]?.kind === 'figures' ? content.blocks[0].figures[1]!.figure.value : undefined)
+    const impressions = (content: typeof live) =>
+      content.blocks[0]?.kind === 'figures' ? content.blocks[0].figures[1]!.figure.value : undefined
     expect(impressions(live)).toBe(10 * impressions(edition.content)!)
     expect(JSON.stringify((await editionById(db, edition.id)).content)).toBe(frozen)
     await pool().query('UPDATE profile_day SET impressions = impressions / 10 WHERE client_id = ?', [db.clientId])
@@ -70,7 +123,9 @@ describe('an edition', () => {
 
   it('says so when somebody has changed it after all', async () => {
     const edition = await editionOf(await issue())
-    await pool().query("UPDATE edition SET content = REPLACE(content, 'Calm.', 'Fine.') WHERE edition_id = ?", [edition.id])
+    await pool().query("UPDATE edition SET content = REPLACE(content, 'Calm.', 'Fine.') WHERE edition_id = ?", [
+      edition.id,
+    ])
     expect((await editionById(db, edition.id)).isIntact).toBe(false)
   })
 
@@ -79,9 +134,13 @@ describe('an edition', () => {
     const key = randomUUID()
     const [first, second] = [await issue(key, other), await issue(key, other)]
     expect((second.result as { edition: number }).edition).toBe((first.result as { edition: number }).edition)
-    for (let index = 0; index < 4; index++) await enqueue(db, EDITION_ISSUE, `${other}:${index}`, { reportId: other, requestKey: randomUUID(), person: null })
+    for (let index = 0; index < 4; index++)
+      await enqueue(db, EDITION_ISSUE, `${other}:${index}`, { reportId: other, requestKey: randomUUID(), person: null })
     await Promise.all([runNextJob(), runNextJob(), runNextJob(), runNextJob()])
-    const numbers = (await editionsOf(db)).filter(({ reportId }) => reportId === other).map(({ number }) => number).sort((a, b) => a - b)
+    const numbers = (await editionsOf(db))
+      .filter(({ reportId }) => reportId === other)
+      .map(({ number }) => number)
+      .sort((a, b) => a - b)
     expect(numbers).toEqual([1, 2, 3, 4, 5])
     await pool().query("DELETE FROM job WHERE kind = 'edition.print'")
   })
@@ -102,7 +161,10 @@ describe('the PDF of an edition', () => {
     await keepPdf(db, edition.id, Buffer.from('%PDF first'))
     await keepPdf(db, edition.id, Buffer.from('%PDF second'))
     expect((await editionPdf(db, edition.id))!.toString()).toBe('%PDF first')
-    expect(await editionById(db, edition.id)).toMatchObject({ hasPdf: true, pdfSha256: createHash('sha256').update('%PDF first').digest('hex') })
+    expect(await editionById(db, edition.id)).toMatchObject({
+      hasPdf: true,
+      pdfSha256: createHash('sha256').update('%PDF first').digest('hex'),
+    })
     // printing it again, as after a crash, prints nothing: no browser is started and no ticket made
     const tickets = await tableOf('share_link', 'share_id, 1, 2')
     const job = await enqueue(db, EDITION_PRINT, edition.id, {})
@@ -131,10 +193,15 @@ describe('a shared link', () => {
 describe('an edition for outsiders', () => {
   it('is what it prints, without the names of those who worked on it', async () => {
     const edition = await editionOf(await issue())
-    const content = { ...edition.content, notes: [{ id: 41, from: '2026-10-01', to: '2026-10-01', title: 'Calm.', body: '', writtenBy: 'Jory Tamblyn' }] }
+    const content = {
+      ...edition.content,
+      notes: [{ id: 41, from: '2026-10-01', to: '2026-10-01', title: 'Calm.', body: '', writtenBy: 'Jory Tamblyn' }],
+    }
     const shown = forOutsiders({ ...edition, issuedBy: 'Ada Pellow', content })
     expect(JSON.stringify(shown)).not.toMatch(/Ada Pellow|Jory Tamblyn/)
-    expect(shown.content.notes).toEqual([{ id: 1, from: '2026-10-01', to: '2026-10-01', title: 'Calm.', body: '', writtenBy: null }])
+    expect(shown.content.notes).toEqual([
+      { id: 1, from: '2026-10-01', to: '2026-10-01', title: 'Calm.', body: '', writtenBy: null },
+    ])
     expect(shown).not.toHaveProperty('id')
   })
 })
@@ -143,7 +210,9 @@ describe('a report', () => {
   it('is not written over by somebody who opened it earlier', async () => {
     const { id: _id, editions: _editions, changedAt: _changedAt, ...opened } = await reportById(db, report)
     expect(await saveReport(db, report, { ...opened, title: 'Mine' })).toBe(opened.version + 1)
-    await expect(saveReport(db, report, { ...opened, title: 'Theirs' })).rejects.toThrow('Somebody else has changed this report')
+    await expect(saveReport(db, report, { ...opened, title: 'Theirs' })).rejects.toThrow(
+      'Somebody else has changed this report',
+    )
     expect((await reportById(db, report)).title).toBe('Mine')
   })
 

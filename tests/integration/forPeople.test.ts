@@ -25,19 +25,39 @@ beforeAll(async () => {
   db = await clientDbForJob(1)
 })
 
-const scope = (part: object = {}) => resolveScope(db, { who: [], sets: [], period: '2026-10-01..2026-10-28', against: 'before', ...part })
-const block = (kind: Block['kind'], part: Partial<Block> = {}): Block => ({ id: kind, kind, title: '', metrics: [], option: '', who: 'all', text: '', comment: '', ...part })
+const scope = (part: object = {}) =>
+  resolveScope(db, { who: [], sets: [], period: '2026-10-01..2026-10-28', against: 'before', ...part })
+const block = (kind: Block['kind'], part: Partial<Block> = {}): Block => ({
+  id: kind,
+  kind,
+  title: '',
+  metrics: [],
+  option: '',
+  who: 'all',
+  text: '',
+  comment: '',
+  ...part,
+})
 
 describe('a network as a choice of whom', () => {
   it('is all of the client’s profiles there, said by name, wherever it is chosen', async () => {
-    const of = (await scope()).allProfiles.filter(({ network }) => network === 'tintype').map(({ profile_id: id }) => id)
+    const of = (await scope()).allProfiles
+      .filter(({ network }) => network === 'tintype')
+      .map(({ profile_id: id }) => id)
     const one = await scope({ networks: ['tintype'] })
-    expect([one.words.who, one.profiles.map(({ profile_id: id }) => id)]).toEqual([`Tintype, ${of.length} profiles`, of])
-    expect((await scope({ networks: ['tintype', 'zoetrope'] })).words.who).toMatch(/^Tintype and Zoetrope, \d profiles$/)
+    expect([one.words.who, one.profiles.map(({ profile_id: id }) => id)]).toEqual([
+      `Tintype, ${of.length} profiles`,
+      of,
+    ])
+    expect((await scope({ networks: ['tintype', 'zoetrope'] })).words.who).toMatch(
+      /^Tintype and Zoetrope, \d profiles$/,
+    )
     const all = await scope()
     expect(narrowed(all, 'tintype').words.who).toBe(one.words.who)
     expect(narrowed(all, 'tintype').profiles).toEqual(one.profiles)
-    await expect(scope({ networks: ['murmur', 'guildhall', 'lantern', 'cork', 'waymark', 'commons'] })).rejects.toThrow(/has no profile on|switched on/)
+    await expect(scope({ networks: ['murmur', 'guildhall', 'lantern', 'cork', 'waymark', 'commons'] })).rejects.toThrow(
+      /has no profile on|switched on/,
+    )
   })
 
   it('stands in a target, also after it was changed', async () => {
@@ -54,15 +74,30 @@ describe('a network as a choice of whom', () => {
 
 describe('an edition before it is issued', () => {
   it('is looked at with what is missing in it, and is what is issued', async () => {
-    const report = await addReport(db, 'Looked at', [block('figures', { metrics: ['impressions'] }), block('text'), block('posts', { rows: 3, format: 'photo', option: 'fewest_interactions' }), block('page')])
+    const report = await addReport(db, 'Looked at', [
+      block('figures', { metrics: ['impressions'] }),
+      block('text'),
+      block('posts', { rows: 3, format: 'photo', option: 'fewest_interactions' }),
+      block('page'),
+    ])
     const preview = await previewOf(db, report)
     expect(preview.number).toBe(1)
-    expect(preview.missing).toEqual([expect.stringMatching(/^Block 1: days are missing in 1 of 1 figures, most in impressions: \d+ of \d+ profile-days are there\.$/), 'Block 2: the text is empty.'])
+    expect(preview.missing).toEqual([
+      expect.stringMatching(
+        /^Block 1: days are missing in 1 of 1 figures, most in impressions: \d+ of \d+ profile-days are there\.$/,
+      ),
+      'Block 2: the text is empty.',
+    ])
     const listed = preview.content.blocks[2]!
     expect(listed.kind === 'posts' && listed.posts.map(({ format }) => format)).toEqual(['photo', 'photo', 'photo'])
     const interactions = listed.kind === 'posts' ? listed.posts.map((post) => post.interactions!) : []
     expect(interactions).toEqual([...interactions].sort((a, b) => a - b))
-    await enqueue(db, EDITION_ISSUE, `${report}:a`, { reportId: report, requestKey: crypto.randomUUID(), person: 1, sha256: preview.sha256 })
+    await enqueue(db, EDITION_ISSUE, `${report}:a`, {
+      reportId: report,
+      requestKey: crypto.randomUUID(),
+      person: 1,
+      sha256: preview.sha256,
+    })
     await pool().query("UPDATE job SET run_after = NOW() + INTERVAL 1 DAY WHERE kind = 'edition.print'")
     await runJobs()
     const [edition] = await editionsOf(db)
@@ -70,21 +105,42 @@ describe('an edition before it is issued', () => {
     // what has changed since it was looked at is not issued
     const { version, ...rest } = await reportById(db, report)
     await saveReport(db, report, { ...rest, title: 'Changed since', version } as never)
-    const job = await enqueue(db, EDITION_ISSUE, `${report}:b`, { reportId: report, requestKey: crypto.randomUUID(), person: 1, sha256: preview.sha256 })
+    const job = await enqueue(db, EDITION_ISSUE, `${report}:b`, {
+      reportId: report,
+      requestKey: crypto.randomUUID(),
+      person: 1,
+      sha256: preview.sha256,
+    })
     await runJobs()
-    expect(await jobById(db, job)).toMatchObject({ state: 'failed', message: expect.stringContaining('have changed since you looked') })
+    expect(await jobById(db, job)).toMatchObject({
+      state: 'failed',
+      message: expect.stringContaining('have changed since you looked'),
+    })
     expect((await editionsOf(db)).filter(({ reportId }) => reportId === report)).toHaveLength(1)
   })
 
   it('says what is missing of every kind', async () => {
-    const content = await composeReport(db, { title: 'x', period: '2026-10-28..2026-10-28', against: 'none', blocks: [block('found'), block('why', { metrics: ['impressions'] }), block('text', { text: 'there' })] })
-    expect(missingIn(content)).toEqual(['Block 1: the client’s profiles were not looked for yet.', 'Block 2: Choose a comparison to see why it changed.'])
+    const content = await composeReport(db, {
+      title: 'x',
+      period: '2026-10-28..2026-10-28',
+      against: 'none',
+      blocks: [block('found'), block('why', { metrics: ['impressions'] }), block('text', { text: 'there' })],
+    })
+    expect(missingIn(content)).toEqual([
+      'Block 1: the client’s profiles were not looked for yet.',
+      'Block 2: Choose a comparison to see why it changed.',
+    ])
   })
 
   it('can be superseded by a later one, which both say, and outsiders too', async () => {
     const report = await copyReport(db, 1)
     expect((await reportById(db, report)).title).toMatch(/, copied$/)
-    for (const key of ['c', 'd']) await enqueue(db, EDITION_ISSUE, `${report}:${key}`, { reportId: report, requestKey: crypto.randomUUID(), person: 1 })
+    for (const key of ['c', 'd'])
+      await enqueue(db, EDITION_ISSUE, `${report}:${key}`, {
+        reportId: report,
+        requestKey: crypto.randomUUID(),
+        person: 1,
+      })
     await runJobs()
     const [later, earlier] = (await editionsOf(db)).filter(({ reportId }) => reportId === report)
     await supersede(db, earlier!.id, later!.id)
@@ -105,17 +161,34 @@ describe('which posts did it', () => {
   it('are those of both periods, beside the median of their profile’s other posts, as the raw rows have them', async () => {
     const { posts } = await why(db, await scope(), 'interactions')
     const [rows] = (await pool().query(`
-      SELECT post.remote_id AS id, profile_id AS profile, DATE_FORMAT(CONVERT_TZ(published_at, '+00:00', '+01:00'), '%Y-%m-%d') AS day, COALESCE(reactions, 0) + COALESCE(comments, 0) + COALESCE(shares, 0) + COALESCE(saves, 0) AS value
-      FROM   post JOIN profile USING (client_id, profile_id) WHERE client_id = 1 AND is_rival = 0 AND is_active = 1 AND COALESCE(reactions, comments, shares, saves) IS NOT NULL`)) as unknown as [{ id: string; profile: number; day: string; value: number }[]]
-    const inside = (from: string, to: string) => rows.map((row) => ({ ...row, value: Number(row.value) })).filter(({ day }) => day >= from && day <= to)
+      SELECT post.remote_id AS id, profile_id AS profile, DATE_FORMAT(CONVERT_TZ(published_at, '+00:00', '+01:00'),
+               '%Y-%m-%d') AS day, COALESCE(reactions, 0) + COALESCE(comments, 0) + COALESCE(shares, 0) + COALESCE(saves,
+               0) AS value
+      FROM   post JOIN profile USING (client_id, profile_id) WHERE client_id = 1 AND is_rival = 0 AND is_active = 1
+      AND COALESCE(reactions, comments, shares, saves) IS NOT NULL`)) as unknown as [
+      { id: string; profile: number; day: string; value: number }[],
+    ]
+    const inside = (from: string, to: string) =>
+      rows.map((row) => ({ ...row, value: Number(row.value) })).filter(({ day }) => day >= from && day <= to)
     // within summer time: October to the 24th decides which is the best, whatever the last days bring
     const now = inside('2026-10-01', '2026-10-28').sort((a, b) => b.value - a.value)
     expect(posts!.now.best[0]).toMatchObject({ id: now[0]!.id, value: now[0]!.value })
     expect(posts!.now.best.map(({ value }) => value)).toEqual(now.slice(0, 3).map(({ value }) => value))
-    expect(posts!.now.weakest.map(({ value }) => value)).toEqual(now.slice(-3).reverse().map(({ value }) => value))
+    expect(posts!.now.weakest.map(({ value }) => value)).toEqual(
+      now
+        .slice(-3)
+        .reverse()
+        .map(({ value }) => value),
+    )
     const best = posts!.now.best[0]!
-    const others = inside('2026-07-31', '2026-10-28').filter(({ profile, id }) => profile === best.profile && id !== best.id).map(({ value }) => value).sort((a, b) => a - b)
-    const middle = others.length % 2 ? others[(others.length - 1) / 2]! : (others[others.length / 2 - 1]! + others[others.length / 2]!) / 2
+    const others = inside('2026-07-31', '2026-10-28')
+      .filter(({ profile, id }) => profile === best.profile && id !== best.id)
+      .map(({ value }) => value)
+      .sort((a, b) => a - b)
+    const middle =
+      others.length % 2
+        ? others[(others.length - 1) / 2]!
+        : (others[others.length / 2 - 1]! + others[others.length / 2]!) / 2
     expect(best.usual).toBe(middle)
     expect(best.times).toBeCloseTo(best.value / middle, 9)
     const { from, to } = (await scope()).comparison!.period
@@ -135,7 +208,8 @@ describe('odd days over every metric', () => {
       expect(found.filter((finding) => finding.metric === metric)).toHaveLength(alone.length)
     }
     expect(found.some(({ isSmall }) => isSmall)).toBe(false)
-    for (const cause of causes) expect(cause.findings.every(({ from, to }) => from >= cause.from && to <= cause.to)).toBe(true)
+    for (const cause of causes)
+      expect(cause.findings.every(({ from, to }) => from >= cause.from && to <= cause.to)).toBe(true)
     expect(causes.some(({ findings }) => findings.length > 1)).toBe(true)
   })
 })

@@ -22,7 +22,9 @@ const PERSON = 1
 
 beforeAll(async () => {
   db = await addClient('gathering')
-  await pool().query("INSERT INTO person (person_id, agency_id, email, name, role, password_hash) VALUES (1, 1, 'a@b.example', 'A', 'owner', '')")
+  await pool().query(
+    "INSERT INTO person (person_id, agency_id, email, name, role, password_hash) VALUES (1, 1, 'a@b.example', 'A', 'owner', '')",
+  )
 })
 beforeEach(async () => {
   standins.state.isDown = false
@@ -35,22 +37,39 @@ const add = (network: string, handle: string, rival = '') => addProfile(db, { ne
 describe('adding a profile', () => {
   it('shows first what every network has under a handle', async () => {
     const found = await lookUp(db, '@Mossgate', '')
-    expect(found.map(({ networkName, name, followers }) => [networkName, name, followers])).toEqual([['Tintype', '@mossgate', 24_870], ['Guildhall', 'Mossgate Joinery', 288], ['Murmur', '@mossgate', 2205]])
-    expect(found[0]).toMatchObject({ already: null, postsIn28Days: expect.any(Number), lastPost: expect.stringMatching(/^2026-10/) })
+    expect(found.map(({ networkName, name, followers }) => [networkName, name, followers])).toEqual([
+      ['Tintype', '@mossgate', 24_870],
+      ['Guildhall', 'Mossgate Joinery', 288],
+      ['Murmur', '@mossgate', 2205],
+    ])
+    expect(found[0]).toMatchObject({
+      already: null,
+      postsIn28Days: expect.any(Number),
+      lastPost: expect.stringMatching(/^2026-10/),
+    })
   })
 
   it('follows an address to its network only', async () => {
-    expect((await lookUp(db, 'https://commons.example/thornapplepark', '')).map(({ name }) => name)).toEqual(['Thornapple Park'])
+    expect((await lookUp(db, 'https://commons.example/thornapplepark', '')).map(({ name }) => name)).toEqual([
+      'Thornapple Park',
+    ])
     expect(await lookUp(db, 'nobody-is-called-this', '')).toEqual([])
   })
 
-  it.each([['two words', 'neither a handle nor the address'], ['https://elsewhere.example/x', 'neither a handle nor the address'], ['', 'Write a handle or an address']])('refuses %j with a sentence', async (what, sentence) => {
+  it.each([
+    ['two words', 'neither a handle nor the address'],
+    ['https://elsewhere.example/x', 'neither a handle nor the address'],
+    ['', 'Write a handle or an address'],
+  ])('refuses %j with a sentence', async (what, sentence) => {
     await expect(lookUp(db, what, '')).rejects.toThrow(sentence)
   })
 
   it('says which network does not answer, and adds nothing', async () => {
     standins.state.isDown = true
-    await expect(add('tintype', '@mossgate')).rejects.toMatchObject({ status: 502, detail: expect.stringContaining('Tintype answered 503. Nothing was added') })
+    await expect(add('tintype', '@mossgate')).rejects.toMatchObject({
+      status: 502,
+      detail: expect.stringContaining('Tintype answered 503. Nothing was added'),
+    })
     expect(await tableOf('profile', 'profile_id, 1, 2')).toEqual([])
   })
 
@@ -59,11 +78,27 @@ describe('adding a profile', () => {
     const own = await add('commons', 'mossgategardens')
     await runJobs()
     const states = await profilesPage(db)
-    expect(states.find(({ profile_id: id }) => id === rival)).toMatchObject({ is_rival: 1, rival: 'The Glass Fernery', synced_to: '2026-10-28', oldest: '2026-09-29', consent: 'none' })
+    expect(states.find(({ profile_id: id }) => id === rival)).toMatchObject({
+      is_rival: 1,
+      rival: 'The Glass Fernery',
+      synced_to: '2026-10-28',
+      oldest: '2026-09-29',
+      consent: 'none',
+    })
     expect(states.find(({ profile_id: id }) => id === own)).toMatchObject({ is_rival: 0, synced_to: '2026-10-28' })
-    const [row] = (await tableOf(`profile_day WHERE profile_id = ${rival} AND day = '2026-10-28'`, FACT_COLUMNS.join(', '))) as Record<string, number | null>[]
-    expect(Object.entries(row!).filter(([, value]) => value !== null).map(([column]) => column).sort()).toEqual([...PUBLIC_COLUMNS].sort())
-    expect(await tableOf('post WHERE impressions IS NOT NULL OR saves IS NOT NULL', 'profile_id, remote_id, 1')).toEqual([])
+    const [row] = (await tableOf(
+      `profile_day WHERE profile_id = ${rival} AND day = '2026-10-28'`,
+      FACT_COLUMNS.join(', '),
+    )) as Record<string, number | null>[]
+    expect(
+      Object.entries(row!)
+        .filter(([, value]) => value !== null)
+        .map(([column]) => column)
+        .sort(),
+    ).toEqual([...PUBLIC_COLUMNS].sort())
+    expect(
+      await tableOf('post WHERE impressions IS NOT NULL OR saves IS NOT NULL', 'profile_id, remote_id, 1'),
+    ).toEqual([])
     expect(await tableOf('profile_day_part', 'profile_id, split, part')).toEqual([])
   })
 
@@ -93,7 +128,9 @@ describe('adding a profile', () => {
     const both = await Promise.allSettled([add('murmur', '@mossgate'), add('commons', 'mossgategardens')])
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
     const refused = both.find((one) => one.status === 'rejected')!
-    expect(refused.reason.detail).toBe('All 2 profiles of the agency\'s allowance are switched on. Switch one off that is not needed now – its past is kept – and try again.')
+    expect(refused.reason.detail).toBe(
+      "All 2 profiles of the agency's allowance are switched on. Switch one off that is not needed now – its past is kept – and try again.",
+    )
     expect((await profilesView(db)).allowance).toEqual({ limit: 2, used: 2 })
     await expect(db.transaction(refuseBeyondAllowance)).rejects.toThrow('allowance')
     const [first] = await profilesPage(db)
@@ -106,7 +143,11 @@ describe('syncs that are due', () => {
   it('come in the order in which their networks forget', async () => {
     const given = async (network: string, id: string, syncedTo: string | null, consent = 'given') => {
       const profile = await insertProfile(db, network, id)
-      await pool().query('UPDATE profile SET consent = ?, synced_to = ?, synced_at = NOW() WHERE profile_id = ?', [consent, syncedTo, profile])
+      await pool().query('UPDATE profile SET consent = ?, synced_to = ?, synced_at = NOW() WHERE profile_id = ?', [
+        consent,
+        syncedTo,
+        profile,
+      ])
       return profile
     }
     const long = await given('lantern', '81', '2026-10-20')
@@ -117,8 +158,13 @@ describe('syncs that are due', () => {
     await given('commons', '85', '2026-10-28')
     await given('commons', '86', '2026-10-20', 'withdrawn')
     await enqueueDue()
-    // nothing yet: at once; of public figures 30 days are shown, of Tintype's hours 35, of Murmur's own 45, of Lantern's 400
-    expect((await tableOf('job', 'subject, job_id, 1') as { subject: string; job_id: number }[]).sort((a, b) => a.job_id - b.job_id).map(({ subject }) => Number(subject))).toEqual([first, open, hours, short, long])
+    // nothing yet: at once; of public figures 30 days are shown, of Tintype's hours 35, of Murmur's own 45, of
+    // Lantern's 400
+    expect(
+      ((await tableOf('job', 'subject, job_id, 1')) as { subject: string; job_id: number }[])
+        .sort((a, b) => a.job_id - b.job_id)
+        .map(({ subject }) => Number(subject)),
+    ).toEqual([first, open, hours, short, long])
     const taken: number[] = []
     for (let job = await claim(); job; job = await claim()) {
       taken.push(Number(job.subject))
@@ -136,7 +182,10 @@ describe('syncs that are due', () => {
     await enqueueDue()
     await enqueueDue()
     // what a network has asked for is kept to, by the timer and by whoever asks, and the timer writes nothing meanwhile
-    expect([await tableOf('job', 'job_id, state, run_after'), await tableOf('client_version', 'client_id, version, 1')]).toEqual([before, version])
+    expect([
+      await tableOf('job', 'job_id, state, run_after'),
+      await tableOf('client_version', 'client_id, version, 1'),
+    ]).toEqual([before, version])
     await enqueue(db, SYNC, job.subject, {})
     expect((await claim())?.job_id).not.toBe(job.job_id)
   })
@@ -146,14 +195,29 @@ describe('the first fetch after consent', () => {
   it('begins anew with everything that the network remembers, and says what came twice', async () => {
     const id = await add('tintype', '@mossgate')
     await runJobs()
-    await pool().query("UPDATE profile SET consent = 'given', tokens = ?, synced_to = NULL WHERE profile_id = ?", [standins.tokens('tintype', '17841400518844102'), id])
-    await pool().query("INSERT INTO job (client_id, kind, subject, live_key) VALUES (?, 'sync', ?, ?)", [db.clientId, String(id), `${db.clientId}:sync:${id}`])
+    await pool().query("UPDATE profile SET consent = 'given', tokens = ?, synced_to = NULL WHERE profile_id = ?", [
+      standins.tokens('tintype', '17841400518844102'),
+      id,
+    ])
+    await pool().query("INSERT INTO job (client_id, kind, subject, live_key) VALUES (?, 'sync', ?, ?)", [
+      db.clientId,
+      String(id),
+      `${db.clientId}:sync:${id}`,
+    ])
     await runJobs()
     const [state] = await profilesPage(db)
     // 100 days in pages of 30 that each begin with the last day of the one before: three days come twice
-    expect(state).toMatchObject({ oldest: '2026-07-21', synced_to: '2026-10-28', job: { state: 'done', message: 'Figures up to 2026-10-28; 3 days came twice and count once' } })
+    expect(state).toMatchObject({
+      oldest: '2026-07-21',
+      synced_to: '2026-10-28',
+      job: { state: 'done', message: 'Figures up to 2026-10-28; 3 days came twice and count once' },
+    })
     expect(await tableOf('profile_day', 'COUNT(*) AS days, 1, 2')).toEqual([{ days: 100, 1: 1, 2: 2 }])
-    expect((await tableOf("profile_day_part WHERE split = 'impressions_by_follower'", 'COUNT(DISTINCT day) AS days, 1, 2'))[0]).toMatchObject({ days: 100 })
+    expect(
+      (
+        await tableOf("profile_day_part WHERE split = 'impressions_by_follower'", 'COUNT(DISTINCT day) AS days, 1, 2')
+      )[0],
+    ).toMatchObject({ days: 100 })
   })
 
   it('shows the coverage of each metric that is given, and of no other', async () => {
@@ -171,19 +235,33 @@ describe('sets', () => {
     const [a, b] = [await insertProfile(db, 'commons', '71'), await insertProfile(db, 'tintype', '72')]
     const first = await addSet(db, 'Both', [a, b])
     const second = await addSet(db, 'One', [b])
-    expect((await setsOf(db)).map(({ name, profiles }) => [name, profiles])).toEqual([['Both', [a, b]], ['One', [b]]])
+    expect((await setsOf(db)).map(({ name, profiles }) => [name, profiles])).toEqual([
+      ['Both', [a, b]],
+      ['One', [b]],
+    ])
     const scope = await resolveScope(db, { who: [], sets: [second], period: 'last-7-days', against: 'none' })
     expect(scope.words.who).toBe('One (1 profile)')
     expect(scope.profiles.map(({ profile_id: id }) => id)).toEqual([b])
-    const { profiles } = await overview(db, await resolveScope(db, { who: [], sets: [], period: 'last-7-days', against: 'none' }), { metric: 'posts', by: 'set' })
-    expect(profiles.map(({ name, networkName, who }) => [name, networkName, who])).toEqual([['Both', '2 profiles', `${a},${b}`], ['One', '1 profile', String(b)]])
+    const { profiles } = await overview(
+      db,
+      await resolveScope(db, { who: [], sets: [], period: 'last-7-days', against: 'none' }),
+      { metric: 'posts', by: 'set' },
+    )
+    expect(profiles.map(({ name, networkName, who }) => [name, networkName, who])).toEqual([
+      ['Both', '2 profiles', `${a},${b}`],
+      ['One', '1 profile', String(b)],
+    ])
     expect(await changeSet(db, first, 'Only one', [a])).toBe(true)
     expect(await removeSet(db, second, true)).toBe(true)
     expect((await setsOf(db)).map(({ name, profiles: ids }) => [name, ids])).toEqual([['Only one', [a]]])
-    await expect(resolveScope(db, { who: [], sets: [second], period: 'last-7-days', against: 'none' })).rejects.toThrow('names a set')
+    await expect(resolveScope(db, { who: [], sets: [second], period: 'last-7-days', against: 'none' })).rejects.toThrow(
+      'names a set',
+    )
     await removeSet(db, second, false)
     expect(await setsOf(db)).toHaveLength(2)
-    expect(await changeSet(await clientDbForJob((await addClient(`sets ${Date.now()}`)).clientId), first, 'Foreign', [])).toBe(false)
+    expect(
+      await changeSet(await clientDbForJob((await addClient(`sets ${Date.now()}`)).clientId), first, 'Foreign', []),
+    ).toBe(false)
   })
 })
 
@@ -192,10 +270,22 @@ describe('finding profiles', () => {
     await add('tintype', '@mossgate')
     const found = await findProfiles(db, 'www.mossgate.example', '')
     expect(found).toMatchObject({ address: 'https://www.mossgate.example/', handle: 'mossgate' })
-    expect(found.linked.map(({ network, handle, listed }) => [network, handle, listed])).toEqual([['commons', 'mossgategardens', 'no'], ['tintype', 'mossgate', 'own'], ['zoetrope', 'mossgate.clips', 'no'], ['murmur', 'mossgate', 'no']])
-    expect(found.unlinked.map(({ network, name }) => [network, name])).toEqual([['guildhall', 'Mossgate Joinery'], ['cork', 'Mossgate Gardens']])
+    expect(found.linked.map(({ network, handle, listed }) => [network, handle, listed])).toEqual([
+      ['commons', 'mossgategardens', 'no'],
+      ['tintype', 'mossgate', 'own'],
+      ['zoetrope', 'mossgate.clips', 'no'],
+      ['murmur', 'mossgate', 'no'],
+    ])
+    expect(found.unlinked.map(({ network, name }) => [network, name])).toEqual([
+      ['guildhall', 'Mossgate Joinery'],
+      ['cork', 'Mossgate Gardens'],
+    ])
     expect(found.free).toEqual(['Commons', 'Zoetrope', 'Lantern', 'Cork', 'Waymark'])
-    expect(found.taken).toEqual([{ networkName: 'Tintype', name: '@mossgate', isOwn: true }, { networkName: 'Guildhall', name: 'Mossgate Joinery', isOwn: false }, { networkName: 'Murmur', name: '@mossgate', isOwn: false }])
+    expect(found.taken).toEqual([
+      { networkName: 'Tintype', name: '@mossgate', isOwn: true },
+      { networkName: 'Guildhall', name: 'Mossgate Joinery', isOwn: false },
+      { networkName: 'Murmur', name: '@mossgate', isOwn: false },
+    ])
     await keepSearch(db, found)
     expect((await lastSearch(db)).found).toEqual(found)
   })
@@ -207,7 +297,14 @@ describe('finding profiles', () => {
     expect(free).toEqual(['Guildhall', 'Murmur', 'Waymark'])
   })
 
-  it.each([['https://nobody.example/', '', 'answered 404'], ['http://127.0.0.1/', '', 'private network'], ['www.mossgate.example', 'two words', 'letters, digits']])('refuses %s with a sentence', async (address, handle, sentence) => {
-    await expect(findProfiles(db, address, handle)).rejects.toMatchObject({ status: 400, detail: expect.stringContaining(sentence) })
+  it.each([
+    ['https://nobody.example/', '', 'answered 404'],
+    ['http://127.0.0.1/', '', 'private network'],
+    ['www.mossgate.example', 'two words', 'letters, digits'],
+  ])('refuses %s with a sentence', async (address, handle, sentence) => {
+    await expect(findProfiles(db, address, handle)).rejects.toMatchObject({
+      status: 400,
+      detail: expect.stringContaining(sentence),
+    })
   })
 })

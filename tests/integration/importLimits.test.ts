@@ -1,6 +1,14 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClientDb } from '../../server/platform/database/clientDb'
-import { badRowsOf, discard, importById, importsOf, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
+import {
+  badRowsOf,
+  discard,
+  importById,
+  importsOf,
+  startApply,
+  startCheck,
+  startUndo,
+} from '../../server/gather/imports/store'
 import { takeUpload } from '../../server/gather/imports/upload'
 import { jobById } from '../../server/platform/jobs/queue'
 import { runNextJob } from '../../server/jobs'
@@ -17,7 +25,9 @@ beforeAll(async () => {
   db = await addClient('limits')
   profile = await addProfile(db, 'commons', '10220431877650213')
   await addDaysOf(db, [{ profile, day: '2026-10-20', impressions: 1 }])
-  const [added] = await pool().query("INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'l@b.example', 'Somebody', 'analyst', 'x')")
+  const [added] = await pool().query(
+    "INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'l@b.example', 'Somebody', 'analyst', 'x')",
+  )
   person = (added as { insertId: number }).insertId
 })
 
@@ -28,7 +38,12 @@ async function* parts(...given: (string | [string, number])[]): AsyncGenerator<U
     else for (let count = 0; count < part[1]; count++) yield Buffer.from(part[0])
   }
 }
-const mapping: MappingInput = { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: null }
+const mapping: MappingInput = {
+  targets: ['day', 'impressions'],
+  dateOrder: 'year-month-day',
+  decimal: 'point',
+  profile: null,
+}
 const upload = (stream: AsyncIterable<Uint8Array>, name = 'file.csv') => takeUpload(db, person, name, stream)
 
 /** Uploads and checks, and tells how far memory rose meanwhile, beyond what was in use before. */
@@ -40,7 +55,13 @@ async function checked(stream: AsyncIterable<Uint8Array>, given: Partial<Mapping
   const watch = setInterval(() => (highest = Math.max(highest, process.memoryUsage().rss - before)), 20)
   await runJobs()
   clearInterval(watch)
-  return { id, job: (await jobById(db, job))!, view: await importById(db, id), bad: await badRowsOf(db, id, 10), rose: highest / MB }
+  return {
+    id,
+    job: (await jobById(db, job))!,
+    view: await importById(db, id),
+    bad: await badRowsOf(db, id, 10),
+    rose: highest / MB,
+  }
 }
 
 const HEAD = 'Date,Impressions\n2026-10-20,5\n'
@@ -49,7 +70,10 @@ const LONG = 'x'.repeat(MB)
 describe('one file', () => {
   it('with a row of 20 MB is refused with the row named, and memory stays flat', async () => {
     const { job, view, rose } = await checked(parts(HEAD, '2026-10-21,"', [LONG, 20], '"\n2026-10-22,6\n'))
-    expect(job).toMatchObject({ state: 'failed', message: expect.stringContaining('Row 3 is longer than 1,000,000 letters.') })
+    expect(job).toMatchObject({
+      state: 'failed',
+      message: expect.stringContaining('Row 3 is longer than 1,000,000 letters.'),
+    })
     expect(view.state).toBe('failed')
     expect(rose).toBeLessThan(150)
     await discard(db, view.id)
@@ -64,12 +88,20 @@ describe('one file', () => {
   it('with a cell that is too long has one bad row, with row and column named', async () => {
     const { view, bad } = await checked(parts(HEAD, `2026-10-21,${'7'.repeat(50_000)}\n2026-10-22,6\n`))
     expect(view.summary).toMatchObject({ rows: 3, good: 2, bad: 1 })
-    expect(bad[0]).toMatchObject({ line: 3, reason: 'Row 3, column "Impressions": the cell has 50,000 letters; 10,000 are the most' })
+    expect(bad[0]).toMatchObject({
+      line: 3,
+      reason: 'Row 3, column "Impressions": the cell has 50,000 letters; 10,000 are the most',
+    })
     expect(JSON.stringify(bad).length).toBeLessThan(1000)
   })
 
   it.each([
-    ['of one line', parts([LONG, 5]), 'The first line of the file is longer than 256 kB.'], ['of ten thousand columns', parts(`${Array.from({ length: 10_000 }, (_, index) => `Column${index}`).join(',')}\n1,2\n`), 'The file has 10,000 columns; 500 are the most.'],
+    ['of one line', parts([LONG, 5]), 'The first line of the file is longer than 256 kB.'],
+    [
+      'of ten thousand columns',
+      parts(`${Array.from({ length: 10_000 }, (_, index) => `Column${index}`).join(',')}\n1,2\n`),
+      'The file has 10,000 columns; 500 are the most.',
+    ],
   ])('%s is refused while it is taken, with a sentence', async (_, stream, sentence) => {
     const before = await tableOf('import', 'import_id, state, 1')
     await expect(upload(stream)).rejects.toThrow(sentence)
@@ -79,7 +111,10 @@ describe('one file', () => {
   it('of long bad rows keeps no more of them than there is room for', async () => {
     const { view } = await checked(parts(HEAD, [`2026-10-21,"${'y'.repeat(9000)}"\n`, 3000]))
     expect(view.summary).toMatchObject({ good: 1, bad: 3000 })
-    const [[row]] = (await pool().query('SELECT SUM(LENGTH(cells)) AS size, COUNT(*) AS count FROM import_bad_row WHERE import_id = ?', [view.id])) as unknown as [[{ size: number; count: number }]]
+    const [[row]] = (await pool().query(
+      'SELECT SUM(LENGTH(cells)) AS size, COUNT(*) AS count FROM import_bad_row WHERE import_id = ?',
+      [view.id],
+    )) as unknown as [[{ size: number; count: number }]]
     expect(row.size).toBeLessThan(21_000_000)
     expect(row.count).toBeGreaterThan(1000)
   })
@@ -87,36 +122,53 @@ describe('one file', () => {
 
 describe('a file that was cut off', () => {
   it('within its last row has that row named as a bad one', async () => {
-    const { view, bad } = await checked(parts('Date,Impressions,Reactions\n2026-10-20,5,1\n2026-10-21,12'), { targets: ['day', 'impressions', 'reactions'] })
+    const { view, bad } = await checked(parts('Date,Impressions,Reactions\n2026-10-20,5,1\n2026-10-21,12'), {
+      targets: ['day', 'impressions', 'reactions'],
+    })
     expect(view.summary).toMatchObject({ good: 1, bad: 1, openLine: null })
     expect(bad[0]!.reason).toBe('Row 3: the file breaks off in this row, after 2 of 3 cells')
   })
 
   it('within its last cell is good, but the line is named: nobody can know', async () => {
-    expect((await checked(parts('Date,Impressions\n2026-10-20,5\n2026-10-21,12'))).view.summary).toMatchObject({ good: 2, openLine: 3 })
+    expect((await checked(parts('Date,Impressions\n2026-10-20,5\n2026-10-21,12'))).view.summary).toMatchObject({
+      good: 2,
+      openLine: 3,
+    })
     expect((await checked(parts(HEAD))).view.summary).toMatchObject({ openLine: null })
   })
 })
 
 describe('rows of totals', () => {
   it('are those with which the file ends; one above is a bad row', async () => {
-    const { view, bad } = await checked(parts('Date,Impressions\nTotal,11\n2026-10-20,5\n2026-10-21,6\nTotal,11\nGrand total,11\n'))
+    const { view, bad } = await checked(
+      parts('Date,Impressions\nTotal,11\n2026-10-20,5\n2026-10-21,6\nTotal,11\nGrand total,11\n'),
+    )
     expect(view.summary).toMatchObject({ good: 2, bad: 1, totals: 2 })
     expect(bad.map(({ line, reason }) => [line, reason])).toEqual([[2, 'Row 2 says "Total", but other rows follow it']])
   })
 
   it('with a day have to be the sums', async () => {
     const given: Partial<MappingInput> = { targets: ['', 'day', 'impressions'] }
-    expect((await checked(parts('What,Date,Impressions\nA,2026-10-20,5\nB,2026-10-21,6\nTotal,2026-10-22,11\n'), given)).view.summary).toMatchObject({ good: 2, totals: 1 })
-    expect((await checked(parts('What,Date,Impressions\nA,2026-10-20,5\nB,2026-10-21,6\nTotal,2026-10-22,12\n'), given)).view.summary).toMatchObject({ good: 3, totals: 0 })
+    expect(
+      (await checked(parts('What,Date,Impressions\nA,2026-10-20,5\nB,2026-10-21,6\nTotal,2026-10-22,11\n'), given)).view
+        .summary,
+    ).toMatchObject({ good: 2, totals: 1 })
+    expect(
+      (await checked(parts('What,Date,Impressions\nA,2026-10-20,5\nB,2026-10-21,6\nTotal,2026-10-22,12\n'), given)).view
+        .summary,
+    ).toMatchObject({ good: 3, totals: 0 })
   })
 })
 
 describe('a matching', () => {
   const bring = () => upload(parts('When it was,How many\n2026-10-20,5\n'))
   it.each<[string, Partial<MappingInput>, string]>([
-    ['without a date', { targets: ['', 'impressions'] }, 'which column holds the date'], ['without figures', { targets: ['day', ''] }, 'which columns hold figures'], ['without a profile', { profile: null }, 'which profile the file belongs to'],
-    ['of a profile that is not there', { profile: 999_999 }, 'not one of this client’s'], ['of another number of columns', { targets: ['day', 'impressions', ''] }, 'another number of columns'], ['that names a column twice', { targets: ['day', 'day'] }, 'hold figures'],
+    ['without a date', { targets: ['', 'impressions'] }, 'which column holds the date'],
+    ['without figures', { targets: ['day', ''] }, 'which columns hold figures'],
+    ['without a profile', { profile: null }, 'which profile the file belongs to'],
+    ['of a profile that is not there', { profile: 999_999 }, 'not one of this client’s'],
+    ['of another number of columns', { targets: ['day', 'impressions', ''] }, 'another number of columns'],
+    ['that names a column twice', { targets: ['day', 'day'] }, 'hold figures'],
   ])('%s is refused at the check, and is not remembered', async (_, given, sentence) => {
     const id = await bring()
     await expect(startCheck(db, id, { ...mapping, profile, ...given }, person)).rejects.toThrow(sentence)
@@ -139,7 +191,11 @@ describe('a matching', () => {
 
 describe('a writing that fails', () => {
   /** Lets the database refuse one day, as a full disk or a fault of ours would. */
-  const refuse = (day: string) => pool().query(`CREATE TRIGGER refuse BEFORE INSERT ON profile_day FOR EACH ROW BEGIN IF NEW.day = '${day}' THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'secret words of the database'; END IF; END`)
+  const refuse = (day: string) =>
+    pool().query(
+      `CREATE TRIGGER refuse BEFORE INSERT ON profile_day FOR EACH ROW BEGIN IF NEW.day = '${day}' THEN ` +
+        `SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'secret words of the database'; END IF; END`,
+    )
   const allow = () => pool().query('DROP TRIGGER refuse')
   /** Tries a job until it has failed for good. */
   async function untilFailed(job: number) {
@@ -149,7 +205,10 @@ describe('a writing that fails', () => {
     }
     return (await jobById(db, job))!
   }
-  const rows = Array.from({ length: 6000 }, (_, index) => `${new Date(Date.UTC(2004, 0, 1 + index)).toISOString().slice(0, 10)},${index}`)
+  const rows = Array.from(
+    { length: 6000 },
+    (_, index) => `${new Date(Date.UTC(2004, 0, 1 + index)).toISOString().slice(0, 10)},${index}`,
+  )
   const facts = () => tableOf(`profile_day WHERE client_id = ${db.clientId}`)
 
   it('in the middle can be undone, written on, and shows nothing of the database’s own words', async () => {
@@ -159,7 +218,9 @@ describe('a writing that fails', () => {
     const failed = await untilFailed(await startApply(db, id, person))
     await allow()
     expect(failed.state).toBe('failed')
-    expect(failed.message).toMatch(/^It did not work after 6 tries\. Something went wrong here; the log has it under job \d+\.$/)
+    expect(failed.message).toMatch(
+      /^It did not work after 6 tries\. Something went wrong here; the log has it under job \d+\.$/,
+    )
     expect(await importById(db, id)).toMatchObject({ state: 'failed', hasWritten: true, appliedRows: 5000 })
     await expect(discard(db, id)).rejects.toThrow('of which nothing is written')
     await expect(startCheck(db, id, { ...mapping, profile }, person)).rejects.toThrow('written already')
@@ -189,27 +250,43 @@ describe('a writing that fails', () => {
 
 describe('uploads', () => {
   it('that broke off are shown, and can be removed', async () => {
-    const [added] = await pool().query("INSERT INTO import (client_id, file_name, state) VALUES (?, 'half.csv', 'uploading')", [db.clientId])
+    const [added] = await pool().query(
+      "INSERT INTO import (client_id, file_name, state) VALUES (?, 'half.csv', 'uploading')",
+      [db.clientId],
+    )
     const { insertId: id } = added as { insertId: number }
-    expect((await importsOf(db)).find((item) => item.id === id)).toMatchObject({ fileName: 'half.csv', state: 'uploading' })
+    expect((await importsOf(db)).find((item) => item.id === id)).toMatchObject({
+      fileName: 'half.csv',
+      state: 'uploading',
+    })
     await discard(db, id)
   })
 
   it('that their sender broke off leave nothing behind', async () => {
     const before = await tableOf('import_chunk', 'import_id, chunk, 1')
-    await expect(upload((async function* () {
-      yield Buffer.alloc(3 * MB, 'x')
-      throw new Error('aborted')
-    })())).rejects.toThrow('aborted')
+    await expect(
+      upload(
+        (async function* () {
+          yield Buffer.alloc(3 * MB, 'x')
+          throw new Error('aborted')
+        })(),
+      ),
+    ).rejects.toThrow('aborted')
     expect(await tableOf('import_chunk', 'import_id, chunk, 1')).toEqual(before)
   })
 
   it('have their room: for a client, for a person, and on the disk', async () => {
     const twenty = () => parts(HEAD, [`2026-10-21,"${LONG}"\n`, 20])
-    await expect(takeUpload(db, person, 'a.csv', twenty(), { client: 10 * MB, person: 900 * MB })).rejects.toThrow('The files that are kept of this client would have more than 10 MB together.')
-    await expect(takeUpload(db, person, 'a.csv', twenty(), { client: 900 * MB, person: 10 * MB })).rejects.toThrow('You have brought more than 10 MB of files within a day.')
+    await expect(takeUpload(db, person, 'a.csv', twenty(), { client: 10 * MB, person: 900 * MB })).rejects.toThrow(
+      'The files that are kept of this client would have more than 10 MB together.',
+    )
+    await expect(takeUpload(db, person, 'a.csv', twenty(), { client: 900 * MB, person: 10 * MB })).rejects.toThrow(
+      'You have brought more than 10 MB of files within a day.',
+    )
     process.env.ZAFFER_DATABASE_FOLDER = '/proc'
-    await expect(takeUpload(db, person, 'a.csv', twenty())).rejects.toThrow('The disk of the application is nearly full')
+    await expect(takeUpload(db, person, 'a.csv', twenty())).rejects.toThrow(
+      'The disk of the application is nearly full',
+    )
     delete process.env.ZAFFER_DATABASE_FOLDER
     expect((await importsOf(db)).some(({ fileName }) => fileName === 'a.csv')).toBe(false)
   })

@@ -18,7 +18,9 @@ let clients = 0
 
 beforeAll(async () => {
   const agency = await addClient('people')
-  const [rows] = await pool().query("INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'a@b.example', 'Somebody', 'analyst', 'x')")
+  const [rows] = await pool().query(
+    "INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'a@b.example', 'Somebody', 'analyst', 'x')",
+  )
   person = (rows as { insertId: number }).insertId
   expect(agency.clientId).toBeGreaterThan(0)
 })
@@ -27,13 +29,23 @@ beforeAll(async () => {
 async function fresh() {
   db = await addClient(`client-${++clients}`)
   profile = await addProfile(db, 'commons', ID)
-  await addDaysOf(db, eachDay(daysEnding('2026-10-28', 20)).map((day, index) => ({ profile, day, impressions: 1000 + index, reactions: 10, followers: 500 })))
+  await addDaysOf(
+    db,
+    eachDay(daysEnding('2026-10-28', 20)).map((day, index) => ({
+      profile,
+      day,
+      impressions: 1000 + index,
+      reactions: 10,
+      followers: 500,
+    })),
+  )
 }
 
 async function* pieces(bytes: Buffer, size = 7): AsyncGenerator<Uint8Array> {
   for (let at = 0; at < bytes.length; at += size) yield bytes.subarray(at, at + size)
 }
-const upload = (bytes: Buffer, name = 'file.csv') => takeUpload(db, person, name, pieces(bytes, Math.max(7, Math.ceil(bytes.length / 40))))
+const upload = (bytes: Buffer, name = 'file.csv') =>
+  takeUpload(db, person, name, pieces(bytes, Math.max(7, Math.ceil(bytes.length / 40))))
 
 /** Uploads and checks a file with the matching that was guessed, and what is said besides. */
 async function checked(text: string | Buffer, changes: Partial<MappingInput> = {}) {
@@ -51,7 +63,10 @@ async function applied(text: string, changes: Partial<MappingInput> = {}) {
   return id
 }
 const facts = () => tableOf(`profile_day WHERE client_id = ${db.clientId}`)
-const cell = (day: string) => db.one<{ impressions: number | null; reactions: number | null }>(sql`SELECT impressions, reactions FROM profile_day WHERE client_id = ${db.client} AND day = ${day}`)
+const cell = (day: string) =>
+  db.one<{ impressions: number | null; reactions: number | null }>(
+    sql`SELECT impressions, reactions FROM profile_day WHERE client_id = ${db.client} AND day = ${day}`,
+  )
 
 const COMMA = `Page ID,Date,Impressions,Reactions\n${ID},2026-10-20,"1,250",45\n${ID},2026-10-21,980,41\n`
 const RESULT = { good: 2, bad: 0, from: '2026-10-20', to: '2026-10-21', profiles: 1 }
@@ -61,13 +76,30 @@ describe('every kind of file', () => {
     ['commas', Buffer.from(COMMA)],
     ['UTF-8 with a mark', Buffer.from(`\uFEFF${COMMA}`)],
     ['tabs', Buffer.from(COMMA.replace('"1,250"', '1250').replaceAll(',', '\t'))],
-    ['semicolons, decimal commas and dots between thousands', Buffer.from(`Page ID;Date;Impressions;Reactions\n${ID};20.10.2026;1.250;45,0\n${ID};21.10.2026;980;41,0\n`)],
+    [
+      'semicolons, decimal commas and dots between thousands',
+      Buffer.from(`Page ID;Date;Impressions;Reactions\n${ID};20.10.2026;1.250;45,0\n${ID};21.10.2026;980;41,0\n`),
+    ],
     ['UTF-16, little end', iconv.encode(COMMA, 'utf-16le', { addBOM: true })],
     ['UTF-16, big end', iconv.encode(COMMA, 'utf-16be', { addBOM: true })],
-    ['Windows-1252', iconv.encode(`Größe der Seite,${COMMA.split('\n')[0]}\nä,${ID},2026-10-20,1250,45\nö,${ID},2026-10-21,980,41\n`, 'windows-1252')],
+    [
+      'Windows-1252',
+      iconv.encode(
+        `Größe der Seite,${COMMA.split('\n')[0]}\nä,${ID},2026-10-20,1250,45\nö,${ID},2026-10-21,980,41\n`,
+        'windows-1252',
+      ),
+    ],
     ['line ends of another system', Buffer.from(COMMA.replaceAll('\n', '\r\n'))],
-    ['line breaks within quotes', Buffer.from(`Page ID,Date,Impressions,Reactions,Remark\n${ID},2026-10-20,1250,45,"a\nb, ""c"""\n${ID},2026-10-21,980,41,\n`)],
-    ['a preamble above the headings and totals below', Buffer.from(`Export of a page\nmade on,29 Oct 2026\n\n${COMMA}Total,,2230,86\n`)],
+    [
+      'line breaks within quotes',
+      Buffer.from(
+        `Page ID,Date,Impressions,Reactions,Remark\n${ID},2026-10-20,1250,45,"a\nb, ""c"""\n${ID},2026-10-21,980,41,\n`,
+      ),
+    ],
+    [
+      'a preamble above the headings and totals below',
+      Buffer.from(`Export of a page\nmade on,29 Oct 2026\n\n${COMMA}Total,,2230,86\n`),
+    ],
   ])('%s', async (_, bytes, changes) => {
     await fresh()
     const { view, bad } = await checked(bytes, changes)
@@ -75,11 +107,16 @@ describe('every kind of file', () => {
     expect(view.summary).toMatchObject(RESULT)
     await startApply(db, view.id, person)
     await runJobs()
-    expect([await cell('2026-10-20'), await cell('2026-10-21')]).toEqual([{ impressions: 1250, reactions: 45 }, { impressions: 980, reactions: 41 }])
+    expect([await cell('2026-10-20'), await cell('2026-10-21')]).toEqual([
+      { impressions: 1250, reactions: 45 },
+      { impressions: 980, reactions: 41 },
+    ])
   })
 
   it.each([
-    ['', 'The file is empty.'], ['1,2\n3,4\n', 'No row looks like headings'], ['\u0001\u0000\u0002\u0000\u0000\u0000\u0003,\n', 'not a text file'],
+    ['', 'The file is empty.'],
+    ['1,2\n3,4\n', 'No row looks like headings'],
+    ['\u0001\u0000\u0002\u0000\u0000\u0000\u0003,\n', 'not a text file'],
   ])('refuses what is no table: %j', async (text, sentence) => {
     await fresh()
     await expect(upload(Buffer.from(text))).rejects.toThrow(sentence)
@@ -98,11 +135,16 @@ describe('questions and bad rows', () => {
 
   it('lists every bad row with line and reason, and writes only the good ones', async () => {
     await fresh()
-    const { id, view, bad } = await checked(`Page ID,Date,Impressions\n${ID},2026-10-20,5\n1.02204E+16,2026-10-21,5\n${ID},2026-10-22,many\n${ID},2026-11-22,5\n${ID},2026-10-20,7\n`)
+    const { id, view, bad } = await checked(
+      `Page ID,Date,Impressions\n${ID},2026-10-20,5\n1.02204E+16,2026-10-21,5\n` +
+        `${ID},2026-10-22,many\n${ID},2026-11-22,5\n${ID},2026-10-20,7\n`,
+    )
     expect(view.summary).toMatchObject({ rows: 5, good: 1, bad: 4 })
     expect(bad.map(({ line, reason }) => [line, reason.slice(0, 60)])).toEqual([
-      [3, 'Row 3, column "Page ID": "1.02204E+16" is in scientific nota'], [4, 'Row 4, column "Impressions": "many" is not a number with a d'],
-      [5, 'Row 5, column "Date": 2026-11-22 is not over yet; the last c'], [6, 'Row 6, column "Date": 2026-10-20 came already in row 2'],
+      [3, 'Row 3, column "Page ID": "1.02204E+16" is in scientific nota'],
+      [4, 'Row 4, column "Impressions": "many" is not a number with a d'],
+      [5, 'Row 5, column "Date": 2026-11-22 is not over yet; the last c'],
+      [6, 'Row 6, column "Date": 2026-10-20 came already in row 2'],
     ])
     const before = await facts()
     expect(before.length).toBe(20)
@@ -121,7 +163,11 @@ describe('questions and bad rows', () => {
 
   it('remembers the matching for the same headings', async () => {
     await fresh()
-    await checked(`When,How many\n2026-10-20,5\n2026-10-21,6\n`, { targets: ['day', 'impressions'], dateOrder: 'year-month-day', profile })
+    await checked(`When,How many\n2026-10-20,5\n2026-10-21,6\n`, {
+      targets: ['day', 'impressions'],
+      dateOrder: 'year-month-day',
+      profile,
+    })
     const again = await importById(db, await upload(Buffer.from('When,How many\n2026-10-22,5\n2026-10-23,5\n')))
     expect(again.mapping).toMatchObject({ targets: ['day', 'impressions'], profile })
   })
@@ -131,7 +177,11 @@ describe('questions and bad rows', () => {
     const id = await upload(Buffer.from(`${COMMA}${ID},2026-10-22,"5,6\n`))
     const job = await startCheck(db, id, (await importById(db, id)).mapping as MappingInput, person)
     await runJobs()
-    expect(await jobById(db, job)).toMatchObject({ state: 'failed', message: 'The file breaks off: the quotation mark that is opened in row 4 is never closed. Bring the whole file, or close it there.' })
+    expect(await jobById(db, job)).toMatchObject({
+      state: 'failed',
+      message:
+        'The file breaks off: the quotation mark that is opened in row 4 is never closed. Bring the whole file, or close it there.',
+    })
     expect((await importById(db, id)).state).toBe('failed')
   })
 })
@@ -140,7 +190,9 @@ describe('undo', () => {
   it('brings back exactly what was there: changed days, new days, days of other columns', async () => {
     await fresh()
     const before = await facts()
-    const id = await applied(`Page ID,Date,Impressions,Reactions\n${ID},2026-10-20,1,\n${ID},2026-10-21,2,3\n${ID},2024-02-29,9,9\n${ID},2024-03-01,9,\n`)
+    const id = await applied(
+      `Page ID,Date,Impressions,Reactions\n${ID},2026-10-20,1,\n${ID},2026-10-21,2,3\n${ID},2024-02-29,9,9\n${ID},2024-03-01,9,\n`,
+    )
     expect(await facts()).not.toEqual(before)
     expect(await cell('2026-10-20')).toEqual({ impressions: 1, reactions: 10 })
     await startUndo(db, id, person)
@@ -179,7 +231,10 @@ describe('undo', () => {
   it('keeps what a sync has filled in since', async () => {
     await fresh()
     const id = await applied(`Page ID,Date,Impressions\n${ID},2024-02-29,9\n`)
-    await pool().query('UPDATE profile_day SET followers = 77 WHERE client_id = ? AND day = ?', [db.clientId, '2024-02-29'])
+    await pool().query('UPDATE profile_day SET followers = 77 WHERE client_id = ? AND day = ?', [
+      db.clientId,
+      '2024-02-29',
+    ])
     await startUndo(db, id, person)
     await runJobs()
     const [row] = await tableOf(`profile_day WHERE client_id = ${db.clientId} AND day = '2024-02-29'`)

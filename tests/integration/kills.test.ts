@@ -29,22 +29,35 @@ beforeAll(async () => {
   db = await addClient('kills')
   const someone = PROFILES[0]!
   profile = await addProfile(db, 'commons', someone.remoteId, tokens('commons', someone.remoteId))
-  const [added] = await pool().query("INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'k@b.example', 'Somebody', 'analyst', 'x')")
+  const [added] = await pool().query(
+    "INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'k@b.example', 'Somebody', 'analyst', 'x')",
+  )
   person = (added as { insertId: number }).insertId
 })
 
 /** A worker of its own, as the start command starts it. */
-const worker = (): ChildProcess => spawn(process.execPath, ['--import', 'tsx', join(root, 'server/worker.ts')], { cwd: root, env: { ...process.env, ZAFFER_DATABASE_URL: url(), ZAFFER_APP_URL: 'http://127.0.0.1:9' }, stdio: 'ignore' })
+const worker = (): ChildProcess =>
+  spawn(process.execPath, ['--import', 'tsx', join(root, 'server/worker.ts')], {
+    cwd: root,
+    env: { ...process.env, ZAFFER_DATABASE_URL: url(), ZAFFER_APP_URL: 'http://127.0.0.1:9' },
+    stdio: 'ignore',
+  })
 
 /** A dead process's lease is over after fifteen seconds; the test does not wait that long. */
-const letLeasesEnd = () => pool().query("UPDATE job SET lease_until = NOW() - INTERVAL 1 SECOND WHERE state = 'running'")
+const letLeasesEnd = () =>
+  pool().query("UPDATE job SET lease_until = NOW() - INTERVAL 1 SECOND WHERE state = 'running'")
 
 const isBusy = async () => {
-  const [rows] = await pool().query("SELECT COUNT(*) AS count FROM job WHERE state IN ('queued', 'running') AND kind <> 'edition.print'")
+  const [rows] = await pool().query(
+    "SELECT COUNT(*) AS count FROM job WHERE state IN ('queued', 'running') AND kind <> 'edition.print'",
+  )
   return (rows as { count: number }[])[0]!.count > 0
 }
 
-/** Kills one worker after the other, each after a time of its own, until the work is done. Returns how many were killed in the middle of it. */
+/**
+ * Kills one worker after the other, each after a time of its own, until the work is done. Returns how many were killed
+ * in the middle of it.
+ */
 async function killUntilDone(seed: string, longest: number): Promise<number> {
   let killed = 0
   for (let round = 0; await isBusy(); round++) {
@@ -68,23 +81,42 @@ describe('killed again and again, nothing is lost and nothing happens twice', ()
     await enqueue(db, SYNC, profile, {})
     const killed = await killUntilDone('sync', 500)
     console.info(`sync: killed ${killed} times`)
-    const days = (await tableOf(`profile_day WHERE client_id = ${db.clientId}`, 'day, impressions, reach_1d')) as { day: string }[]
-    expect(days.map(({ day }) => day)).toEqual(Array.from({ length: 200 }, (_, index) => addDays('2026-10-28', index - 199)))
+    const days = (await tableOf(`profile_day WHERE client_id = ${db.clientId}`, 'day, impressions, reach_1d')) as {
+      day: string
+    }[]
+    expect(days.map(({ day }) => day)).toEqual(
+      Array.from({ length: 200 }, (_, index) => addDays('2026-10-28', index - 199)),
+    )
     expect(await tableOf('restatement', 'day, metric, old_value')).toEqual([])
-    expect(await tableOf("job WHERE kind = 'sync'", 'kind, state, live_key')).toEqual([{ kind: 'sync', state: 'done', live_key: null }])
+    expect(await tableOf("job WHERE kind = 'sync'", 'kind, state, live_key')).toEqual([
+      { kind: 'sync', state: 'done', live_key: null },
+    ])
   })
 
   it('in an import and in its undo', { timeout: 240_000 }, async () => {
     const before = await tableOf(`profile_day WHERE client_id = ${db.clientId}`)
-    const lines = Array.from({ length: 9000 }, (_, index) => `${addDays('2002-01-01', index)},${1 + index},${index % 50}`)
+    const lines = Array.from(
+      { length: 9000 },
+      (_, index) => `${addDays('2002-01-01', index)},${1 + index},${index % 50}`,
+    )
     const text = Buffer.from(`Date,Impressions,Reactions\n${lines.join('\n')}\n`)
-    const id = await takeUpload(db, person, 'long.csv', (async function* () { yield text })())
+    const id = await takeUpload(
+      db,
+      person,
+      'long.csv',
+      (async function* () {
+        yield text
+      })(),
+    )
     await startCheck(db, id, { ...((await importById(db, id)).mapping as MappingInput), profile }, person)
     const inCheck = await killUntilDone('check', 600)
     expect((await importById(db, id)).summary).toMatchObject({ rows: 9000, good: 9000, bad: 0 })
     await startApply(db, id, person)
     const inApply = await killUntilDone('apply', 600)
-    const after = (await tableOf(`profile_day WHERE client_id = ${db.clientId} AND import_id = ${id}`, 'day, impressions, reactions')) as { day: string; impressions: number }[]
+    const after = (await tableOf(
+      `profile_day WHERE client_id = ${db.clientId} AND import_id = ${id}`,
+      'day, impressions, reactions',
+    )) as { day: string; impressions: number }[]
     expect(after.length).toBe(9000)
     expect(after.every(({ impressions }, index) => impressions === index + 1)).toBe(true)
     await startUndo(db, id, person)
@@ -95,8 +127,24 @@ describe('killed again and again, nothing is lost and nothing happens twice', ()
   })
 
   it('while editions are issued', { timeout: 180_000 }, async () => {
-    const report = await addReport(db, 'Killed', [{ id: 'a', kind: 'table', title: '', metrics: ['reach', 'impressions', 'interactions'], option: '', who: 'all', text: '', comment: '' }])
-    for (let index = 0; index < 40; index++) await enqueue(db, EDITION_ISSUE, `${report}:${index}`, { reportId: report, requestKey: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`, person })
+    const report = await addReport(db, 'Killed', [
+      {
+        id: 'a',
+        kind: 'table',
+        title: '',
+        metrics: ['reach', 'impressions', 'interactions'],
+        option: '',
+        who: 'all',
+        text: '',
+        comment: '',
+      },
+    ])
+    for (let index = 0; index < 40; index++)
+      await enqueue(db, EDITION_ISSUE, `${report}:${index}`, {
+        reportId: report,
+        requestKey: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
+        person,
+      })
     const killed = await killUntilDone('issue', 250)
     console.info(`issuing: killed ${killed} times`)
     const numbers = (await editionsOf(db)).map(({ number }) => number).sort((a, b) => a - b)

@@ -10,7 +10,9 @@ import { root } from '../support/application'
 
 const FOLDER = join(root, 'server/platform/database/migrations')
 const DATA = join(root, '.test-data', 'integration')
-const VERSIONS = readdirSync(FOLDER).filter((name) => name.endsWith('.sql')).sort()
+const VERSIONS = readdirSync(FOLDER)
+  .filter((name) => name.endsWith('.sql'))
+  .sort()
 const newest = Number(VERSIONS.at(-1)!.slice(0, 3))
 let server: Pool
 
@@ -26,7 +28,7 @@ async function fresh(name: string, options = 'CHARACTER SET utf8mb4'): Promise<s
 async function rowsOf(url: string, text: string): Promise<Record<string, unknown>[]> {
   const pool = connect(url, 1)
   try {
-    return ((await pool.query<RowDataPacket[]>(text))[0]).map((row) => ({ ...row }))
+    return (await pool.query<RowDataPacket[]>(text))[0].map((row) => ({ ...row }))
   } finally {
     await pool.end()
   }
@@ -35,7 +37,10 @@ async function rowsOf(url: string, text: string): Promise<Record<string, unknown
 async function schemaOf(url: string): Promise<string[]> {
   const tables = (await rowsOf(url, 'SHOW TABLES')).map((row) => String(Object.values(row)[0])).sort()
   const made: string[] = []
-  for (const table of tables.filter((name) => name !== 'schema_version')) made.push(String((await rowsOf(url, `SHOW CREATE TABLE ${table}`))[0]!['Create Table']).replace(/ AUTO_INCREMENT=\d+/, ''))
+  for (const table of tables.filter((name) => name !== 'schema_version'))
+    made.push(
+      String((await rowsOf(url, `SHOW CREATE TABLE ${table}`))[0]!['Create Table']).replace(/ AUTO_INCREMENT=\d+/, ''),
+    )
   return made
 }
 /** Puts data into a database of an earlier version, in the columns that it had. */
@@ -45,12 +50,15 @@ async function fill(url: string, version: number): Promise<void> {
     INSERT INTO agency (name) VALUES ('Agency');
     INSERT INTO client (agency_id, slug, name, time_zone) VALUES (1, 'a', 'Café A', 'Europe/London');
     INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'a@b.example', 'Zoë', 'analyst', 'x');
-    INSERT INTO profile (client_id, network, handle, name, remote_id, synced_to) VALUES (1, 'commons', '@a', 'A', '10220431877650213', '2026-10-28'), (1, 'cork', '@b', 'B', '2', '2026-10-28');
+    INSERT INTO profile (client_id, network, handle, name, remote_id, synced_to)
+    VALUES (1, 'commons', '@a', 'A', '10220431877650213', '2026-10-28'), (1, 'cork', '@b', 'B', '2', '2026-10-28');
     INSERT INTO import (client_id, file_name, state) VALUES (1, 'x.csv', 'applied');
-    INSERT INTO profile_day (client_id, profile_id, day, impressions, reactions, import_id) VALUES (1, 1, '2026-10-01', 5, 6, 1), (1, 1, '2026-10-02', 7, NULL, NULL);
+    INSERT INTO profile_day (client_id, profile_id, day, impressions, reactions, import_id)
+    VALUES (1, 1, '2026-10-01', 5, 6, 1), (1, 1, '2026-10-02', 7, NULL, NULL);
     INSERT INTO import_before (client_id, import_id, profile_id, day, existed, impressions) VALUES (1, 1, 1, '2026-10-01', 1, 4);
     INSERT INTO report (client_id, title, period, against, blocks) VALUES (1, 'R', 'last-28-days', 'before', '[]');
-    INSERT INTO edition (client_id, report_id, number, request_key, content, sha256, issued_by) VALUES (1, 1, 1, 'k', '{"title":"R","periodWords":"October","period":{"from":"2026-10-01","to":"2026-10-28"}}', 'h', 1);
+    INSERT INTO edition (client_id, report_id, number, request_key, content, sha256, issued_by)
+    VALUES (1, 1, 1, 'k', '{"title":"R","periodWords":"October","period":{"from":"2026-10-01","to":"2026-10-28"}}', 'h', 1);
     INSERT INTO edition_pdf (client_id, edition_id, content) VALUES (1, 1, 'PDF');
     INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-10-01', '2026-10-01', '雨');
     INSERT INTO job (client_id, kind, subject, state) VALUES (1, 'sync', '1', 'done')`)
@@ -60,32 +68,62 @@ async function fill(url: string, version: number): Promise<void> {
       UPDATE profile_day SET imported = 3 WHERE import_id IS NOT NULL;
       UPDATE edition SET title = 'R', period_words = 'October', period_to = '2026-10-28', issued_by_name = 'Zoë';
       UPDATE edition_pdf SET sha256 = SHA2(content, 256);
-      INSERT INTO target (client_id, metric, who, wanted, from_day, by_day) VALUES (1, 'posts', 'some', 5, '2026-10-01', '2026-11-01'), (1, 'posts', 'all', 6, '2026-10-01', '2026-11-01');
+      INSERT INTO target (client_id, metric, who, wanted, from_day, by_day)
+      VALUES (1, 'posts', 'some', 5, '2026-10-01', '2026-11-01'), (1, 'posts', 'all', 6, '2026-10-01', '2026-11-01');
       INSERT INTO target_member (client_id, target_id, is_set, member_id) VALUES (1, 1, 0, 1), (1, 1, 0, 2), (1, 1, 1, 3);
       INSERT INTO profile_set (client_id, set_id, name) VALUES (1, 3, 'S')`)
   } else if (version >= 3) {
     await pool.query(`
-      INSERT INTO target (client_id, metric, who, wanted, from_day, by_day) VALUES (1, 'posts', '2,1,s3', 5, '2026-10-01', '2026-11-01'), (1, 'posts', 'all', 6, '2026-10-01', '2026-11-01');
+      INSERT INTO target (client_id, metric, who, wanted, from_day, by_day)
+      VALUES (1, 'posts', '2,1,s3', 5, '2026-10-01', '2026-11-01'), (1, 'posts', 'all', 6, '2026-10-01', '2026-11-01');
       INSERT INTO profile_set (client_id, set_id, name) VALUES (1, 3, 'S')`)
   }
   await pool.end()
 }
 
 describe('an upgrade', () => {
-  it.each(VERSIONS.slice(0, -1).map((name) => Number(name.slice(0, 3))))('from version %i, with data, ends where a new database begins, and loses nothing', async (version) => {
-    const [url, clean] = [await fresh('upgrade'), await fresh('clean')]
-    expect(await migrate(url, String(version).padStart(3, '0'))).toBe(version)
-    await fill(url, version)
-    expect(await migrate(url)).toBe(newest - version)
-    await migrate(clean)
-    expect(await schemaOf(url)).toEqual(await schemaOf(clean))
-    expect(await rowsOf(url, 'SELECT c.name, p.name AS person, n.title FROM client c, person p, note n')).toEqual([{ name: 'Café A', person: 'Zoë', title: '雨' }])
-    expect(await rowsOf(url, 'SELECT day, impressions, reactions, imported > 0 AS isImported FROM profile_day ORDER BY day')).toEqual([{ day: '2026-10-01', impressions: 5, reactions: 6, isImported: 1 }, { day: '2026-10-02', impressions: 7, reactions: null, isImported: 0 }])
-    expect(await rowsOf(url, "SELECT e.title, e.period_words, e.period_to, e.issued_by_name, f.sha256 = SHA2('PDF', 256) AS fits FROM edition e JOIN edition_pdf f USING (client_id, edition_id)")).toEqual([{ title: 'R', period_words: 'October', period_to: '2026-10-28', issued_by_name: 'Zoë', fits: 1 }])
-    if (version < 3) return
-    expect(await rowsOf(url, 'SELECT target_id, who FROM target ORDER BY target_id')).toEqual([{ target_id: 1, who: 'some' }, { target_id: 2, who: 'all' }])
-    expect(await rowsOf(url, 'SELECT target_id, is_set, member_id FROM target_member ORDER BY is_set, member_id')).toEqual([{ target_id: 1, is_set: 0, member_id: 1 }, { target_id: 1, is_set: 0, member_id: 2 }, { target_id: 1, is_set: 1, member_id: 3 }])
-  })
+  it.each(VERSIONS.slice(0, -1).map((name) => Number(name.slice(0, 3))))(
+    'from version %i, with data, ends where a new database begins, and loses nothing',
+    async (version) => {
+      const [url, clean] = [await fresh('upgrade'), await fresh('clean')]
+      expect(await migrate(url, String(version).padStart(3, '0'))).toBe(version)
+      await fill(url, version)
+      expect(await migrate(url)).toBe(newest - version)
+      await migrate(clean)
+      expect(await schemaOf(url)).toEqual(await schemaOf(clean))
+      expect(await rowsOf(url, 'SELECT c.name, p.name AS person, n.title FROM client c, person p, note n')).toEqual([
+        { name: 'Café A', person: 'Zoë', title: '雨' },
+      ])
+      expect(
+        await rowsOf(
+          url,
+          'SELECT day, impressions, reactions, imported > 0 AS isImported FROM profile_day ORDER BY day',
+        ),
+      ).toEqual([
+        { day: '2026-10-01', impressions: 5, reactions: 6, isImported: 1 },
+        { day: '2026-10-02', impressions: 7, reactions: null, isImported: 0 },
+      ])
+      expect(
+        await rowsOf(
+          url,
+          "SELECT e.title, e.period_words, e.period_to, e.issued_by_name, f.sha256 = SHA2('PDF', 256) AS fits " +
+            'FROM edition e JOIN edition_pdf f USING (client_id, edition_id)',
+        ),
+      ).toEqual([{ title: 'R', period_words: 'October', period_to: '2026-10-28', issued_by_name: 'Zoë', fits: 1 }])
+      if (version < 3) return
+      expect(await rowsOf(url, 'SELECT target_id, who FROM target ORDER BY target_id')).toEqual([
+        { target_id: 1, who: 'some' },
+        { target_id: 2, who: 'all' },
+      ])
+      expect(
+        await rowsOf(url, 'SELECT target_id, is_set, member_id FROM target_member ORDER BY is_set, member_id'),
+      ).toEqual([
+        { target_id: 1, is_set: 0, member_id: 1 },
+        { target_id: 1, is_set: 0, member_id: 2 },
+        { target_id: 1, is_set: 1, member_id: 3 },
+      ])
+    },
+  )
 
   it('that was broken off anywhere goes on at the next start', async () => {
     const clean = await fresh('clean')
@@ -93,9 +131,16 @@ describe('an upgrade', () => {
     const wanted = await schemaOf(clean)
     for (const name of VERSIONS) {
       const version = Number(name.slice(0, 3))
-      const statements = readFileSync(join(FOLDER, name), 'utf8').split(/;\s*$/m).map((text) => text.trim()).filter(Boolean)
+      const statements = readFileSync(join(FOLDER, name), 'utf8')
+        .split(/;\s*$/m)
+        .map((text) => text.trim())
+        .filter(Boolean)
       // after a third and after two thirds of its statements
-      for (const done of new Set([Math.floor(statements.length / 3), Math.floor((statements.length * 2) / 3), statements.length])) {
+      for (const done of new Set([
+        Math.floor(statements.length / 3),
+        Math.floor((statements.length * 2) / 3),
+        statements.length,
+      ])) {
         const url = await fresh('half')
         await migrate(url, String(version - 1).padStart(3, '0'))
         const pool = connect(url, 1, true)
@@ -125,18 +170,44 @@ describe('a database of one’s own', () => {
 
   it('in another charset and engine, zone and mode, is used as ours would be', async () => {
     const url = await fresh('own', 'CHARACTER SET latin1 COLLATE latin1_swedish_ci')
-    const before = ((await server.query<RowDataPacket[]>('SELECT @@GLOBAL.time_zone AS time_zone, @@GLOBAL.sql_mode AS sql_mode, @@GLOBAL.default_storage_engine AS default_storage_engine, @@GLOBAL.tx_isolation AS tx_isolation'))[0])[0]!
-    await set({ time_zone: '+09:00', sql_mode: 'ANSI_QUOTES,NO_BACKSLASH_ESCAPES', default_storage_engine: 'MyISAM', tx_isolation: 'READ-UNCOMMITTED' })
+    const before = (
+      await server.query<RowDataPacket[]>(
+        'SELECT @@GLOBAL.time_zone AS time_zone, @@GLOBAL.sql_mode AS sql_mode, @@GLOBAL.default_storage_engine ' +
+          'AS default_storage_engine, @@GLOBAL.tx_isolation AS tx_isolation',
+      )
+    )[0][0]!
+    await set({
+      time_zone: '+09:00',
+      sql_mode: 'ANSI_QUOTES,NO_BACKSLASH_ESCAPES',
+      default_storage_engine: 'MyISAM',
+      tx_isolation: 'READ-UNCOMMITTED',
+    })
     try {
       await migrate(url)
-      expect(await rowsOf(url, "SELECT DISTINCT ENGINE AS engine, TABLE_COLLATION AS collation FROM information_schema.TABLES WHERE TABLE_SCHEMA = 'zaffer_own' AND TABLE_NAME <> 'schema_version'")).toEqual([{ engine: 'InnoDB', collation: 'utf8mb4_unicode_ci' }])
+      expect(
+        await rowsOf(
+          url,
+          'SELECT DISTINCT ENGINE AS engine, TABLE_COLLATION AS collation FROM information_schema.TABLES WHERE ' +
+            "TABLE_SCHEMA = 'zaffer_own' AND TABLE_NAME <> 'schema_version'",
+        ),
+      ).toEqual([{ engine: 'InnoDB', collation: 'utf8mb4_unicode_ci' }])
       await fill(url, newest)
       expect(await rowsOf(url, 'SELECT name FROM person')).toEqual([{ name: 'Zoë' }])
       const [{ wrote }] = (await rowsOf(url, 'SELECT written_at AS wrote FROM note')) as [{ wrote: Date }]
       expect(Math.abs(wrote.getTime() - Date.now())).toBeLessThan(60_000)
       // nothing is cut or bent to fit
-      await expect(rowsOf(url, `INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-10-01', '2026-10-01', '${'x'.repeat(121)}')`)).rejects.toThrow('too long')
-      await expect(rowsOf(url, "INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-00-10', '2026-10-01', 'x')")).rejects.toThrow('Incorrect date')
+      await expect(
+        rowsOf(
+          url,
+          `INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-10-01', '2026-10-01', '${'x'.repeat(121)}')`,
+        ),
+      ).rejects.toThrow('too long')
+      await expect(
+        rowsOf(
+          url,
+          "INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-00-10', '2026-10-01', 'x')",
+        ),
+      ).rejects.toThrow('Incorrect date')
       expect(await rowsOf(url, 'SELECT @@tx_isolation AS isolation')).toEqual([{ isolation: 'REPEATABLE-READ' }])
     } finally {
       await set(before)
@@ -154,11 +225,14 @@ describe('work that stands in another’s way', () => {
     const result = await inTransaction(pool, async (connection) => {
       await connection.query("INSERT INTO setting (name, value) VALUES ('way', 'x')")
       tries++
-      if (tries < 4) throw Object.assign(new Error('Deadlock found when trying to get lock'), { errno: tries === 2 ? 1180 : 1213 })
+      if (tries < 4)
+        throw Object.assign(new Error('Deadlock found when trying to get lock'), { errno: tries === 2 ? 1180 : 1213 })
       return tries
     })
     expect([result, await rowsOf(url, 'SELECT COUNT(*) AS count FROM setting')]).toEqual([4, [{ count: 1 }]])
-    await expect(again(() => Promise.reject(Object.assign(new Error('for ever'), { errno: 1213 })))).rejects.toThrow('for ever')
+    await expect(again(() => Promise.reject(Object.assign(new Error('for ever'), { errno: 1213 })))).rejects.toThrow(
+      'for ever',
+    )
     let once = 0
     await expect(again(() => Promise.reject(new Error(`number ${++once}`)))).rejects.toThrow('number 1')
     await pool.end()
@@ -169,12 +243,13 @@ describe('work that stands in another’s way', () => {
     await migrate(url)
     const pool = connect(url, 4)
     await pool.query("INSERT INTO setting (name, value) VALUES ('a', '0'), ('b', '0')")
-    const both = (first: string, second: string) => inTransaction(pool, async (connection) => {
-      for (const name of [first, second]) {
-        await connection.query('UPDATE setting SET value = value + 1 WHERE name = ?', [name])
-        await new Promise((resolve) => setTimeout(resolve, 20))
-      }
-    })
+    const both = (first: string, second: string) =>
+      inTransaction(pool, async (connection) => {
+        for (const name of [first, second]) {
+          await connection.query('UPDATE setting SET value = value + 1 WHERE name = ?', [name])
+          await new Promise((resolve) => setTimeout(resolve, 20))
+        }
+      })
     await Promise.all([both('a', 'b'), both('b', 'a'), both('a', 'b'), both('b', 'a')])
     expect(await rowsOf(url, 'SELECT value FROM setting ORDER BY name')).toEqual([{ value: '4' }, { value: '4' }])
     await pool.end()

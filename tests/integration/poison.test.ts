@@ -25,7 +25,13 @@ afterAll(() => void child?.kill('SIGKILL'))
 /** A worker as the start command starts it, and started again when it dies. */
 function keepWorker(): void {
   child = spawn(process.execPath, ['--import', 'tsx', join(root, 'server/worker.ts')], {
-    cwd: root, env: { ...process.env, ZAFFER_DATABASE_URL: url(), NODE_OPTIONS: `--import=${join(root, 'tests/integration/support/poison.mjs')}` }, stdio: 'ignore',
+    cwd: root,
+    env: {
+      ...process.env,
+      ZAFFER_DATABASE_URL: url(),
+      NODE_OPTIONS: `--import=${join(root, 'tests/integration/support/poison.mjs')}`,
+    },
+    stdio: 'ignore',
   })
   child.once('exit', (_, signal) => {
     if (signal !== 'SIGKILL' || ended > 5) return
@@ -44,7 +50,10 @@ describe('a job that ends the process that works on it', () => {
     // its lease is over after fifteen seconds; the test does not wait that long
     await pool().query("UPDATE job SET lease_until = NOW(3) - INTERVAL 1 SECOND WHERE state = 'running'")
     for (let tries = 0; tries < 300 && (await jobById(db, poison))!.state !== 'failed'; tries++) await pause(50)
-    expect(await jobById(db, poison)).toMatchObject({ state: 'failed', message: expect.stringContaining('it was set aside; everything else goes on') })
+    expect(await jobById(db, poison)).toMatchObject({
+      state: 'failed',
+      message: expect.stringContaining('it was set aside; everything else goes on'),
+    })
     const other = await enqueue(db, SYNC, 1, {})
     for (let tries = 0; tries < 200 && (await jobById(db, other))!.state !== 'failed'; tries++) await pause(50)
     expect(await jobById(db, other)).toMatchObject({ state: 'failed', message: 'The profile was removed.' })
@@ -65,23 +74,44 @@ describe('a job over which a process has died once', () => {
 })
 
 describe('tries', () => {
-  const state = async (id: number) => ((await pool().query('SELECT attempts, deaths, furthest FROM job WHERE job_id = ?', [id]))[0] as { attempts: number; deaths: number; furthest: number }[])[0]
+  const state = async (id: number) =>
+    (
+      (await pool().query('SELECT attempts, deaths, furthest FROM job WHERE job_id = ?', [id]))[0] as {
+        attempts: number
+        deaths: number
+        furthest: number
+      }[]
+    )[0]
   const die = () => pool().query("UPDATE job SET lease_until = NOW(3) - INTERVAL 1 SECOND WHERE state = 'running'")
 
   it('are counted again only when the work got further than ever before', async () => {
     child?.kill('SIGKILL')
     await pool().query('DELETE FROM job')
     const id = await enqueue(db, IMPORT_CHECK, 1, {})
-    await (await jobContext((await claim())!)).step(async () => 0, () => ({ done: 50, total: 100 }))
+    await (
+      await jobContext((await claim())!)
+    ).step(
+      async () => 0,
+      () => ({ done: 50, total: 100 }),
+    )
     expect(await state(id)).toEqual({ attempts: 1, deaths: 0, furthest: 50 })
     await die()
     // from the beginning again: what was reached before is no progress
     const again = await jobContext((await claim())!)
-    await again.step(async () => 0, () => ({ done: 50, total: 100 }))
+    await again.step(
+      async () => 0,
+      () => ({ done: 50, total: 100 }),
+    )
     expect(await state(id)).toEqual({ attempts: 2, deaths: 1, furthest: 50 })
-    await again.step(async () => 0, () => ({ message: 'still at it' }))
+    await again.step(
+      async () => 0,
+      () => ({ message: 'still at it' }),
+    )
     expect(await state(id)).toEqual({ attempts: 2, deaths: 1, furthest: 50 })
-    await again.step(async () => 0, () => ({ done: 51, total: 100 }))
+    await again.step(
+      async () => 0,
+      () => ({ done: 51, total: 100 }),
+    )
     expect(await state(id)).toEqual({ attempts: 1, deaths: 0, furthest: 51 })
     await postponeJob(again.job, 0, 'later', { countsAsTry: true })
     await claim()
@@ -99,7 +129,9 @@ describe('what writes the figures of a client', () => {
     await enqueue(db, IMPORT_CHECK, 4, {})
     const claimed = (await Promise.all(Array.from({ length: 8 }, claim))).filter((job) => job !== undefined)
     for (let job = await claim(); job; job = await claim()) claimed.push(job)
-    expect(claimed.map(({ kind, client_id: client }) => `${kind} ${client === db.clientId ? 'first' : 'second'}`).sort()).toEqual(['import.apply first', 'import.check first', 'sync second'])
+    expect(
+      claimed.map(({ kind, client_id: client }) => `${kind} ${client === db.clientId ? 'first' : 'second'}`).sort(),
+    ).toEqual(['import.apply first', 'import.check first', 'sync second'])
     await pool().query("UPDATE job SET lease_until = NOW(3) - INTERVAL 1 SECOND WHERE kind = 'import.apply'")
     const again = (await claim())!
     expect([again.kind, again.deaths, await claim()]).toEqual(['import.apply', 1, undefined])

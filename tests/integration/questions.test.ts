@@ -20,7 +20,15 @@ import { releasedOf } from '../../server/report/editions/released'
 import { enqueueDue } from '../../server/gather/sync/enqueueDue'
 import { enqueue, jobById, newestJob, writingJobs } from '../../server/platform/jobs/queue'
 import { fill } from '../../server/report/blocks/composeReport'
-import { editionPdf, editionsOf, keepPdf, openShare, shareEdition, sharesOf, supersede } from '../../server/report/editions/editions'
+import {
+  editionPdf,
+  editionsOf,
+  keepPdf,
+  openShare,
+  shareEdition,
+  sharesOf,
+  supersede,
+} from '../../server/report/editions/editions'
 import { addReport } from '../../server/report/reports/reports'
 import { refuseBeyondAllowance } from '../../server/gather/profiles/addProfile'
 import { agencyOf, isUnnamed } from '../../server/platform/people/agency'
@@ -46,7 +54,10 @@ import { SYNC } from '../../server/gather/sync/jobs'
 const { pool } = useDatabase('questions')
 const { tokens } = useStandins()
 
-/** What the database gave at one place of the sources: its columns, whether each was ever null, and the text of the question. */
+/**
+ * What the database gave at one place of the sources: its columns, whether each was ever null, and the text of the
+ * question.
+ */
 interface Answer {
   text: string
   fields: FieldPacket[]
@@ -58,7 +69,12 @@ const answers = new Map<string, Answer>()
 function placeOf(stack: string): string | undefined {
   for (const line of stack.split('\n')) {
     const found = /(?:\(|at )(?:file:\/\/)?(\/[^():]+\.ts):(\d+):\d+\)?$/.exec(line)
-    if (!found || !found[1]!.includes('/server/') || /\/platform\/database\/(clientDb|systemDb|pool)\.ts$/.test(found[1]!)) continue
+    if (
+      !found ||
+      !found[1]!.includes('/server/') ||
+      /\/platform\/database\/(clientDb|systemDb|pool)\.ts$/.test(found[1]!)
+    )
+      continue
     return `${relative(root, found[1]!)}:${found[2]}`
   }
   return undefined
@@ -67,7 +83,7 @@ function placeOf(stack: string): string | undefined {
 /** Notes what every question is answered, from here on. */
 function listen(): void {
   for (const kind of ['PromisePool', 'PromisePoolConnection'] as const) {
-    const made = kind === 'PromisePool' ? Object.getPrototypeOf(pool()) as Record<string, unknown> : undefined
+    const made = kind === 'PromisePool' ? (Object.getPrototypeOf(pool()) as Record<string, unknown>) : undefined
     if (!made) continue
     note(made)
   }
@@ -80,14 +96,26 @@ function note(prototype: Record<string, unknown>): void {
     const [rows, fields] = answer
     if (place && Array.isArray(rows) && fields) {
       const known = answers.get(place) ?? { text, fields, nulls: new Set<string>() }
-      for (const row of rows as Record<string, unknown>[]) for (const [name, value] of Object.entries(row)) if (value === null) known.nulls.add(name)
+      for (const row of rows as Record<string, unknown>[])
+        for (const [name, value] of Object.entries(row)) if (value === null) known.nulls.add(name)
       answers.set(place, known)
     }
     return answer
   }
 }
 
-const NUMBERS = new Set(['TINY', 'SHORT', 'LONG', 'LONGLONG', 'INT24', 'DECIMAL', 'NEWDECIMAL', 'FLOAT', 'DOUBLE', 'YEAR'])
+const NUMBERS = new Set([
+  'TINY',
+  'SHORT',
+  'LONG',
+  'LONGLONG',
+  'INT24',
+  'DECIMAL',
+  'NEWDECIMAL',
+  'FLOAT',
+  'DOUBLE',
+  'YEAR',
+])
 const BINARY = 63
 /** What a column is when it arrives. */
 function kindOf(field: FieldPacket & { columnType?: number; characterSet?: number }): string {
@@ -105,34 +133,71 @@ interface Wanted {
 
 /** What the sources say of every question that is asked through a handle. */
 function wantedOf(): Wanted[] {
-  const config = ts.parseJsonConfigFileContent(ts.readConfigFile(`${root}/tsconfig.tools.json`, ts.sys.readFile).config, ts.sys, root)
-  const program = ts.createProgram(config.fileNames.filter((name) => name.includes('/server/')), config.options)
+  const config = ts.parseJsonConfigFileContent(
+    ts.readConfigFile(`${root}/tsconfig.tools.json`, ts.sys.readFile).config,
+    ts.sys,
+    root,
+  )
+  const program = ts.createProgram(
+    config.fileNames.filter((name) => name.includes('/server/')),
+    config.options,
+  )
   const checker = program.getTypeChecker()
   const found: Wanted[] = []
-  const kindsOf = (type: ts.Type): Set<string> => new Set((type.isUnion() ? type.types : [type]).flatMap((part) => {
-    if (part.flags & (ts.TypeFlags.Null | ts.TypeFlags.Undefined)) return []
-    if (part.flags & ts.TypeFlags.NumberLike) return ['number']
-    if (part.flags & ts.TypeFlags.StringLike) return ['string']
-    return [part.symbol?.name === 'Date' ? 'Date' : part.symbol?.name.startsWith('Buffer') || checker.typeToString(part).startsWith('Buffer') ? 'Buffer' : checker.typeToString(part)]
-  }))
-  for (const file of program.getSourceFiles().filter(({ fileName }) => fileName.includes('/server/') && !fileName.includes('node_modules') && !/\.test\.ts$|\/database\/(clientDb|systemDb)\.ts$/.test(fileName))) {
+  const kindsOf = (type: ts.Type): Set<string> =>
+    new Set(
+      (type.isUnion() ? type.types : [type]).flatMap((part) => {
+        if (part.flags & (ts.TypeFlags.Null | ts.TypeFlags.Undefined)) return []
+        if (part.flags & ts.TypeFlags.NumberLike) return ['number']
+        if (part.flags & ts.TypeFlags.StringLike) return ['string']
+        return [
+          part.symbol?.name === 'Date'
+            ? 'Date'
+            : part.symbol?.name.startsWith('Buffer') || checker.typeToString(part).startsWith('Buffer')
+              ? 'Buffer'
+              : checker.typeToString(part),
+        ]
+      }),
+    )
+  for (const file of program
+    .getSourceFiles()
+    .filter(
+      ({ fileName }) =>
+        fileName.includes('/server/') &&
+        !fileName.includes('node_modules') &&
+        !/\.test\.ts$|\/database\/(clientDb|systemDb)\.ts$/.test(fileName),
+    )) {
     const visit = (node: ts.Node): void => {
-      if (ts.isCallExpression(node) && ts.isPropertyAccessExpression(node.expression) && ['rows', 'one'].includes(node.expression.name.text)) {
+      if (
+        ts.isCallExpression(node) &&
+        ts.isPropertyAccessExpression(node.expression) &&
+        ['rows', 'one'].includes(node.expression.name.text)
+      ) {
         const handle = checker.typeToString(checker.getTypeAtLocation(node.expression.expression))
         const result = checker.getResolvedSignature(node)!.getReturnType()
         if (handle === 'ClientDb' || handle.includes('one:')) {
           const { line } = file.getLineAndCharacterOfPosition(node.expression.name.getStart())
           const inner = checker.getAwaitedType(result)!
-          const row = node.expression.name.text === 'rows' ? checker.getTypeArguments(inner as ts.TypeReference)[0]! : checker.getNonNullableType(inner)
+          const row =
+            node.expression.name.text === 'rows'
+              ? checker.getTypeArguments(inner as ts.TypeReference)[0]!
+              : checker.getNonNullableType(inner)
           const hasNames = !checker.getIndexInfoOfType(row, ts.IndexKind.String) && row.getProperties().length > 0
           found.push({
             place: `${relative(root, file.fileName)}:${line + 1}`,
             ...(hasNames && {
-              properties: new Map(row.getProperties().map((property) => {
-                const type = checker.getTypeOfSymbol(property)
-                const isNullable = (type.isUnion() ? type.types : [type]).some(({ flags }) => flags & ts.TypeFlags.Null)
-                return [property.name, { kinds: kindsOf(type), isNullable, isOptional: (property.flags & ts.SymbolFlags.Optional) !== 0 }]
-              })),
+              properties: new Map(
+                row.getProperties().map((property) => {
+                  const type = checker.getTypeOfSymbol(property)
+                  const isNullable = (type.isUnion() ? type.types : [type]).some(
+                    ({ flags }) => flags & ts.TypeFlags.Null,
+                  )
+                  return [
+                    property.name,
+                    { kinds: kindsOf(type), isNullable, isOptional: (property.flags & ts.SymbolFlags.Optional) !== 0 },
+                  ]
+                }),
+              ),
             }),
           })
         }
@@ -155,14 +220,33 @@ async function askEverything(db: ClientDb): Promise<void> {
   await claimTry('x', { free: 1, longest: 9 })
   await claimTry('x', { free: 1, longest: 9 })
   await allClients(person)
-  const id = await takeUpload(db, person.id, 'x.csv', (async function* () { yield Buffer.from('Date,Impressions\n2026-10-01,5\n2026-10-02,many\n') })())
-  await startCheck(db, id, { ...((await importById(db, id)).mapping as MappingInput), targets: ['day', 'impressions'], profile: 1 }, person.id)
+  const id = await takeUpload(
+    db,
+    person.id,
+    'x.csv',
+    (async function* () {
+      yield Buffer.from('Date,Impressions\n2026-10-01,5\n2026-10-02,many\n')
+    })(),
+  )
+  await startCheck(
+    db,
+    id,
+    { ...((await importById(db, id)).mapping as MappingInput), targets: ['day', 'impressions'], profile: 1 },
+    person.id,
+  )
   await runJobs()
   await startApply(db, id, person.id)
   await runJobs()
   await importsOf(db)
   await badRowsOf(db, id, 5)
-  const later = await takeUpload(db, person.id, 'y.csv', (async function* () { yield Buffer.from('Date,Impressions\n2026-10-01,6\n') })())
+  const later = await takeUpload(
+    db,
+    person.id,
+    'y.csv',
+    (async function* () {
+      yield Buffer.from('Date,Impressions\n2026-10-01,6\n')
+    })(),
+  )
   await startCheck(db, later, (await importById(db, later)).mapping as MappingInput, person.id)
   await runJobs()
   await startApply(db, later, person.id)
@@ -171,14 +255,30 @@ async function askEverything(db: ClientDb): Promise<void> {
   await startUndo(db, later, person.id)
   await runJobs()
   // the demo's splits end ten days before its figures
-  for (const [who, period] of [[[], 'last-28-days'], [[], '2026-09-21..2026-10-18'], [[1], 'last-28-days'], [[3], 'last-28-days']] as const) {
+  for (const [who, period] of [
+    [[], 'last-28-days'],
+    [[], '2026-09-21..2026-10-18'],
+    [[1], 'last-28-days'],
+    [[3], 'last-28-days'],
+  ] as const) {
     const scope = await resolveScope(db, { who: [...who], sets: [], period, against: 'before' })
     await overview(db, scope, { metric: 'followers', second: 'reach', by: 'set' })
-    for (const metric of ['reach', 'engagement_by_reach', 'interactions', 'followers']) await workings(db, scope, metric)
+    for (const metric of ['reach', 'engagement_by_reach', 'interactions', 'followers'])
+      await workings(db, scope, metric)
     for (const { id: split } of SPLITS) await splitsOf(db, scope, split)
     for (const kind of BLOCK_KINDS) {
       if (kind === 'text') continue
-      for (const metric of ['interactions', 'engagement_by_impressions', 'impressions']) await fill(db, scope, { id: 'x', kind, title: '', metrics: ['figures', 'chart', 'table', 'why', 'unusual', 'subject'].includes(kind) ? [metric] : [], option: '', who: 'all', text: '', comment: '' } satisfies Block)
+      for (const metric of ['interactions', 'engagement_by_impressions', 'impressions'])
+        await fill(db, scope, {
+          id: 'x',
+          kind,
+          title: '',
+          metrics: ['figures', 'chart', 'table', 'why', 'unusual', 'subject'].includes(kind) ? [metric] : [],
+          option: '',
+          who: 'all',
+          text: '',
+          comment: '',
+        } satisfies Block)
     }
     await factRows(db, [1, 2], [scope.period], ['impressions'])
   }
@@ -202,7 +302,11 @@ async function askEverything(db: ClientDb): Promise<void> {
   await db.transaction((inside) => refuseBeyondAllowance(inside))
   const report = await addReport(db, 'R', [])
   for (let twice = 0; twice < 2; twice++) {
-    await enqueue(db, EDITION_ISSUE, `${report}:1`, { reportId: report, requestKey: '00000000-0000-4000-8000-000000000000', person: person.id })
+    await enqueue(db, EDITION_ISSUE, `${report}:1`, {
+      reportId: report,
+      requestKey: '00000000-0000-4000-8000-000000000000',
+      person: person.id,
+    })
     await pool().query("UPDATE job SET run_after = NOW() + INTERVAL 1 DAY WHERE kind = 'edition.print'")
     await runJobs()
   }
@@ -211,7 +315,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await editionPdf(db, edition!.id)
   await openShare(await shareEdition(db, edition!.id, new Date(Date.now() + 60_000), 'reader'))
   await sharesOf(db, edition!.id)
-  await pool().query("UPDATE profile SET tokens = ? WHERE profile_id = 1", [tokens('commons', PROFILES[0]!.remoteId)])
+  await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = 1', [tokens('commons', PROFILES[0]!.remoteId)])
   await enqueueDue()
   const job = await enqueue(db, SYNC, 1, {})
   await runJobs()
@@ -223,12 +327,31 @@ async function askEverything(db: ClientDb): Promise<void> {
   await agencyOf(person)
   await askerOf(db)
   await consentRequests(db)
-  await takeUpload(db, person.id, 'z.xlsx', toXlsx([{ name: 'x', columns: [{ title: 'Date', kind: 'day' }, { title: 'Impressions', kind: 'count' }], rows: [['2026-10-01', 5]] }]))
+  await takeUpload(
+    db,
+    person.id,
+    'z.xlsx',
+    toXlsx([
+      {
+        name: 'x',
+        columns: [
+          { title: 'Date', kind: 'day' },
+          { title: 'Impressions', kind: 'count' },
+        ],
+        rows: [['2026-10-01', 5]],
+      },
+    ]),
+  )
   await runJobs()
   await supersede(db, edition!.id, null)
   const token = await askForConsent(db, 1)
   const address = new URL(await beginConsent(token, 'http://127.0.0.1/consent/answer'))
-  await expect(endConsent(new URL(`http://127.0.0.1/consent/answer?state=${address.searchParams.get('state')}&error=access_denied`), 'http://127.0.0.1/consent/answer')).rejects.toThrow('refused')
+  await expect(
+    endConsent(
+      new URL(`http://127.0.0.1/consent/answer?state=${address.searchParams.get('state')}&error=access_denied`),
+      'http://127.0.0.1/consent/answer',
+    ),
+  ).rejects.toThrow('refused')
 }
 
 describe('every question to the database', () => {
@@ -253,8 +376,12 @@ describe('every question to the database', () => {
       const answer = answers.get(place)
       if (!answer || !properties) return []
       const given = new Set(answer.fields.map(({ name }) => name))
-      const absent = [...properties].filter(([name, { isOptional }]) => !isOptional && !given.has(name)).map(([name]) => `${place}: no column ${name}`)
-      const extra = /SELECT\s+\*/.test(answer.text) ? [] : [...given].filter((name) => !properties.has(name)).map((name) => `${place}: nobody knows the column ${name}`)
+      const absent = [...properties]
+        .filter(([name, { isOptional }]) => !isOptional && !given.has(name))
+        .map(([name]) => `${place}: no column ${name}`)
+      const extra = /SELECT\s+\*/.test(answer.text)
+        ? []
+        : [...given].filter((name) => !properties.has(name)).map((name) => `${place}: nobody knows the column ${name}`)
       return [...absent, ...extra]
     })
     expect(wrong).toEqual([])
@@ -269,8 +396,12 @@ describe('every question to the database', () => {
         if (!property) return []
         const kind = kindOf(field)
         return [
-          ...(property.kinds.size > 0 && !property.kinds.has(kind) ? [`${place}: ${field.name} is a ${kind}, not ${[...property.kinds].join(' or ')}`] : []),
-          ...(answer.nulls.has(field.name) && !property.isNullable && !property.isOptional ? [`${place}: ${field.name} was null`] : []),
+          ...(property.kinds.size > 0 && !property.kinds.has(kind)
+            ? [`${place}: ${field.name} is a ${kind}, not ${[...property.kinds].join(' or ')}`]
+            : []),
+          ...(answer.nulls.has(field.name) && !property.isNullable && !property.isOptional
+            ? [`${place}: ${field.name} was null`]
+            : []),
         ]
       })
     })

@@ -2,7 +2,16 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { sql } from '../../server/platform/database/sql'
 import { jobContext, LeaseLost } from '../../server/platform/jobs/context'
-import { claim, enqueue, failJob, jobById, keepLease, newestJob, postponeJob, writingJobs } from '../../server/platform/jobs/queue'
+import {
+  claim,
+  enqueue,
+  failJob,
+  jobById,
+  keepLease,
+  newestJob,
+  postponeJob,
+  writingJobs,
+} from '../../server/platform/jobs/queue'
 import { addClient, useDatabase } from './support/database'
 import { SYNC } from '../../server/gather/sync/jobs'
 import { IMPORT_CHECK } from '../../server/gather/imports/jobs'
@@ -56,7 +65,11 @@ describe('the queue', () => {
   it('keeps a failure with its sentence', async () => {
     const id = await enqueue(db, IMPORT_CHECK, 7, {})
     await failJob((await claim())!, 'The file cannot be read.')
-    expect(await newestJob(db, 'import.', 7)).toMatchObject({ id, state: 'failed', message: 'The file cannot be read.' })
+    expect(await newestJob(db, 'import.', 7)).toMatchObject({
+      id,
+      state: 'failed',
+      message: 'The file cannot be read.',
+    })
     expect(await claim()).toBeUndefined()
   })
 
@@ -71,26 +84,46 @@ describe('a process that was thought dead', () => {
     await enqueue(db, SYNC, 1, {})
     const slow = (await claim())!
     const slowContext = await jobContext(slow)
-    await slowContext.step((inside) => inside.run(sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-01', '2026-10-01', 'first')`), () => ({ done: 1, total: 2 }))
+    await slowContext.step(
+      (inside) =>
+        inside.run(
+          sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-01', '2026-10-01', 'first')`,
+        ),
+      () => ({ done: 1, total: 2 }),
+    )
     await pool().query('UPDATE job SET lease_until = NOW() - INTERVAL 1 SECOND')
     const other = (await claim())!
     expect(other.job_id).toBe(slow.job_id)
     expect(await keepLease(slow)).toBe(false)
-    const late = (inside: ClientDb) => inside.run(sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-02', '2026-10-02', 'second')`)
+    const late = (inside: ClientDb) =>
+      inside.run(
+        sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-02', '2026-10-02', 'second')`,
+      )
     await expect(slowContext.step(late)).rejects.toThrow(LeaseLost)
     await expect(slowContext.finish(late)).rejects.toThrow(LeaseLost)
     await (await jobContext(other)).finish(late, 'Done')
-    expect((await db.rows<{ title: string }>(sql`SELECT title FROM note WHERE client_id = ${db.client} ORDER BY note_id`)).map(({ title }) => title)).toEqual(['first', 'second'])
+    expect(
+      (
+        await db.rows<{ title: string }>(sql`SELECT title FROM note WHERE client_id = ${db.client} ORDER BY note_id`)
+      ).map(({ title }) => title),
+    ).toEqual(['first', 'second'])
     expect(await jobById(db, slow.job_id)).toMatchObject({ state: 'done', message: 'Done', progress: 2 })
   })
 
   it('loses a step whole when it breaks in the middle of it', async () => {
     await enqueue(db, SYNC, 1, {})
     const context = await jobContext((await claim())!)
-    await expect(context.step(async (inside) => {
-      await inside.run(sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-01', '2026-10-01', 'half')`)
-      throw new Error('stop here')
-    }, () => ({ done: 5 }))).rejects.toThrow('stop here')
+    await expect(
+      context.step(
+        async (inside) => {
+          await inside.run(
+            sql`INSERT INTO note (client_id, from_day, to_day, title) VALUES (${inside.client}, '2026-10-01', '2026-10-01', 'half')`,
+          )
+          throw new Error('stop here')
+        },
+        () => ({ done: 5 }),
+      ),
+    ).rejects.toThrow('stop here')
     expect(await db.rows(sql`SELECT title FROM note WHERE client_id = ${db.client}`)).toEqual([])
     expect((await newestJob(db, 'sync', 1))!.progress).toBe(0)
   })

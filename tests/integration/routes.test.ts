@@ -11,20 +11,35 @@ import { startServer, type Server } from './support/server'
 
 const { url, pool } = useDatabase('routes')
 const PASSWORD = 'a password for the tests'
-const people = { owner: 'ada@halyardrow.example', analyst: 'jory@halyardrow.example', viewer: 'senara@mossgate.example' } as const
+const people = {
+  owner: 'ada@halyardrow.example',
+  analyst: 'jory@halyardrow.example',
+  viewer: 'senara@mossgate.example',
+} as const
 const cookies: Record<string, string> = {}
 let server: Server
 let base = ''
 let token = ''
 
-const CONTENT = JSON.stringify({ title: 't', periodWords: 'p', period: { from: '2026-10-01', to: '2026-10-28' }, blocks: [] })
+const CONTENT = JSON.stringify({
+  title: 't',
+  periodWords: 'p',
+  period: { from: '2026-10-01', to: '2026-10-28' },
+  blocks: [],
+})
 
 /** Asks as a browser would, from a page of the application itself. */
 async function ask(method: string, path: string, who?: string, body?: unknown, origin = base) {
   const isForm = body !== undefined && typeof body !== 'string'
   return await fetch(`${base}${path}`, {
-    method, redirect: 'manual', body: isForm ? JSON.stringify(body) : (body as string | undefined),
-    headers: { ...(method !== 'GET' && origin && { origin }), ...(who && cookies[who] && { cookie: cookies[who] }), ...(isForm && { 'content-type': 'application/json' }) },
+    method,
+    redirect: 'manual',
+    body: isForm ? JSON.stringify(body) : (body as string | undefined),
+    headers: {
+      ...(method !== 'GET' && origin && { origin }),
+      ...(who && cookies[who] && { cookie: cookies[who] }),
+      ...(isForm && { 'content-type': 'application/json' }),
+    },
   })
 }
 
@@ -35,15 +50,26 @@ beforeAll(async () => {
   for (const [role, email] of Object.entries(people)) {
     const answer = await ask('POST', '/api/session', undefined, { email, password: PASSWORD })
     expect(answer.status).toBe(200)
-    cookies[role] = answer.headers.getSetCookie().map((cookie) => cookie.split(';')[0]).join('; ')
+    cookies[role] = answer.headers
+      .getSetCookie()
+      .map((cookie) => cookie.split(';')[0])
+      .join('; ')
   }
   const mossgate = await clientDbForJob(1)
-  await pool().query("INSERT INTO import (client_id, file_name, state) VALUES (1, 'x.csv', 'uploaded'), (2, 'y.csv', 'uploaded')")
+  await pool().query(
+    "INSERT INTO import (client_id, file_name, state) VALUES (1, 'x.csv', 'uploaded'), (2, 'y.csv', 'uploaded')",
+  )
   await pool().query("INSERT INTO job (client_id, kind, subject) VALUES (1, 'sync', '1'), (2, 'sync', '5')")
-  await pool().query("INSERT INTO edition (client_id, report_id, number, request_key, content, sha256) VALUES (1, 1, 1, 'a', ?, 'x'), (2, 2, 1, 'b', ?, 'y')", [CONTENT, CONTENT])
+  await pool().query(
+    "INSERT INTO edition (client_id, report_id, number, request_key, content, sha256) VALUES (1, 1, 1, 'a', ?, " +
+      "'x'), (2, 2, 1, 'b', ?, 'y')",
+    [CONTENT, CONTENT],
+  )
   await pool().query("INSERT INTO saved_scope (client_id, name, parts) VALUES (1, 'x', '{}'), (2, 'y', '{}')")
   token = await shareEdition(mossgate, 1, new Date(Date.now() + 60_000), 'reader')
-  await pool().query('INSERT INTO share_link (client_id, edition_id, token_hash, ends_at) VALUES (2, 2, REPEAT("x", 32), NOW() + INTERVAL 1 DAY)')
+  await pool().query(
+    'INSERT INTO share_link (client_id, edition_id, token_hash, ends_at) VALUES (2, 2, REPEAT("x", 32), NOW() + INTERVAL 1 DAY)',
+  )
 })
 afterAll(() => server?.stop())
 
@@ -58,16 +84,48 @@ function routes(folder = join(root, 'server/api'), path = '/api'): { method: str
 }
 
 /** Routes that are not a client's, and who may use them: everybody, or whoever has signed in. */
-const OPEN = ['ANY /api/*', 'GET /api/health', 'GET /api/all-clients', 'GET /api/clients', 'POST /api/clients', 'GET /api/agency', 'PUT /api/agency', 'GET /api/begin', 'POST /api/begin', 'GET /api/session', 'POST /api/session', 'DELETE /api/session', 'GET /api/me/sessions', 'DELETE /api/me/sessions', 'DELETE /api/me/sessions/[session]', 'PUT /api/me/password', 'GET /api/shared/[token]', 'GET /api/shared/[token]/pdf', 'GET /api/consent/[token]', 'POST /api/consent/[token]', 'POST /api/consent/answer']
+const OPEN = [
+  'ANY /api/*',
+  'GET /api/health',
+  'GET /api/all-clients',
+  'GET /api/clients',
+  'POST /api/clients',
+  'GET /api/agency',
+  'PUT /api/agency',
+  'GET /api/begin',
+  'POST /api/begin',
+  'GET /api/session',
+  'POST /api/session',
+  'DELETE /api/session',
+  'GET /api/me/sessions',
+  'DELETE /api/me/sessions',
+  'DELETE /api/me/sessions/[session]',
+  'PUT /api/me/password',
+  'GET /api/shared/[token]',
+  'GET /api/shared/[token]/pdf',
+  'GET /api/consent/[token]',
+  'POST /api/consent/[token]',
+  'POST /api/consent/answer',
+]
 
-const fill = (path: string, client: string, id: string) => path.replace('[client]', client).replace('[share]', client === 'mossgate-gardens' ? '1' : '2').replace('[profile]', client === 'mossgate-gardens' ? '1' : '5').replaceAll(/\[\w+\]/g, id)
+const fill = (path: string, client: string, id: string) =>
+  path
+    .replace('[client]', client)
+    .replace('[share]', client === 'mossgate-gardens' ? '1' : '2')
+    .replace('[profile]', client === 'mossgate-gardens' ? '1' : '5')
+    .replaceAll(/\[\w+\]/g, id)
 const all = routes()
 const ofClients = all.filter(({ path }) => path.includes('[client]'))
 
 describe('every route', () => {
   it('is known here: it belongs to a client, or is one of the few that do not', () => {
     expect(ofClients.length).toBeGreaterThan(25)
-    expect(all.filter(({ path }) => !path.includes('[client]')).map(({ method, path }) => `${method} ${path}`).sort()).toEqual([...OPEN].sort())
+    expect(
+      all
+        .filter(({ path }) => !path.includes('[client]'))
+        .map(({ method, path }) => `${method} ${path}`)
+        .sort(),
+    ).toEqual([...OPEN].sort())
   })
 
   it.each(ofClients)('$method $path, as nobody, is refused', async ({ method, path }) => {
@@ -76,30 +134,66 @@ describe('every route', () => {
     expect(answer.headers.get('content-type')).toContain('application/problem+json')
   })
 
-  it.each(ofClients)('$method $path, as a person of another client, is as if it were not there', async ({ method, path }) => {
-    for (const id of ['1', '2']) {
-      const answer = await ask(method, fill(path, 'kittiwake-line', id), 'viewer', method === 'GET' ? undefined : {})
-      expect(answer.status).toBe(404)
-      expect(await answer.text()).not.toContain('Kittiwake')
-    }
-  })
+  it.each(ofClients)(
+    '$method $path, as a person of another client, is as if it were not there',
+    async ({ method, path }) => {
+      for (const id of ['1', '2']) {
+        const answer = await ask(method, fill(path, 'kittiwake-line', id), 'viewer', method === 'GET' ? undefined : {})
+        expect(answer.status).toBe(404)
+        expect(await answer.text()).not.toContain('Kittiwake')
+      }
+    },
+  )
 
-  it.each(ofClients.filter(({ path }) => /\[(?!client|kind)/.test(path)))('$method $path, with the id of another client’s thing, finds nothing', async ({ method, path }) => {
-    // the second client's import, job, edition, report and share, asked for under the first client
-    const foreign = path.replace('[client]', 'mossgate-gardens').replace('[profile]', '5').replace(/\[(set|target)\]/, '3').replaceAll(/\[\w+\]/g, '2')
-    const body = /notes/.test(path) ? { from: '2026-10-01', to: '2026-10-01', title: 'x' } : /reports\/\[report\]$/.test(path) ? { title: 'x', period: 'last-28-days', against: 'before', blocks: [], version: 1 }
-      : /check$/.test(path) ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 } : /editions$/.test(path) ? { requestKey: crypto.randomUUID() } : /superseded$/.test(path) ? { by: null } : /\[profile\]$/.test(path) ? { isActive: false } : /\[set\]$/.test(path) ? { name: 'x', profiles: [1] } : /\[target\]$/.test(path) ? { metric: 'posts', wanted: 1, from: '2026-10-01', by: '2026-11-01' } : {}
-    // notes of the first client itself have the ids 1 and 2
-    const answer = await ask(method, path.includes('[note]') ? foreign.replace(/notes\/2/, 'notes/3') : foreign, 'analyst', method === 'GET' ? undefined : body)
-    expect(answer.status).toBeGreaterThanOrEqual(404)
-    expect(answer.status).toBeLessThan(500)
-  })
+  it.each(ofClients.filter(({ path }) => /\[(?!client|kind)/.test(path)))(
+    '$method $path, with the id of another client’s thing, finds nothing',
+    async ({ method, path }) => {
+      // the second client's import, job, edition, report and share, asked for under the first client
+      const foreign = path
+        .replace('[client]', 'mossgate-gardens')
+        .replace('[profile]', '5')
+        .replace(/\[(set|target)\]/, '3')
+        .replaceAll(/\[\w+\]/g, '2')
+      const body = /notes/.test(path)
+        ? { from: '2026-10-01', to: '2026-10-01', title: 'x' }
+        : /reports\/\[report\]$/.test(path)
+          ? { title: 'x', period: 'last-28-days', against: 'before', blocks: [], version: 1 }
+          : /check$/.test(path)
+            ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 }
+            : /editions$/.test(path)
+              ? { requestKey: crypto.randomUUID() }
+              : /superseded$/.test(path)
+                ? { by: null }
+                : /\[profile\]$/.test(path)
+                  ? { isActive: false }
+                  : /\[set\]$/.test(path)
+                    ? { name: 'x', profiles: [1] }
+                    : /\[target\]$/.test(path)
+                      ? { metric: 'posts', wanted: 1, from: '2026-10-01', by: '2026-11-01' }
+                      : {}
+      // notes of the first client itself have the ids 1 and 2
+      const answer = await ask(
+        method,
+        path.includes('[note]') ? foreign.replace(/notes\/2/, 'notes/3') : foreign,
+        'analyst',
+        method === 'GET' ? undefined : body,
+      )
+      expect(answer.status).toBeGreaterThanOrEqual(404)
+      expect(answer.status).toBeLessThan(500)
+    },
+  )
 
-  it.each(ofClients.filter(({ method }) => method !== 'GET'))('$method $path, as a viewer, is refused', async ({ method, path }) => {
-    const answer = await ask(method, fill(path, 'mossgate-gardens', '1'), 'viewer', {})
-    expect(answer.status).toBe(403)
-    expect(await answer.json()).toMatchObject({ title: 'Not allowed', detail: expect.stringContaining('not change anything') })
-  })
+  it.each(ofClients.filter(({ method }) => method !== 'GET'))(
+    '$method $path, as a viewer, is refused',
+    async ({ method, path }) => {
+      const answer = await ask(method, fill(path, 'mossgate-gardens', '1'), 'viewer', {})
+      expect(answer.status).toBe(403)
+      expect(await answer.json()).toMatchObject({
+        title: 'Not allowed',
+        detail: expect.stringContaining('not change anything'),
+      })
+    },
+  )
 
   it('shows a viewer the editions, and beside them what the owner has released and nothing else', async () => {
     const client = (path: string) => path.replace('/api/clients/[client]/', '')
@@ -107,42 +201,88 @@ describe('every route', () => {
     const readable = async () => {
       const found: string[] = []
       for (const { path } of reads) {
-        const answer = await ask('GET', fill(path, 'mossgate-gardens', '1').replace('/downloads/1', '/downloads/table?metrics=reach&format=csv'), 'viewer')
+        const answer = await ask(
+          'GET',
+          fill(path, 'mossgate-gardens', '1').replace('/downloads/1', '/downloads/table?metrics=reach&format=csv'),
+          'viewer',
+        )
         if (answer.status !== 403) found.push(client(path))
-        else expect(((await answer.json()) as { detail: string }).detail).toMatch(/not released to you|not change anything/)
+        else
+          expect(((await answer.json()) as { detail: string }).detail).toMatch(
+            /not released to you|not change anything/,
+          )
       }
       return found.sort()
     }
-    const release = async (released: string[]) => expect((await ask('PUT', '/api/clients/mossgate-gardens/released', 'owner', { released })).status).toBe(200)
+    const release = async (released: string[]) =>
+      expect((await ask('PUT', '/api/clients/mossgate-gardens/released', 'owner', { released })).status).toBe(200)
     const editions = ['editions', 'editions/[edition]', 'editions/[edition]/pdf', 'editions/[edition]/tables']
-    const figures = ['downloads/[kind]', 'notes', 'overview', 'parts', 'posts', 'posts/table', 'scope', 'subject', 'targets', 'unusual', 'why', 'workings']
+    const figures = [
+      'downloads/[kind]',
+      'notes',
+      'overview',
+      'parts',
+      'posts',
+      'posts/table',
+      'scope',
+      'subject',
+      'targets',
+      'unusual',
+      'why',
+      'workings',
+    ]
     const reports = ['reports', 'reports/[report]', 'reports/[report]/tables']
     await release([])
     expect(await readable()).toEqual(editions)
     await release(['reports'])
     expect(await readable()).toEqual([...editions, ...reports])
-    const field = async (who: string) => ((await (await ask('GET', '/api/clients/mossgate-gardens/subject?metric=interactions', who)).json()) as { field?: { competitors: string[] } }).field
+    const field = async (who: string) =>
+      (
+        (await (await ask('GET', '/api/clients/mossgate-gardens/subject?metric=interactions', who)).json()) as {
+          field?: { competitors: string[] }
+        }
+      ).field
     await release(['figures', 'rivals'])
     expect((await field('viewer'))!.competitors.length).toBeGreaterThan(0)
     await release(['figures'])
     expect(await readable()).toEqual([...editions, ...figures].sort())
     expect(await field('viewer')).toBeUndefined()
     expect(await field('analyst')).toBeDefined()
-    for (const kind of ['open', 'profiles', 'found']) expect((await ask('GET', `/api/clients/mossgate-gardens/downloads/${kind}?format=csv`, 'viewer')).status).toBe(403)
-    expect(await (await ask('GET', '/api/clients/mossgate-gardens/downloads/subject?format=csv&metrics=interactions', 'viewer')).text()).not.toContain('Thornapple')
-    expect(((await (await ask('GET', '/api/clients', 'viewer')).json()) as object[])[0]).toMatchObject({ due: [], troubles: [] })
+    for (const kind of ['open', 'profiles', 'found'])
+      expect((await ask('GET', `/api/clients/mossgate-gardens/downloads/${kind}?format=csv`, 'viewer')).status).toBe(
+        403,
+      )
+    expect(
+      await (
+        await ask('GET', '/api/clients/mossgate-gardens/downloads/subject?format=csv&metrics=interactions', 'viewer')
+      ).text(),
+    ).not.toContain('Thornapple')
+    expect(((await (await ask('GET', '/api/clients', 'viewer')).json()) as object[])[0]).toMatchObject({
+      due: [],
+      troubles: [],
+    })
     expect((await ask('PUT', '/api/clients/mossgate-gardens/released', 'analyst', { released: [] })).status).toBe(403)
-    expect(await (await ask('PUT', '/api/clients/mossgate-gardens/released', 'owner', { released: ['allowance'] })).json()).toMatchObject({ status: 400, detail: expect.stringContaining('Only figures, rivals and reports') })
+    expect(
+      await (await ask('PUT', '/api/clients/mossgate-gardens/released', 'owner', { released: ['allowance'] })).json(),
+    ).toMatchObject({ status: 400, detail: expect.stringContaining('Only figures, rivals and reports') })
   })
 
-  it.each(all.filter(({ method }) => method !== 'GET' && method !== 'ANY'))('$method $path, from a foreign page, is refused', async ({ method, path }) => {
-    for (const origin of ['https://elsewhere.example', '']) expect((await ask(method, fill(path, 'mossgate-gardens', '1'), 'owner', {}, origin)).status).toBe(403)
-  })
+  it.each(all.filter(({ method }) => method !== 'GET' && method !== 'ANY'))(
+    '$method $path, from a foreign page, is refused',
+    async ({ method, path }) => {
+      for (const origin of ['https://elsewhere.example', ''])
+        expect((await ask(method, fill(path, 'mossgate-gardens', '1'), 'owner', {}, origin)).status).toBe(403)
+    },
+  )
 
   it('left everything as it was', async () => {
     expect((await tableOf('report', 'report_id, title, version')).length).toBe(3)
-    expect(await tableOf('import', 'import_id, file_name, state')).toEqual([{ import_id: 1, file_name: 'x.csv', state: 'uploaded' }, { import_id: 2, file_name: 'y.csv', state: 'uploaded' }])
-    for (const table of ['profile_set', 'target', 'saved_scope']) expect(await tableOf(`${table} WHERE removed_at IS NOT NULL`, '1, 2, 3')).toEqual([])
+    expect(await tableOf('import', 'import_id, file_name, state')).toEqual([
+      { import_id: 1, file_name: 'x.csv', state: 'uploaded' },
+      { import_id: 2, file_name: 'y.csv', state: 'uploaded' },
+    ])
+    for (const table of ['profile_set', 'target', 'saved_scope'])
+      expect(await tableOf(`${table} WHERE removed_at IS NOT NULL`, '1, 2, 3')).toEqual([])
     expect(await tableOf('note WHERE removed_at IS NOT NULL', 'note_id, title, body')).toEqual([])
     expect(await tableOf('share_link WHERE revoked_at IS NOT NULL', 'share_id, client_id, edition_id')).toEqual([])
   })
@@ -154,13 +294,22 @@ describe('what is taken away', () => {
 
   it('is CSV or a workbook, with a name that can be kept', async () => {
     const csv = await ask('GET', `${base}/downloads/table?format=csv&metrics=followers,reach`, 'viewer')
-    expect([csv.status, csv.headers.get('content-type'), csv.headers.get('content-disposition')]).toEqual([200, 'text/csv; charset=utf-8', `attachment; filename="Mossgate Gardens, by profile, 1 Oct ? 28 Oct 2026.csv"; filename*=UTF-8''Mossgate%20Gardens%2C%20by%20profile%2C%201%20Oct%20%E2%80%93%2028%20Oct%202026.csv`])
+    expect([csv.status, csv.headers.get('content-type'), csv.headers.get('content-disposition')]).toEqual([
+      200,
+      'text/csv; charset=utf-8',
+      'attachment; filename="Mossgate Gardens, by profile, 1 Oct ? 28 Oct 2026.csv"; ' +
+        `filename*=UTF-8''Mossgate%20Gardens%2C%20by%20profile%2C%201%20Oct%20%E2%80%93%2028%20Oct%202026.csv`,
+    ])
     const bytes = Buffer.from(await csv.arrayBuffer())
     expect([...bytes.subarray(0, 3)]).toEqual([0xef, 0xbb, 0xbf])
     const text = bytes.subarray(3).toString()
-    expect(text.split('\r\n')[0]).toContain('"Profile","Network","Id","Followers","Followers, now","Followers, then","Followers, difference","Followers, percent"')
+    expect(text.split('\r\n')[0]).toContain(
+      '"Profile","Network","Id","Followers","Followers, now","Followers, then","Followers, difference","Followers, percent"',
+    )
     expect(text.split('\r\n')[0]).toContain('"Client","Of whom","Period","Against","Time zone of the days","Made at"')
-    expect(text.split('\r\n')[1]).toContain('"Mossgate Gardens","All 8 profiles","1 to 28 October 2026","the 28 days before, 3 Sep – 30 Sep 2026","Europe/London"')
+    expect(text.split('\r\n')[1]).toContain(
+      '"Mossgate Gardens","All 8 profiles","1 to 28 October 2026","the 28 days before, 3 Sep – 30 Sep 2026","Europe/London"',
+    )
     // a name that a spreadsheet would take for a formula
     expect(text).toContain('"\'@mossgate","Tintype"')
     const [sheet] = await sheets(await ask('GET', `${base}/downloads/profiles?format=xlsx`, 'analyst'))
@@ -168,21 +317,52 @@ describe('what is taken away', () => {
   })
 
   it('is one workbook of all that the overview shows, that says what it is about, with the columns that were chosen', async () => {
-    const answer = await ask('GET', `${base}/downloads/overview?format=xlsx&by=network&columns=posts,impressions&period=2026-09&against=none`, 'analyst')
+    const answer = await ask(
+      'GET',
+      `${base}/downloads/overview?format=xlsx&by=network&columns=posts,impressions&period=2026-09&against=none`,
+      'analyst',
+    )
     expect(answer.headers.get('content-disposition')).toContain('Mossgate%20Gardens%2C%20overview%2C%201%20Sep')
     const found = await sheets(answer)
-    expect(found.map(({ sheet }) => sheet)).toEqual(['Figures', 'Impressions a day', 'By network', 'Impressions and everybody else', 'Targets', 'Impressions organic, paid, thro', 'Why impressions changed', 'Unusual days', 'Posts', 'About this file'])
+    expect(found.map(({ sheet }) => sheet)).toEqual([
+      'Figures',
+      'Impressions a day',
+      'By network',
+      'Impressions and everybody else',
+      'Targets',
+      'Impressions organic, paid, thro',
+      'Why impressions changed',
+      'Unusual days',
+      'Posts',
+      'About this file',
+    ])
     const table = found.find(({ sheet }) => sheet === 'By network')!.data
-    expect(table[0]!.filter((title) => /^(Posts|Impressions|Followers|Reach)$/.test(String(title)))).toEqual(['Posts', 'Impressions'])
+    expect(table[0]!.filter((title) => /^(Posts|Impressions|Followers|Reach)$/.test(String(title)))).toEqual([
+      'Posts',
+      'Impressions',
+    ])
     expect(table.slice(1).map(([network]) => network)).toContain('Tintype')
-    expect(Object.fromEntries(found.at(-1)!.data.slice(1) as [string, string][])).toMatchObject({ 'Client': 'Mossgate Gardens', 'Period': '1 to 30 September 2026', 'Against': 'nothing', 'Time zone of the days': 'Europe/London' })
-    for (const wrong of ['columns=magic', 'metric=magic', 'second=magic']) expect((await ask('GET', `${base}/downloads/overview?format=xlsx&${wrong}`, 'analyst')).status, wrong).toBe(400)
+    expect(Object.fromEntries(found.at(-1)!.data.slice(1) as [string, string][])).toMatchObject({
+      'Client': 'Mossgate Gardens',
+      'Period': '1 to 30 September 2026',
+      'Against': 'nothing',
+      'Time zone of the days': 'Europe/London',
+    })
+    for (const wrong of ['columns=magic', 'metric=magic', 'second=magic'])
+      expect((await ask('GET', `${base}/downloads/overview?format=xlsx&${wrong}`, 'analyst')).status, wrong).toBe(400)
     expect((await ask('GET', `${base}/overview?columns=magic`, 'analyst')).status).toBe(400)
   })
 
   it.each([
-    ['downloads/table?format=pdf&metrics=reach', 'Ask for csv or xlsx.'], ['downloads/pie?format=csv', 'kind must be one of'], ['downloads/text?format=csv', 'no table to take here'], ['downloads/chart?format=csv&metrics=magic', 'there is no metric'],
-    ['downloads/parts?format=csv&option=by_magic', 'no such way to split'], ['editions/1/tables?format=csv', 'no table to take here'], ['reports/1/tables?format=csv', 'CSV holds one table'], ['overview?metric=magic', 'there is no metric'], ['overview?who=s99', 'names a set'],
+    ['downloads/table?format=pdf&metrics=reach', 'Ask for csv or xlsx.'],
+    ['downloads/pie?format=csv', 'kind must be one of'],
+    ['downloads/text?format=csv', 'no table to take here'],
+    ['downloads/chart?format=csv&metrics=magic', 'there is no metric'],
+    ['downloads/parts?format=csv&option=by_magic', 'no such way to split'],
+    ['editions/1/tables?format=csv', 'no table to take here'],
+    ['reports/1/tables?format=csv', 'CSV holds one table'],
+    ['overview?metric=magic', 'there is no metric'],
+    ['overview?who=s99', 'names a set'],
   ])('%s is refused with a sentence', async (path, sentence) => {
     const answer = await ask('GET', `${base}/${path}`, 'owner')
     expect(answer.status).toBe(400)
@@ -190,12 +370,15 @@ describe('what is taken away', () => {
   })
 
   it('is a workbook of a whole report, and one table of it as CSV', async () => {
-    expect((await sheets(await ask('GET', `${base}/reports/1/tables?format=xlsx`, 'analyst'))).map(({ sheet }) => sheet)).toEqual(['The period at a glance', 'Impressions a day', 'By profile', 'About this file'])
+    expect(
+      (await sheets(await ask('GET', `${base}/reports/1/tables?format=xlsx`, 'analyst'))).map(({ sheet }) => sheet),
+    ).toEqual(['The period at a glance', 'Impressions a day', 'By profile', 'About this file'])
     expect((await ask('GET', `${base}/reports/1/tables?format=csv&block=line`, 'analyst')).status).toBe(200)
   })
 
   it('over all clients holds nothing of a client that the person may not see', async () => {
-    const of = async (who: string) => (await sheets(await ask('GET', '/api/all-clients?format=xlsx', who)))[0]!.data.slice(1).map(([client]) => client)
+    const of = async (who: string) =>
+      (await sheets(await ask('GET', '/api/all-clients?format=xlsx', who)))[0]!.data.slice(1).map(([client]) => client)
     expect(await of('viewer')).toEqual(['Mossgate Gardens'])
     expect([...(await of('owner'))].sort()).toEqual(['Kittiwake Line', 'Mossgate Gardens', 'Orrery Press'])
     expect((await ask('GET', '/api/all-clients?format=csv&part=due')).status).toBe(401)
@@ -210,8 +393,14 @@ describe('what a person may write', () => {
   }
 
   it('are sets of the client’s own profiles', async () => {
-    expect(await write('POST', 'sets', { name: '', profiles: [] })).toMatchObject({ status: 400, detail: expect.stringContaining('A set needs a name.') })
-    expect(await write('POST', 'sets', { name: 'Foreign', profiles: [5] })).toMatchObject({ status: 400, detail: expect.stringContaining('not the client’s own') })
+    expect(await write('POST', 'sets', { name: '', profiles: [] })).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('A set needs a name.'),
+    })
+    expect(await write('POST', 'sets', { name: 'Foreign', profiles: [5] })).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('not the client’s own'),
+    })
     const { id } = await write('POST', 'sets', { name: 'Two', profiles: [1, 2, 2] })
     expect(await write('PUT', `sets/${id}`, { name: 'One', profiles: [1] })).toMatchObject({ status: 200 })
     expect((await ask('GET', `/api/clients/mossgate-gardens/overview?who=s${id}`, 'viewer')).status).toBe(200)
@@ -219,11 +408,22 @@ describe('what a person may write', () => {
   })
 
   it('are reports of the client’s own profiles', async () => {
-    const block = (who: string) => ({ title: 'Blocks', blocks: [{ id: 'a', kind: 'figures', metrics: ['posts'], who }] })
-    expect(await write('POST', 'reports', block('5'))).toMatchObject({ status: 400, detail: expect.stringContaining('not the client’s own') })
-    expect(await write('POST', 'reports', block('everybody'))).toMatchObject({ status: 400, detail: expect.stringContaining('Choose profiles from the list.') })
+    const block = (who: string) => ({
+      title: 'Blocks',
+      blocks: [{ id: 'a', kind: 'figures', metrics: ['posts'], who }],
+    })
+    expect(await write('POST', 'reports', block('5'))).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('not the client’s own'),
+    })
+    expect(await write('POST', 'reports', block('everybody'))).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('Choose profiles from the list.'),
+    })
     const { id } = await write('POST', 'reports', block('1,2'))
-    expect(await write('PUT', `reports/${id}`, { ...block('5'), period: 'last-7-days', against: 'before', version: 1 })).toMatchObject({ status: 400 })
+    expect(
+      await write('PUT', `reports/${id}`, { ...block('5'), period: 'last-7-days', against: 'before', version: 1 }),
+    ).toMatchObject({ status: 400 })
     expect((await ask('DELETE', `/api/clients/mossgate-gardens/reports/${id}`, 'analyst')).status).toBe(200)
   })
 
@@ -232,48 +432,102 @@ describe('what a person may write', () => {
     await pool().query("UPDATE report SET period = '2031' WHERE report_id = 1")
     const answer = await ask('GET', '/api/clients/mossgate-gardens/reports/1', 'analyst')
     expect(answer.status).toBe(200)
-    expect(await answer.json()).toMatchObject({ report: { id: 1 }, content: null, problem: expect.stringContaining('no complete day yet') })
+    expect(await answer.json()).toMatchObject({
+      report: { id: 1 },
+      content: null,
+      problem: expect.stringContaining('no complete day yet'),
+    })
     await pool().query('UPDATE report SET period = ? WHERE report_id = 1', [before!.period])
   })
 
   it('are targets that make sense', async () => {
     const target = { metric: 'posts', who: '1', wanted: 10, from: '2026-10-01', by: '2026-11-01' }
-    expect(await write('POST', 'targets', { ...target, wanted: -1 })).toMatchObject({ status: 400, detail: expect.stringContaining('zero at least') })
-    expect(await write('POST', 'targets', { ...target, wanted: 'many' })).toMatchObject({ status: 400, detail: expect.stringContaining('as a number') })
-    expect(await write('POST', 'targets', { ...target, by: '2026-09-01' })).toMatchObject({ status: 400, detail: expect.stringContaining('ends before it begins') })
+    expect(await write('POST', 'targets', { ...target, wanted: -1 })).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('zero at least'),
+    })
+    expect(await write('POST', 'targets', { ...target, wanted: 'many' })).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('as a number'),
+    })
+    expect(await write('POST', 'targets', { ...target, by: '2026-09-01' })).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('ends before it begins'),
+    })
     const { id, status } = await write('POST', 'targets', target)
     expect(status).toBe(201)
-    expect(((await (await ask('GET', '/api/clients/mossgate-gardens/targets', 'viewer')).json()) as { targets: { id: number }[] }).targets.map((one) => one.id)).toContain(id)
+    expect(
+      (
+        (await (await ask('GET', '/api/clients/mossgate-gardens/targets', 'viewer')).json()) as {
+          targets: { id: number }[]
+        }
+      ).targets.map((one) => one.id),
+    ).toContain(id)
   })
 
   it('are kept scopes of at least one part', async () => {
-    expect(await write('POST', 'scopes', { name: 'Nothing', parts: {} })).toMatchObject({ status: 400, detail: expect.stringContaining('at least one part') })
-    expect(await write('POST', 'scopes', { name: 'Weekly', parts: { period: 'last-7-days' } })).toMatchObject({ status: 201 })
+    expect(await write('POST', 'scopes', { name: 'Nothing', parts: {} })).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('at least one part'),
+    })
+    expect(await write('POST', 'scopes', { name: 'Weekly', parts: { period: 'last-7-days' } })).toMatchObject({
+      status: 201,
+    })
   })
 })
 
 describe('who sees what', () => {
   it('an owner sees every client, others their own', async () => {
-    const clients = async (who: string) => ((await (await ask('GET', '/api/session', who)).json()) as { clients: { slug: string }[] }).clients.map(({ slug }) => slug)
+    const clients = async (who: string) =>
+      ((await (await ask('GET', '/api/session', who)).json()) as { clients: { slug: string }[] }).clients.map(
+        ({ slug }) => slug,
+      )
     expect(await clients('owner')).toEqual(['kittiwake-line', 'mossgate-gardens', 'orrery-press'])
     expect(await clients('analyst')).toEqual(['mossgate-gardens', 'orrery-press'])
     expect(await clients('viewer')).toEqual(['mossgate-gardens'])
   })
 
   it('a role that is taken away is gone at the next request', async () => {
-    await pool().query("DELETE FROM person_client WHERE client_id = (SELECT client_id FROM client WHERE slug = 'orrery-press')")
+    await pool().query(
+      "DELETE FROM person_client WHERE client_id = (SELECT client_id FROM client WHERE slug = 'orrery-press')",
+    )
     expect((await ask('GET', '/api/clients/orrery-press/overview', 'analyst')).status).toBe(404)
   })
 
   it('a shared link is for no search engine, and tells nothing of who worked on it', async () => {
-    for (const path of [`/api/shared/${token}`, `/shared/${token}`, '/']) expect((await ask('GET', path)).headers.get('x-robots-tag'), path).toBe('noindex, nofollow')
+    for (const path of [`/api/shared/${token}`, `/shared/${token}`, '/'])
+      expect((await ask('GET', path)).headers.get('x-robots-tag'), path).toBe('noindex, nofollow')
     expect(await (await ask('GET', '/robots.txt')).text()).toContain('Disallow: /')
     const { edition } = (await (await ask('GET', `/api/shared/${token}`)).json()) as { edition: object }
-    expect(Object.keys(edition).sort()).toEqual(['content', 'hasPdf', 'isIntact', 'issuedAt', 'number', 'pdfSha256', 'sha256', 'supersededBy', 'supersedes', 'title'])
+    expect(Object.keys(edition).sort()).toEqual([
+      'content',
+      'hasPdf',
+      'isIntact',
+      'issuedAt',
+      'number',
+      'pdfSha256',
+      'sha256',
+      'supersededBy',
+      'supersedes',
+      'title',
+    ])
   })
 
-  it.each([['from', '2026-00-10'], ['by', '9999-12-31'], ['from', '2026-02-30'], ['by', '0001-01-01'], ['by', '2099-01-01']])('a target with %s %s is refused with a sentence, and the first page stands', async (field, day) => {
-    const answer = await ask('POST', '/api/clients/mossgate-gardens/targets', 'analyst', { metric: 'posts', who: 'all', wanted: 10, from: '2026-10-01', by: '2026-11-01', [field]: day })
+  it.each([
+    ['from', '2026-00-10'],
+    ['by', '9999-12-31'],
+    ['from', '2026-02-30'],
+    ['by', '0001-01-01'],
+    ['by', '2099-01-01'],
+  ])('a target with %s %s is refused with a sentence, and the first page stands', async (field, day) => {
+    const answer = await ask('POST', '/api/clients/mossgate-gardens/targets', 'analyst', {
+      metric: 'posts',
+      who: 'all',
+      wanted: 10,
+      from: '2026-10-01',
+      by: '2026-11-01',
+      [field]: day,
+    })
     expect(answer.status).toBe(400)
     expect(JSON.stringify(await answer.json())).toMatch(/There is no day|Choose a day from 1970 to 2100|ten years long/)
     expect((await ask('GET', '/api/clients', 'analyst')).status).toBe(200)
@@ -299,22 +553,52 @@ describe('who sees what', () => {
   it('an answer that was not understood is a problem with a sentence', async () => {
     const answer = await ask('GET', '/api/clients/mossgate-gardens/overview?against=whenever', 'analyst')
     expect(answer.status).toBe(400)
-    expect(await answer.json()).toMatchObject({ title: 'That cannot be read', detail: expect.stringContaining('Write a period such as') as string })
-    expect((await ask('GET', '/api/clients/mossgate-gardens/overview?period=q3-2026&against=q3-2026', 'analyst')).status).toBe(400)
-    expect((await ask('GET', '/api/clients/mossgate-gardens/overview?period=q3-2026&against=q3-2025', 'analyst')).status).toBe(200)
+    expect(await answer.json()).toMatchObject({
+      title: 'That cannot be read',
+      detail: expect.stringContaining('Write a period such as') as string,
+    })
+    expect(
+      (await ask('GET', '/api/clients/mossgate-gardens/overview?period=q3-2026&against=q3-2026', 'analyst')).status,
+    ).toBe(400)
+    expect(
+      (await ask('GET', '/api/clients/mossgate-gardens/overview?period=q3-2026&against=q3-2025', 'analyst')).status,
+    ).toBe(200)
     expect((await ask('GET', '/api/clients/mossgate-gardens/overview?metric=magic', 'analyst')).status).toBe(400)
     expect((await ask('GET', '/api/clients/mossgate-gardens/overview?who=5', 'analyst')).status).toBe(400)
     expect((await ask('GET', '/api/nothing')).status).toBe(404)
   })
 
   it.each([
-    ['POST', 'notes', { from: '2026-10-01', to: '2026-10-02', title: 'x', body: '' }], ['POST', 'sets', { name: 'x', profiles: [1] }], ['POST', 'targets', { metric: 'posts', who: '1', wanted: 10, from: '2026-10-01', by: '2026-11-01' }],
-    ['POST', 'profiles', { network: 'commons', handle: '@x', rival: '' }], ['POST', 'profiles/lookup', { what: '@x', network: 'commons' }], ['POST', 'search', { address: 'https://x.invalid/', handle: '' }],
-    ['POST', 'scopes', { name: 'x', parts: {} }], ['POST', 'reports', { title: 'x', blocks: [] }], ['PUT', 'reports/1', { title: 'x', period: 'last-7-days', against: 'before', blocks: [], version: 1 }],
-    ['POST', 'reports/1/editions', { requestKey: 'x' }], ['POST', 'editions/1/shares', { days: 1 }],
+    ['POST', 'notes', { from: '2026-10-01', to: '2026-10-02', title: 'x', body: '' }],
+    ['POST', 'sets', { name: 'x', profiles: [1] }],
+    ['POST', 'targets', { metric: 'posts', who: '1', wanted: 10, from: '2026-10-01', by: '2026-11-01' }],
+    ['POST', 'profiles', { network: 'commons', handle: '@x', rival: '' }],
+    ['POST', 'profiles/lookup', { what: '@x', network: 'commons' }],
+    ['POST', 'search', { address: 'https://x.invalid/', handle: '' }],
+    ['POST', 'scopes', { name: 'x', parts: {} }],
+    ['POST', 'reports', { title: 'x', blocks: [] }],
+    ['PUT', 'reports/1', { title: 'x', period: 'last-7-days', against: 'before', blocks: [], version: 1 }],
+    ['POST', 'reports/1/editions', { requestKey: 'x' }],
+    ['POST', 'editions/1/shares', { days: 1 }],
   ] as const)('%s %s: whatever stands in a field, it is answered with a sentence', async (method, path, body) => {
     for (const field of Object.keys(body)) {
-      for (const odd of [[], ['x'], {}, { x: 1 }, { toString: 1 }, { __proto__: null, length: 3 }, null, -1, 1e300, true, '', ' ', '\u0000', '=1+1', 'x'.repeat(30_000)]) {
+      for (const odd of [
+        [],
+        ['x'],
+        {},
+        { x: 1 },
+        { toString: 1 },
+        { __proto__: null, length: 3 },
+        null,
+        -1,
+        1e300,
+        true,
+        '',
+        ' ',
+        '\u0000',
+        '=1+1',
+        'x'.repeat(30_000),
+      ]) {
         const answer = await ask(method, `/api/clients/mossgate-gardens/${path}`, 'analyst', { ...body, [field]: odd })
         expect([field, odd, answer.status === 500]).toEqual([field, odd, false])
       }

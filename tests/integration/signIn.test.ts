@@ -14,8 +14,11 @@ let behind: Server
 let open: Server
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}');
-  [behind, open] = await Promise.all([startServer(url(), { ZAFFER_TRUSTED_PROXY: '127.0.0.1, ::1' }), startServer(url())])
+  await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
+  ;[behind, open] = await Promise.all([
+    startServer(url(), { ZAFFER_TRUSTED_PROXY: '127.0.0.1, ::1' }),
+    startServer(url()),
+  ])
 })
 afterAll(() => [behind, open].forEach((server) => server?.stop()))
 beforeEach(async () => {
@@ -29,12 +32,29 @@ interface Asked {
   body?: unknown
   headers?: Record<string, string>
 }
-const ask = (method: string, path: string, { server = behind, from = '203.0.113.9', cookie, body, headers }: Asked = {}) => fetch(`${server.base}/api/${path}`, {
-  method, headers: { 'origin': server.base, 'content-type': 'application/json', 'x-forwarded-for': from, 'user-agent': 'a browser of the tests', ...(cookie && { cookie }), ...headers }, ...(body !== undefined && { body: JSON.stringify(body) }),
-})
-const signIn = (password: string, asked: Asked & { email?: string } = {}) => ask('POST', 'session', { ...asked, body: { email: asked.email ?? EMAIL, password } })
-const who = async (cookie: string) => ((await (await ask('GET', 'session', { cookie })).json()) as { person: { email: string } | null }).person?.email
-const many = (count: number, work: (index: number) => Promise<Response>) => Promise.all(Array.from({ length: count }, async (_, index) => (await work(index)).status))
+const ask = (
+  method: string,
+  path: string,
+  { server = behind, from = '203.0.113.9', cookie, body, headers }: Asked = {},
+) =>
+  fetch(`${server.base}/api/${path}`, {
+    method,
+    headers: {
+      'origin': server.base,
+      'content-type': 'application/json',
+      'x-forwarded-for': from,
+      'user-agent': 'a browser of the tests',
+      ...(cookie && { cookie }),
+      ...headers,
+    },
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+  })
+const signIn = (password: string, asked: Asked & { email?: string } = {}) =>
+  ask('POST', 'session', { ...asked, body: { email: asked.email ?? EMAIL, password } })
+const who = async (cookie: string) =>
+  ((await (await ask('GET', 'session', { cookie })).json()) as { person: { email: string } | null }).person?.email
+const many = (count: number, work: (index: number) => Promise<Response>) =>
+  Promise.all(Array.from({ length: count }, async (_, index) => (await work(index)).status))
 
 describe('guessing a password', () => {
   it('is recorded before it is looked at: of 200 at once only the free ones go through', async () => {
@@ -59,7 +79,8 @@ describe('guessing a password', () => {
 
   it('is slower for an address, whomever it tries', async () => {
     const answers: number[] = []
-    for (let index = 0; index < 34; index++) answers.push((await signIn('wrong', { email: `nobody${index}@b.example` })).status)
+    for (let index = 0; index < 34; index++)
+      answers.push((await signIn('wrong', { email: `nobody${index}@b.example` })).status)
     expect(answers.filter((status) => status === 401).length).toBe(30)
     expect((await signIn(PASSWORD, { from: '198.51.100.77' })).status).toBe(200)
   })
@@ -76,12 +97,21 @@ describe('guessing a password', () => {
   })
 
   it('is of the address on the line where no proxy is trusted', async () => {
-    for (let index = 0; index < 35; index++) await signIn('wrong', { server: open, email: `x${index}@b.example`, from: `198.51.100.${index}` })
-    expect((await tableOf("throttle WHERE subject LIKE 'address:%'", 'subject, 1, 2')).map((row) => (row as { subject: string }).subject)).toEqual(['address:127.0.0.1'])
+    for (let index = 0; index < 35; index++)
+      await signIn('wrong', { server: open, email: `x${index}@b.example`, from: `198.51.100.${index}` })
+    expect(
+      (await tableOf("throttle WHERE subject LIKE 'address:%'", 'subject, 1, 2')).map(
+        (row) => (row as { subject: string }).subject,
+      ),
+    ).toEqual(['address:127.0.0.1'])
   })
 
   it('counts a household of version 6 as one', () => {
-    expect([neighbourhood('2001:db8:1:2:3::4'), neighbourhood('2001:db8:1:2::9'), neighbourhood('::ffff:198.51.100.7')]).toEqual(['2001:db8:1:2::/64', '2001:db8:1:2::/64', '198.51.100.7'])
+    expect([
+      neighbourhood('2001:db8:1:2:3::4'),
+      neighbourhood('2001:db8:1:2::9'),
+      neighbourhood('::ffff:198.51.100.7'),
+    ]).toEqual(['2001:db8:1:2::/64', '2001:db8:1:2::/64', '198.51.100.7'])
   })
 })
 
@@ -97,8 +127,14 @@ describe('a session', () => {
   })
 
   it.each([
-    ['a changed password', async () => pool().query('UPDATE person SET password_hash = ? WHERE email = ?', [await hashPassword(PASSWORD), EMAIL])], ['a changed role', () => pool().query("UPDATE person SET role = 'analyst' WHERE email = ?", [EMAIL])],
-    ['a person switched off', () => pool().query('UPDATE person SET is_active = 0 WHERE email = ?', [EMAIL])], ['a day without use', () => pool().query('UPDATE session SET seen_at = NOW() - INTERVAL 25 HOUR')],
+    [
+      'a changed password',
+      async () =>
+        pool().query('UPDATE person SET password_hash = ? WHERE email = ?', [await hashPassword(PASSWORD), EMAIL]),
+    ],
+    ['a changed role', () => pool().query("UPDATE person SET role = 'analyst' WHERE email = ?", [EMAIL])],
+    ['a person switched off', () => pool().query('UPDATE person SET is_active = 0 WHERE email = ?', [EMAIL])],
+    ['a day without use', () => pool().query('UPDATE session SET seen_at = NOW() - INTERVAL 25 HOUR')],
     ['two weeks', () => pool().query('UPDATE session SET created_at = NOW() - INTERVAL 15 DAY')],
   ])('ends with %s', async (_, change) => {
     const cookie = await begin()
@@ -114,9 +150,22 @@ describe('a session', () => {
   })
 
   it('is listed, and ended one by one or all but this', async () => {
-    const [first, second, third] = [await begin({ from: '198.51.100.1' }), await begin({ from: '198.51.100.2' }), await begin({ from: '198.51.100.3' })]
-    const list = (await (await ask('GET', 'me/sessions', { cookie: second })).json()) as { id: number; isThis: boolean; address: string; browser: string }[]
-    expect(list.map(({ address, isThis }) => [address, isThis])).toEqual([['198.51.100.2', true], expect.anything(), expect.anything()])
+    const [first, second, third] = [
+      await begin({ from: '198.51.100.1' }),
+      await begin({ from: '198.51.100.2' }),
+      await begin({ from: '198.51.100.3' }),
+    ]
+    const list = (await (await ask('GET', 'me/sessions', { cookie: second })).json()) as {
+      id: number
+      isThis: boolean
+      address: string
+      browser: string
+    }[]
+    expect(list.map(({ address, isThis }) => [address, isThis])).toEqual([
+      ['198.51.100.2', true],
+      expect.anything(),
+      expect.anything(),
+    ])
     expect(list[0]!.browser).toBe('a browser of the tests')
     const other = list.find(({ address }) => address === '198.51.100.1')!
     const stranger = cookiesOf(await signIn(PASSWORD, { email: 'senara@mossgate.example' }))
@@ -124,8 +173,18 @@ describe('a session', () => {
     expect((await ask('DELETE', `me/sessions/${other.id}`, { cookie: second })).status).toBe(200)
     expect([await who(first), await who(second), await who(third)]).toEqual([undefined, EMAIL, EMAIL])
     expect((await ask('DELETE', 'me/sessions', { cookie: second })).status).toBe(200)
-    expect([await who(second), await who(third), await who(stranger)]).toEqual([EMAIL, undefined, 'senara@mossgate.example'])
-    for (const [method, path] of [['GET', 'me/sessions'], ['DELETE', 'me/sessions'], ['DELETE', 'me/sessions/1'], ['PUT', 'me/password']] as const) expect((await ask(method, path, { body: method === 'GET' ? undefined : {} })).status).toBe(401)
+    expect([await who(second), await who(third), await who(stranger)]).toEqual([
+      EMAIL,
+      undefined,
+      'senara@mossgate.example',
+    ])
+    for (const [method, path] of [
+      ['GET', 'me/sessions'],
+      ['DELETE', 'me/sessions'],
+      ['DELETE', 'me/sessions/1'],
+      ['PUT', 'me/password'],
+    ] as const)
+      expect((await ask(method, path, { body: method === 'GET' ? undefined : {} })).status).toBe(401)
   })
 
   it('goes on with a new cookie when its person changes the password, and every other ends', async () => {
@@ -153,11 +212,15 @@ describe('a session', () => {
 describe('the secret of a link', () => {
   it('is guessed slowly, and whoever holds a right one is not kept waiting', async () => {
     const answers: number[] = []
-    for (let index = 0; index < 24; index++) answers.push((await ask('GET', `shared/${String(index).padStart(43, 'x')}`)).status)
+    for (let index = 0; index < 24; index++)
+      answers.push((await ask('GET', `shared/${String(index).padStart(43, 'x')}`)).status)
     expect([answers.filter((status) => status === 404).length, answers.at(-1)]).toEqual([20, 429])
     expect((await ask('GET', `consent/${'y'.repeat(43)}`)).status).toBe(429)
     expect((await ask('GET', `consent/${'y'.repeat(43)}`, { from: '198.51.100.30' })).status).toBe(404)
-    await pool().query("INSERT INTO edition (client_id, report_id, number, request_key, content, sha256) VALUES (1, 1, 1, 'a', ?, 'x')", [JSON.stringify({ title: 't', periodWords: 'p', period: { from: '2026-10-01', to: '2026-10-28' }, blocks: [] })])
+    await pool().query(
+      "INSERT INTO edition (client_id, report_id, number, request_key, content, sha256) VALUES (1, 1, 1, 'a', ?, 'x')",
+      [JSON.stringify({ title: 't', periodWords: 'p', period: { from: '2026-10-01', to: '2026-10-28' }, blocks: [] })],
+    )
     const { clientDbForJob } = await import('../../server/platform/database/clientDb')
     const { shareEdition } = await import('../../server/report/editions/editions')
     const token = await shareEdition(await clientDbForJob(1), 1, new Date(Date.now() + 60_000), 'reader')
@@ -167,26 +230,36 @@ describe('the secret of a link', () => {
 
 describe('a body', () => {
   /** Sends more and more, as somebody who never stops, and tells what was answered and how much was taken. */
-  const flood = (path: string, headers: Record<string, string>, most: number) => new Promise<{ status: number; sent: number }>((resolve, reject) => {
-    const { hostname, port } = new URL(behind.base)
-    let sent = 0
-    let isOver = false
-    const asked = request({ hostname, port, method: 'POST', path: `/api/${path}`, headers: { 'origin': behind.base, 'content-type': 'application/json', ...headers } }, (answer) => {
-      isOver = true
-      answer.resume()
-      resolve({ status: answer.statusCode!, sent })
-    })
-    asked.on('error', (error) => (isOver ? undefined : reject(error)))
-    const piece = Buffer.alloc(64 * 1024, 'x')
-    const more = () => {
-      while (!isOver && sent < most) {
-        sent += piece.length
-        if (!asked.write(piece)) return void asked.once('drain', more)
+  const flood = (path: string, headers: Record<string, string>, most: number) =>
+    new Promise<{ status: number; sent: number }>((resolve, reject) => {
+      const { hostname, port } = new URL(behind.base)
+      let sent = 0
+      let isOver = false
+      const asked = request(
+        {
+          hostname,
+          port,
+          method: 'POST',
+          path: `/api/${path}`,
+          headers: { 'origin': behind.base, 'content-type': 'application/json', ...headers },
+        },
+        (answer) => {
+          isOver = true
+          answer.resume()
+          resolve({ status: answer.statusCode!, sent })
+        },
+      )
+      asked.on('error', (error) => (isOver ? undefined : reject(error)))
+      const piece = Buffer.alloc(64 * 1024, 'x')
+      const more = () => {
+        while (!isOver && sent < most) {
+          sent += piece.length
+          if (!asked.write(piece)) return void asked.once('drain', more)
+        }
+        if (!isOver) asked.end()
       }
-      if (!isOver) asked.end()
-    }
-    more()
-  })
+      more()
+    })
 
   it('of 100 MB is refused before it is taken, and nobody else waits', async () => {
     const before = Date.now()
@@ -199,8 +272,19 @@ describe('a body', () => {
     expect((await flood('session', { 'content-length': '100000000' }, 64 * 1024)).status).toBe(413)
   })
 
-  it.each(['[]', '"x"', '{', 'null', '{"email":{"toString":1},"password":[]}', '{"email":["a@b.example"],"password":{"length":3}}'])('%s is answered with a sentence', async (body) => {
-    const answer = await fetch(`${behind.base}/api/session`, { method: 'POST', body, headers: { 'origin': behind.base, 'content-type': 'application/json' } })
+  it.each([
+    '[]',
+    '"x"',
+    '{',
+    'null',
+    '{"email":{"toString":1},"password":[]}',
+    '{"email":["a@b.example"],"password":{"length":3}}',
+  ])('%s is answered with a sentence', async (body) => {
+    const answer = await fetch(`${behind.base}/api/session`, {
+      method: 'POST',
+      body,
+      headers: { 'origin': behind.base, 'content-type': 'application/json' },
+    })
     expect(answer.status).toBe(400)
     expect(((await answer.json()) as { detail: string }).detail).toMatch(/\.$/)
   })

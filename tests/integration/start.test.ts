@@ -20,7 +20,7 @@ const start = async (env: Record<string, string>, folder = data, uid?: number) =
   left.push(application)
   return application
 }
-const pids = () => (JSON.parse(readFileSync(join(data, 'processes.json'), 'utf8')) as { pid: number; argument: string }[])
+const pids = () => JSON.parse(readFileSync(join(data, 'processes.json'), 'utf8')) as { pid: number; argument: string }[]
 const health = async (port: number) => (await fetch(`http://127.0.0.1:${port}/api/health`)).json()
 
 describe('the start command', () => {
@@ -29,7 +29,9 @@ describe('the start command', () => {
     const application = await start({ ZAFFER_PORT: String(port) })
     expect(application.output()).toMatch(/Loaded the demo/)
     expect(application.output()).toContain(`http://localhost:${port}`)
-    expect(application.output()).toMatch(/ada@halyardrow\.example +owner[\s\S]+jory@halyardrow\.example +analyst[\s\S]+senara@mossgate\.example +viewer[\s\S]+password/)
+    expect(application.output()).toMatch(
+      /ada@halyardrow\.example +owner[\s\S]+jory@halyardrow\.example +analyst[\s\S]+senara@mossgate\.example +viewer[\s\S]+password/,
+    )
     expect(await health(port)).toMatchObject({ ok: true })
     expect(statSync(join(data, 'secrets.json')).mode & 0o777).toBe(0o600)
     const started = pids()
@@ -62,7 +64,9 @@ describe('the start command', () => {
     expect(await health(port)).toMatchObject({ ok: true })
 
     // what an earlier version, or somebody, has left open is shut at the next start
-    const { databaseRoot: password } = JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as { databaseRoot: string }
+    const { databaseRoot: password } = JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as {
+      databaseRoot: string
+    }
     const asRoot = await createConnection({ socketPath: join(data, 'mariadb.sock'), user: 'root', password })
     await asRoot.query("CREATE USER 'intruder'@'%'")
     await asRoot.query("GRANT ALL ON *.* TO 'intruder'@'%'")
@@ -100,7 +104,9 @@ describe('the start command', () => {
     chmodSync(bare, 0o777)
     const unprivileged = await start({ ZAFFER_PORT: String(port), ZAFFER_CHROMIUM: '/nowhere/chromium' }, bare, 65534)
     expect(await unprivileged.ended).toBe(1)
-    expect(unprivileged.output()).toContain('These packages are missing: chromium. Install them as root and start again:\n  apt-get update && apt-get install -y')
+    expect(unprivileged.output()).toContain(
+      'These packages are missing: chromium. Install them as root and start again:\n  apt-get update && apt-get install -y',
+    )
     forget(bare)
 
     const confused = await start({ ZAFFER_PORT: '99999' })
@@ -118,14 +124,18 @@ describe('the start command', () => {
     const port = await freePort()
     const open = await start({ ZAFFER_PORT: String(port), ZAFFER_HOST: '0.0.0.0' })
     expect(open.output()).toContain('the demo people cannot sign in here')
-    const { databaseRoot: password } = JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as { databaseRoot: string }
+    const { databaseRoot: password } = JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as {
+      databaseRoot: string
+    }
     const asRoot = await createConnection({ socketPath: join(data, 'mariadb.sock'), user: 'root', password })
     expect((await asRoot.query("SELECT User FROM mysql.global_priv WHERE User = 'intruder'"))[0]).toEqual([])
     await asRoot.end()
     const { demo } = JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as { demo: string }
     expect(open.output()).not.toContain(demo)
     const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
-      method: 'POST', body: JSON.stringify({ email: 'ada@halyardrow.example', password: demo }), headers: { 'content-type': 'application/json', 'origin': `http://127.0.0.1:${port}` },
+      method: 'POST',
+      body: JSON.stringify({ email: 'ada@halyardrow.example', password: demo }),
+      headers: { 'content-type': 'application/json', 'origin': `http://127.0.0.1:${port}` },
     })
     expect(answer.status).toBe(401)
     expect(await stopApplication(open)).toBe(0)

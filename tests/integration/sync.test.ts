@@ -39,7 +39,11 @@ const syncNow = async () => {
   await runJobs()
   return (await newestJob(db, 'sync', profile))!
 }
-const days = () => tableOf(`profile_day WHERE client_id = ${db.clientId}`, 'day, impressions, reach_7d, followers, import_id') as Promise<{ day: string; impressions: number; import_id: number | null }[]>
+const days = () =>
+  tableOf(
+    `profile_day WHERE client_id = ${db.clientId}`,
+    'day, impressions, reach_7d, followers, import_id',
+  ) as Promise<{ day: string; impressions: number; import_id: number | null }[]>
 
 describe('the first fetch', () => {
   it('takes in all that the network remembers, oldest first, and leaves the gap a gap', async () => {
@@ -51,7 +55,13 @@ describe('the first fetch', () => {
     const { profileDay } = world('2026-10-28')
     expect(rows.at(-1)!.impressions).toBe(profileDay(tea, '2026-10-28', '2026-10-28')!.impressions)
     const [page] = await profilesPage(db)
-    expect(page).toMatchObject({ synced_to: '2026-10-28', first_fetch: 0, sync_error: null, missing: [{ from: '2026-10-11', to: '2026-10-12' }], oldest: rows[0]!.day })
+    expect(page).toMatchObject({
+      synced_to: '2026-10-28',
+      first_fetch: 0,
+      sync_error: null,
+      missing: [{ from: '2026-10-11', to: '2026-10-12' }],
+      oldest: rows[0]!.day,
+    })
     expect(lengthOf(page!.strip)).toBe(56)
   })
 
@@ -67,11 +77,17 @@ describe('the first fetch', () => {
     await pool().query("UPDATE client SET time_zone = 'Pacific/Auckland' WHERE client_id = ?", [db.clientId])
     db = await clientDbForJob(db.clientId)
     await syncNow()
-    const posts = (await tableOf(`post WHERE client_id = ${db.clientId}`, 'remote_id, day, published_at')) as { remote_id: string; day: string; published_at: Date }[]
+    const posts = (await tableOf(`post WHERE client_id = ${db.clientId}`, 'remote_id, day, published_at')) as {
+      remote_id: string
+      day: string
+      published_at: Date
+    }[]
     // luxon as a second opinion on the zone
     const there = (at: Date) => DateTime.fromJSDate(at, { zone: 'Pacific/Auckland' }).toISODate()
     expect(posts.map(({ day }) => day)).toEqual(posts.map(({ published_at: at }) => there(at)))
-    expect(posts.filter(({ day, published_at: at }) => day !== at.toISOString().slice(0, 10)).length).toBeGreaterThan(10)
+    expect(posts.filter(({ day, published_at: at }) => day !== at.toISOString().slice(0, 10)).length).toBeGreaterThan(
+      10,
+    )
     await pool().query('UPDATE post SET day = DATE(published_at) WHERE client_id = ?', [db.clientId])
     expect(await repairPostDays(pool())).toBeGreaterThan(10)
     expect(await tableOf(`post WHERE client_id = ${db.clientId}`, 'remote_id, day, published_at')).toEqual(posts)
@@ -80,17 +96,20 @@ describe('the first fetch', () => {
 })
 
 describe('every network', () => {
-  it.each(NETWORKS.map(({ id, name, reports, historyDays }) => ({ id, name, reports, historyDays })))('$name gives what it says it gives, for as long as it remembers', async ({ id, reports, historyDays }) => {
-    const someone = PROFILES.find(({ network, connected }) => network === id && connected)!
-    if (id === 'commons') await pool().query('DELETE FROM profile WHERE profile_id = ?', [profile])
-    profile = await addProfile(db, id, someone.remoteId, tokens(id, someone.remoteId))
-    expect(await syncNow()).toMatchObject({ state: 'done' })
-    const rows = (await tableOf(`profile_day WHERE profile_id = ${profile}`)) as Record<string, unknown>[]
-    expect(rows.length).toBeGreaterThan(historyDays - 7)
-    expect(rows.length).toBeLessThanOrEqual(historyDays)
-    const last = rows.at(-1)!
-    for (const column of FACT_COLUMNS) expect(last[column] === null, column).toBe(!reports.includes(column))
-  })
+  it.each(NETWORKS.map(({ id, name, reports, historyDays }) => ({ id, name, reports, historyDays })))(
+    '$name gives what it says it gives, for as long as it remembers',
+    async ({ id, reports, historyDays }) => {
+      const someone = PROFILES.find(({ network, connected }) => network === id && connected)!
+      if (id === 'commons') await pool().query('DELETE FROM profile WHERE profile_id = ?', [profile])
+      profile = await addProfile(db, id, someone.remoteId, tokens(id, someone.remoteId))
+      expect(await syncNow()).toMatchObject({ state: 'done' })
+      const rows = (await tableOf(`profile_day WHERE profile_id = ${profile}`)) as Record<string, unknown>[]
+      expect(rows.length).toBeGreaterThan(historyDays - 7)
+      expect(rows.length).toBeLessThanOrEqual(historyDays)
+      const last = rows.at(-1)!
+      for (const column of FACT_COLUMNS) expect(last[column] === null, column).toBe(!reports.includes(column))
+    },
+  )
 })
 
 describe('the days after', () => {
@@ -102,10 +121,20 @@ describe('the days after', () => {
     await syncNow()
     const after = (await days()).find(({ day }) => day === '2026-10-28')!
     expect(after.impressions).toBeGreaterThan(before.impressions)
-    const restated = await tableOf(`restatement WHERE client_id = ${db.clientId} AND day = '2026-10-28'`, 'day, metric, old_value, new_value')
-    expect(restated).toContainEqual({ day: '2026-10-28', metric: 'impressions', old_value: before.impressions, new_value: after.impressions })
+    const restated = await tableOf(
+      `restatement WHERE client_id = ${db.clientId} AND day = '2026-10-28'`,
+      'day, metric, old_value, new_value',
+    )
+    expect(restated).toContainEqual({
+      day: '2026-10-28',
+      metric: 'impressions',
+      old_value: before.impressions,
+      new_value: after.impressions,
+    })
     expect((await profilesPage(db))[0]!.restatements).toBeGreaterThan(0)
-    expect(await restatementsOf(db, profile, 1)).toEqual([expect.objectContaining({ day: '2026-10-28', seenAt: expect.any(Date) })])
+    expect(await restatementsOf(db, profile, 1)).toEqual([
+      expect.objectContaining({ day: '2026-10-28', seenAt: expect.any(Date) }),
+    ])
   })
 
   it('ask only for what is new and for the last week', async () => {
@@ -119,11 +148,17 @@ describe('the days after', () => {
   it('let an imported figure stand', async () => {
     await syncNow()
     await pool().query("INSERT INTO import (client_id, file_name, state) VALUES (?, 'x', 'applied')", [db.clientId])
-    await pool().query("UPDATE profile_day SET impressions = 7, saves = NULL, reactions = 8, imported = ?, import_id = (SELECT MAX(import_id) FROM import) WHERE client_id = ? AND day = '2026-10-27'", [bitsOf(['impressions']), db.clientId])
+    await pool().query(
+      'UPDATE profile_day SET impressions = 7, saves = NULL, reactions = 8, imported = ?, import_id = (SELECT ' +
+        "MAX(import_id) FROM import) WHERE client_id = ? AND day = '2026-10-27'",
+      [bitsOf(['impressions']), db.clientId],
+    )
     await syncNow()
     expect((await days()).find(({ day }) => day === '2026-10-27')!.impressions).toBe(7)
     // a figure of the same day that no file has brought is the network's all the same
-    const [row] = (await tableOf(`profile_day WHERE client_id = ${db.clientId} AND day = '2026-10-27'`)) as { reactions: number }[]
+    const [row] = (await tableOf(`profile_day WHERE client_id = ${db.clientId} AND day = '2026-10-27'`)) as {
+      reactions: number
+    }[]
     expect(row!.reactions).toBe(world('2026-10-28').profileDay(tea, '2026-10-27', '2026-10-28')!.reactions)
   })
 })
@@ -133,11 +168,15 @@ describe('a profile that is switched off', () => {
     await syncNow()
     const before = await days()
     expect(await switchProfile(db, profile, false)).toBe(true)
-    expect((await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })).profiles).toEqual([])
+    expect((await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })).profiles).toEqual(
+      [],
+    )
     expect(await syncNow()).toMatchObject({ state: 'failed', message: 'The profile is switched off.' })
     expect(await days()).toEqual(before)
     await switchProfile(db, profile, true)
-    expect((await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })).connected.length).toBe(1)
+    expect(
+      (await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })).connected.length,
+    ).toBe(1)
     expect(await syncNow()).toMatchObject({ state: 'done' })
   })
 })
@@ -146,13 +185,22 @@ describe('a sync that breaks off', () => {
   it('between figures and posts, or between posts and splits, goes on with each where it was', async () => {
     for (const stage of ['posts', 'parts']) {
       state.onRequest = (path) => (state.isDown = path.endsWith(`/${stage}`))
-      expect(await syncNow()).toMatchObject({ state: 'queued', message: expect.stringContaining('Tried again by itself') })
-      expect(await tableOf(`${stage === 'posts' ? 'post' : 'profile_day_part'} WHERE client_id = ${db.clientId}`, 'profile_id, 1, 2')).toEqual([])
+      expect(await syncNow()).toMatchObject({
+        state: 'queued',
+        message: expect.stringContaining('Tried again by itself'),
+      })
+      expect(
+        await tableOf(
+          `${stage === 'posts' ? 'post' : 'profile_day_part'} WHERE client_id = ${db.clientId}`,
+          'profile_id, 1, 2',
+        ),
+      ).toEqual([])
     }
     state.onRequest = () => (state.isDown = false)
     await pool().query('UPDATE job SET run_after = NOW()')
     await runJobs()
-    const first = async (table: string) => (await tableOf(`${table} WHERE client_id = ${db.clientId}`, 'MIN(day) AS day, COUNT(DISTINCT day) AS days, 1'))[0]
+    const first = async (table: string) =>
+      (await tableOf(`${table} WHERE client_id = ${db.clientId}`, 'MIN(day) AS day, COUNT(DISTINCT day) AS days, 1'))[0]
     const oldest = (await first('profile_day')) as { day: string; days: number }
     expect(await first('profile_day_part')).toMatchObject({ day: oldest.day, days: oldest.days })
     expect(((await first('post')) as { day: string }).day < '2026-04-25').toBe(true)
@@ -163,7 +211,10 @@ describe('trouble', () => {
   it('of too many requests waits as long as the network says, and is no failure', async () => {
     settings.requestsPerMinute = 2
     const job = await syncNow()
-    expect(job).toMatchObject({ state: 'queued', message: expect.stringMatching(/^The network asks to wait \d+ seconds\.$/) })
+    expect(job).toMatchObject({
+      state: 'queued',
+      message: expect.stringMatching(/^The network asks to wait \d+ seconds\.$/),
+    })
     const kept = (await days()).length
     expect(kept).toBeGreaterThanOrEqual(58)
     settings.requestsPerMinute = 1000
@@ -184,13 +235,19 @@ describe('trouble', () => {
 
   it('of a consent that no longer holds names what to do', async () => {
     await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [tokens('tintype', tea.remoteId), profile])
-    expect(await syncNow()).toMatchObject({ state: 'failed', message: 'Commons no longer accepts the consent. Send the owner a new consent link.' })
+    expect(await syncNow()).toMatchObject({
+      state: 'failed',
+      message: 'Commons no longer accepts the consent. Send the owner a new consent link.',
+    })
     expect((await profilesPage(db))[0]!).toMatchObject({ consent: 'withdrawn' })
   })
 
   it('of an access token that the network no longer takes is mended with a fresh one, once', async () => {
     const { refresh } = JSON.parse(unseal(tokens('commons', tea.remoteId))) as { refresh: string }
-    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [seal(JSON.stringify({ access: 'taken back', refresh, until: Date.now() + 3_000_000 })), profile])
+    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [
+      seal(JSON.stringify({ access: 'taken back', refresh, until: Date.now() + 3_000_000 })),
+      profile,
+    ])
     const asked: string[] = []
     state.onRequest = (path) => asked.push(path)
     expect(await syncNow()).toMatchObject({ state: 'done' })
@@ -200,7 +257,10 @@ describe('trouble', () => {
 
   it('of a network that lets nobody in is trouble, and no end of the consent', async () => {
     state.refusesAccess = true
-    expect(await syncNow()).toMatchObject({ state: 'queued', message: 'Commons did not let us in. Tried again by itself.' })
+    expect(await syncNow()).toMatchObject({
+      state: 'queued',
+      message: 'Commons did not let us in. Tried again by itself.',
+    })
     expect((await profilesPage(db))[0]!).toMatchObject({ consent: 'given' })
     state.refusesAccess = false
     await pool().query('UPDATE job SET run_after = NOW() WHERE client_id = ?', [db.clientId])
@@ -209,7 +269,10 @@ describe('trouble', () => {
   })
 
   it('of tokens that have run out is mended with a fresh one', async () => {
-    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [tokens('commons', tea.remoteId, Date.now() - 1000), profile])
+    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [
+      tokens('commons', tea.remoteId, Date.now() - 1000),
+      profile,
+    ])
     expect(await syncNow()).toMatchObject({ state: 'done' })
   })
 
@@ -222,7 +285,10 @@ describe('trouble', () => {
     await runNextJob()
     const kept = (await days()).length
     expect(kept).toBeGreaterThan(50)
-    await pool().query("UPDATE job SET state = 'running', lease = 'somebody who died', lease_until = NOW() - INTERVAL 1 SECOND WHERE client_id = ?", [db.clientId])
+    await pool().query(
+      "UPDATE job SET state = 'running', lease = 'somebody who died', lease_until = NOW() - INTERVAL 1 SECOND WHERE client_id = ?",
+      [db.clientId],
+    )
     state.isDown = false
     const asked: string[] = []
     state.onRequest = (path) => asked.push(path)
@@ -239,8 +305,15 @@ describe('consent', () => {
     const url = new URL(address)
     const page = await fetch(url).then((response) => response.text())
     expect(page).toContain('Tea at Mossgate')
-    const form = new URLSearchParams([...['state', 'redirect_uri', 'code_challenge', 'login_hint'].map((name) => [name, url.searchParams.get(name)!]), ['answer', answer]])
-    const response = await fetch(`${process.env.ZAFFER_STANDINS_URL}/commons/consent`, { method: 'POST', body: form, redirect: 'manual' })
+    const form = new URLSearchParams([
+      ...['state', 'redirect_uri', 'code_challenge', 'login_hint'].map((name) => [name, url.searchParams.get(name)!]),
+      ['answer', answer],
+    ])
+    const response = await fetch(`${process.env.ZAFFER_STANDINS_URL}/commons/consent`, {
+      method: 'POST',
+      body: form,
+      redirect: 'manual',
+    })
     return new URL(response.headers.get('location')!)
   }
   beforeEach(() => pool().query("UPDATE profile SET tokens = NULL, consent = 'none' WHERE profile_id = ?", [profile]))
@@ -258,7 +331,9 @@ describe('consent', () => {
 
   it('can be refused, and asked for again', async () => {
     const link = await askForConsent(db, profile)
-    await expect(endConsent(await decide(await beginConsent(link, redirect), 'no'), redirect)).rejects.toThrow('was refused')
+    await expect(endConsent(await decide(await beginConsent(link, redirect), 'no'), redirect)).rejects.toThrow(
+      'was refused',
+    )
     expect((await profilesPage(db))[0]!.consent).toBe('none')
     await endConsent(await decide(await beginConsent(link, redirect), 'yes'), redirect)
     expect((await profilesPage(db))[0]!.consent).toBe('given')

@@ -18,7 +18,10 @@ describe('a new data folder', () => {
   it('is its owner’s alone, and leaves the folders above it open', () => {
     const made = join(data, 'above', 'data')
     openData(made)
-    expect([made, join(data, 'above')].map((folder) => statSync(folder).mode & 0o777)).toEqual([0o700, 0o777 & ~process.umask()])
+    expect([made, join(data, 'above')].map((folder) => statSync(folder).mode & 0o777)).toEqual([
+      0o700,
+      0o777 & ~process.umask(),
+    ])
     expect(() => openData(join(data, 'above'))).toThrow('already holds something else')
   })
 })
@@ -56,7 +59,11 @@ describe('processes', () => {
   it('are ended in the end, and cleared up after a start that was killed', async () => {
     const file = join(data, 'processes.json')
     const first = new Processes(file, () => {})
-    const child = first.start('a sleeper', process.execPath, sleeper, { env: process.env, log: logFile(data)('sleeper'), argument: 'a-mark-of-ours' })
+    const child = first.start('a sleeper', process.execPath, sleeper, {
+      env: process.env,
+      log: logFile(data)('sleeper'),
+      argument: 'a-mark-of-ours',
+    })
     expect(isOurs(child.pid!, 'a-mark-of-ours')).toBe(true)
     expect(isOurs(child.pid!, 'somebody else’s mark')).toBe(false)
     // the first is forgotten, as if it had been killed
@@ -67,11 +74,21 @@ describe('processes', () => {
 
   it('say so when one ends by itself, and not when it was ended', async () => {
     const ended: [string, unknown][] = []
-    const processes = new Processes(join(data, 'processes.json'), (name: string, code: unknown) => ended.push([name, code]))
-    const child = processes.start('short', process.execPath, ['-e', 'process.exit(3)'], { env: process.env, log: logFile(data)('short'), argument: 'x' })
+    const processes = new Processes(join(data, 'processes.json'), (name: string, code: unknown) =>
+      ended.push([name, code]),
+    )
+    const child = processes.start('short', process.execPath, ['-e', 'process.exit(3)'], {
+      env: process.env,
+      log: logFile(data)('short'),
+      argument: 'x',
+    })
     await new Promise((resolve) => child.once('close', resolve))
     expect(ended).toEqual([['short', 3]])
-    processes.start('long', process.execPath, sleeper, { env: process.env, log: logFile(data)('long'), argument: 'a-mark-of-ours' })
+    processes.start('long', process.execPath, sleeper, {
+      env: process.env,
+      log: logFile(data)('long'),
+      argument: 'a-mark-of-ours',
+    })
     await processes.endAll()
     expect(ended.length).toBe(1)
     expect(JSON.parse(readFileSync(join(data, 'processes.json'), 'utf8'))).toEqual([])
@@ -79,14 +96,23 @@ describe('processes', () => {
 
   it('that do not listen are made to', async () => {
     const stubborn = new Processes(join(data, 'processes.json'), () => {})
-    const child = stubborn.start('stubborn', process.execPath, ['-e', "process.on('SIGTERM', () => {}); setInterval(() => {}, 1000)", 'a-stubborn-mark'], { env: process.env, log: logFile(data)('stubborn'), argument: 'a-stubborn-mark' })
+    const child = stubborn.start(
+      'stubborn',
+      process.execPath,
+      ['-e', "process.on('SIGTERM', () => {}); setInterval(() => {}, 1000)", 'a-stubborn-mark'],
+      { env: process.env, log: logFile(data)('stubborn'), argument: 'a-stubborn-mark' },
+    )
     await new Promise((resolve) => setTimeout(resolve, 300))
     await end(child.pid, 'a-stubborn-mark', 1)
     expect(isOurs(child.pid!, 'a-stubborn-mark')).toBe(false)
   })
 
   it('give their exit code and what they printed', async () => {
-    expect(await run(process.execPath, ['-e', "console.log('out'); console.error('err'); process.exit(4)"])).toEqual({ status: 4, stdout: 'out\n', stderr: 'err\n' })
+    expect(await run(process.execPath, ['-e', "console.log('out'); console.error('err'); process.exit(4)"])).toEqual({
+      status: 4,
+      stdout: 'out\n',
+      stderr: 'err\n',
+    })
     expect(await run('/nowhere/program', [])).toMatchObject({ status: -1 })
     expect(tail('a\nb\nc\n', 2)).toBe('b\nc')
   })

@@ -14,8 +14,17 @@ export interface Application {
 }
 
 /** Runs `npm start`'s script with its own data folder and waits until it is ready, or has ended. */
-export async function startApplication(data: string, env: Record<string, string>, uid?: number, args: string[] = []): Promise<Application> {
-  const child = spawn(process.execPath, [join(root, 'tools/start.mjs'), ...args], { cwd: root, env: { ...process.env, ZAFFER_DATA: data, ...env }, uid })
+export async function startApplication(
+  data: string,
+  env: Record<string, string>,
+  uid?: number,
+  args: string[] = [],
+): Promise<Application> {
+  const child = spawn(process.execPath, [join(root, 'tools/start.mjs'), ...args], {
+    cwd: root,
+    env: { ...process.env, ZAFFER_DATA: data, ...env },
+    uid,
+  })
   let output = ''
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (part: Buffer) => (output += part.toString()))
   const ended = new Promise<number | null>((resolve) => child.on('close', (code) => resolve(code)))
@@ -31,7 +40,8 @@ export async function stopApplication({ child, ended }: Application): Promise<nu
 }
 
 /** The password of the demo people. */
-export const demoPassword = (data: string): string => (JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as { demo: string }).demo
+export const demoPassword = (data: string): string =>
+  (JSON.parse(readFileSync(join(data, 'secrets.json'), 'utf8')) as { demo: string }).demo
 
 /** Removes a data folder. */
 export const forget = (data: string) => rmSync(data, { recursive: true, force: true })

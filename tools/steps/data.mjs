@@ -21,7 +21,11 @@ export function openData(data) {
   }
   const { bavail, bsize } = statfsSync(data)
   const freeMb = Math.floor((bavail * bsize) / 1_048_576)
-  if (freeMb < LEAST_FREE_MB) throw new Stop(`The disk under ${data} has only ${freeMb} MB free; at least ${LEAST_FREE_MB} MB are needed. Make room, or choose another folder with ZAFFER_DATA.`)
+  if (freeMb < LEAST_FREE_MB)
+    throw new Stop(
+      `The disk under ${data} has only ${freeMb} MB free; at least ${LEAST_FREE_MB} MB are needed. Make ` +
+        'room, or choose another folder with ZAFFER_DATA.',
+    )
   lock(join(data, 'lock'), data)
   if (!existsSync(marker)) writeFileSync(marker, JSON.stringify({ format: 1 }))
 }
@@ -31,7 +35,10 @@ function lock(file, data) {
     writeFileSync(file, String(process.pid), { flag: 'wx' })
   } catch {
     const pid = Number(readFileSync(file, 'utf8'))
-    if (pid !== process.pid && isOurs(pid, 'start.mjs')) throw new Stop(`The application already runs on ${data} (process ${pid}). Stop that one first, or choose another folder with ZAFFER_DATA.`)
+    if (pid !== process.pid && isOurs(pid, 'start.mjs'))
+      throw new Stop(
+        `The application already runs on ${data} (process ${pid}). Stop that one first, or choose another folder with ZAFFER_DATA.`,
+      )
     writeFileSync(file, String(process.pid))
   }
   process.on('exit', () => rmSync(file, { force: true }))
@@ -42,8 +49,17 @@ export function openSecrets(data) {
   const file = join(data, 'secrets.json')
   const known = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {}
   const secret = () => randomBytes(24).toString('hex')
-  const secrets = { database: secret(), databaseRoot: secret(), seal: secret(), session: secret(), standins: secret(), demo: randomBytes(6).toString('base64url'), ...known }
-  if (Object.keys(secrets).length !== Object.keys(known).length) writeFileSync(file, JSON.stringify(secrets, null, 2), { mode: 0o600 })
+  const secrets = {
+    database: secret(),
+    databaseRoot: secret(),
+    seal: secret(),
+    session: secret(),
+    standins: secret(),
+    demo: randomBytes(6).toString('base64url'),
+    ...known,
+  }
+  if (Object.keys(secrets).length !== Object.keys(known).length)
+    writeFileSync(file, JSON.stringify(secrets, null, 2), { mode: 0o600 })
   return secrets
 }
 

@@ -5,12 +5,22 @@ import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
 import { Stop } from './say.mjs'
 
-/** How the database's own programs reach it. The password goes by the environment: a command line can be read by others. */
+/**
+ * How the database's own programs reach it. The password goes by the environment: a command line can be read by others.
+ */
 function reach(url) {
   const { hostname, port, username, password, pathname } = new URL(url)
   return {
-    args: ['--no-defaults', '--protocol=tcp', `-h${hostname}`, `-P${port || 3306}`, `-u${decodeURIComponent(username)}`, '--default-character-set=utf8mb4'],
-    env: { ...process.env, MYSQL_PWD: decodeURIComponent(password) }, database: pathname.slice(1),
+    args: [
+      '--no-defaults',
+      '--protocol=tcp',
+      `-h${hostname}`,
+      `-P${port || 3306}`,
+      `-u${decodeURIComponent(username)}`,
+      '--default-character-set=utf8mb4',
+    ],
+    env: { ...process.env, MYSQL_PWD: decodeURIComponent(password) },
+    database: pathname.slice(1),
   }
 }
 
@@ -23,7 +33,13 @@ async function through(program, args, env, flow) {
     child.on('error', (error) => resolve(error.message))
     child.on('close', (code) => resolve(code))
   })
-  const [flown, code] = await Promise.all([flow(child).then(() => undefined, (error) => error), ended])
+  const [flown, code] = await Promise.all([
+    flow(child).then(
+      () => undefined,
+      (error) => error,
+    ),
+    ended,
+  ])
   if (code !== 0) throw new Stop(`${program} failed (${code}):\n${said.trim().split('\n').slice(-4).join('\n')}`)
   if (flown) throw flown
 }
@@ -31,10 +47,24 @@ async function through(program, args, env, flow) {
 /** Writes the whole database into a compressed file, as it is at one moment, while it is in use. */
 export async function dump(url, file) {
   const { args, env, database } = reach(url)
-  await through('mariadb-dump', [...args, '--single-transaction', '--quick', '--skip-lock-tables', '--hex-blob', '--no-tablespaces', '--skip-comments', database], env, (child) => {
-    child.stdin.end()
-    return pipeline(child.stdout, createGzip(), createWriteStream(file, { mode: 0o600 }))
-  })
+  await through(
+    'mariadb-dump',
+    [
+      ...args,
+      '--single-transaction',
+      '--quick',
+      '--skip-lock-tables',
+      '--hex-blob',
+      '--no-tablespaces',
+      '--skip-comments',
+      database,
+    ],
+    env,
+    (child) => {
+      child.stdin.end()
+      return pipeline(child.stdout, createGzip(), createWriteStream(file, { mode: 0o600 }))
+    },
+  )
 }
 
 /** Reads such a file into a database. */

@@ -11,13 +11,21 @@ const DEBIAN = [
 
 /** Installs the Debian packages that are missing, or says which command does. */
 export async function debianPackages({ needsDatabase }) {
-  const missing = DEBIAN.filter(({ name, present }) => !present() && (needsDatabase || name !== 'mariadb-server')).map(({ name }) => name)
+  const missing = DEBIAN.filter(({ name, present }) => !present() && (needsDatabase || name !== 'mariadb-server')).map(
+    ({ name }) => name,
+  )
   if (missing.length === 0) return
   const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`
-  if (process.getuid?.() !== 0) throw new Stop(`These packages are missing: ${missing.join(', ')}. Install them as root and start again:\n  ${command}`)
+  if (process.getuid?.() !== 0)
+    throw new Stop(
+      `These packages are missing: ${missing.join(', ')}. Install them as root and start again:\n  ${command}`,
+    )
   say(`Installing ${missing.join(' and ')} (takes a minute or two)`)
   const done = await run('sh', ['-c', command], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
-  if (done.status !== 0) throw new Stop(`${missing.join(' and ')} could not be installed:\n${tail(done.stderr, 4)}\nInstall by hand and start again:\n  ${command}`)
+  if (done.status !== 0)
+    throw new Stop(
+      `${missing.join(' and ')} could not be installed:\n${tail(done.stderr, 4)}\nInstall by hand and start again:\n  ${command}`,
+    )
 }
 
 /** Installs the packages of package-lock.json, unless they are there. */
@@ -26,8 +34,12 @@ export async function npmPackages(root) {
   const marker = join(root, 'node_modules', '.zaffer-installed')
   if (existsSync(marker) && readFileSync(marker, 'utf8') === wanted) return
   say('Installing npm packages')
-  const done = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } })
-  if (done.status !== 0) throw new Stop(`The npm packages could not be installed:\n${tail(done.stderr || done.stdout, 8)}`)
+  const done = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
+  })
+  if (done.status !== 0)
+    throw new Stop(`The npm packages could not be installed:\n${tail(done.stderr || done.stdout, 8)}`)
   writeFileSync(marker, wanted)
 }
 
@@ -35,12 +47,16 @@ const SOURCES = ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 
 
 /** Builds the application, unless the built one is of the same sources. */
 export async function build(root) {
-  const sources = hashOf(SOURCES.flatMap((name) => filesIn(join(root, name))), root)
+  const sources = hashOf(
+    SOURCES.flatMap((name) => filesIn(join(root, name))),
+    root,
+  )
   const marker = join(root, '.output', 'sources.sha256')
   if (existsSync(marker) && readFileSync(marker, 'utf8') === sources) return
   say('Building the application')
   const done = await run(process.execPath, [join(root, 'node_modules', 'nuxt', 'bin', 'nuxt.mjs'), 'build'], {
-    cwd: root, env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' },
+    cwd: root,
+    env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' },
   })
   if (done.status !== 0) throw new Stop(`The application could not be built:\n${tail(done.stdout + done.stderr, 25)}`)
   mkdirSync(join(root, '.output'), { recursive: true })
@@ -50,7 +66,9 @@ export async function build(root) {
 function filesIn(path) {
   if (!existsSync(path)) return []
   try {
-    return readdirSync(path, { withFileTypes: true }).flatMap((entry) => filesIn(join(path, entry.name))).sort()
+    return readdirSync(path, { withFileTypes: true })
+      .flatMap((entry) => filesIn(join(path, entry.name)))
+      .sort()
   } catch {
     return [path]
   }

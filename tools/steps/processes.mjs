@@ -17,9 +17,15 @@ export function freePort() {
 /** Makes sure that nobody listens on a port yet. */
 export function requireFree(port, host) {
   return new Promise((resolve, reject) => {
-    const server = createServer().once('error', (error) => reject(error.code === 'EADDRINUSE'
-      ? new Stop(`Something else already listens on ${host}:${port}. Stop it, or choose another port: ZAFFER_PORT=${port + 1} npm start`)
-      : new Stop(`${host}:${port} cannot be listened on: ${error.message}`)))
+    const server = createServer().once('error', (error) =>
+      reject(
+        error.code === 'EADDRINUSE'
+          ? new Stop(
+              `Something else already listens on ${host}:${port}. Stop it, or choose another port: ZAFFER_PORT=${port + 1} npm start`,
+            )
+          : new Stop(`${host}:${port} cannot be listened on: ${error.message}`),
+      ),
+    )
     server.listen(port, host, () => server.close(resolve))
   })
 }
@@ -27,7 +33,9 @@ export function requireFree(port, host) {
 /** Whether a process is alive and was started with an argument: a number alone may belong to somebody else by now. */
 export function isOurs(pid, argument) {
   try {
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').split('\0').some((part) => part.includes(argument))
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8')
+      .split('\0')
+      .some((part) => part.includes(argument))
   } catch {
     return false
   }
@@ -37,7 +45,10 @@ export const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
 
 /** Ends a process: asks first, and insists after some seconds. */
 export async function end(pid, argument, seconds = 20) {
-  for (const [signal, tries] of [['SIGTERM', seconds * 10], ['SIGKILL', 50]]) {
+  for (const [signal, tries] of [
+    ['SIGTERM', seconds * 10],
+    ['SIGKILL', 50],
+  ]) {
     if (!isOurs(pid, argument)) return
     try {
       process.kill(pid, signal)
@@ -62,7 +73,9 @@ export class Processes {
   /** Ends what an earlier start has left behind. Returns how many processes that were. */
   async clearUp() {
     if (!existsSync(this.#file)) return 0
-    const left = JSON.parse(readFileSync(this.#file, 'utf8') || '[]').filter(({ pid, argument }) => isOurs(pid, argument))
+    const left = JSON.parse(readFileSync(this.#file, 'utf8') || '[]').filter(({ pid, argument }) =>
+      isOurs(pid, argument),
+    )
     for (const { pid, argument } of left.reverse()) await end(pid, argument)
     return left.length
   }
@@ -80,7 +93,10 @@ export class Processes {
   }
 
   #record() {
-    writeFileSync(this.#file, JSON.stringify([...this.#children.values()].map(({ child, argument }) => ({ pid: child.pid, argument }))))
+    writeFileSync(
+      this.#file,
+      JSON.stringify([...this.#children.values()].map(({ child, argument }) => ({ pid: child.pid, argument }))),
+    )
   }
 
   /** Ends everything, the newest first. */

@@ -29,11 +29,19 @@ export function gaps(points: readonly DayPoint[], expected: number): { from: num
 }
 
 /** The notes as places on the axis: where each begins and ends within the days shown. */
-export function notePlaces(points: readonly DayPoint[], notes: readonly ChartNote[]): { number: number; from: number; to: number; title: string }[] {
+export function notePlaces(
+  points: readonly DayPoint[],
+  notes: readonly ChartNote[],
+): { number: number; from: number; to: number; title: string }[] {
   const first = points[0]?.day
   if (!first) return []
   const place = (day: string) => Math.min(points.length, Math.max(1, daysBetween(first, day) + 1))
-  return notes.map((note, index) => ({ number: index + 1, from: place(note.from), to: place(note.to), title: note.title }))
+  return notes.map((note, index) => ({
+    number: index + 1,
+    from: place(note.from),
+    to: place(note.to),
+    title: note.title,
+  }))
 }
 
 /** How strongly the days with data missing are shaded; the legend shades its sample the same. */
@@ -44,7 +52,10 @@ export const GAP_OPACITY = 0.3
  *
  * @example without({ from: 1, to: 5 }, [{ from: 2, to: 3 }]) // [{ from: 1, to: 1 }, { from: 4, to: 5 }]
  */
-export function without(run: { from: number; to: number }, others: readonly { from: number; to: number }[]): { from: number; to: number }[] {
+export function without(
+  run: { from: number; to: number },
+  others: readonly { from: number; to: number }[],
+): { from: number; to: number }[] {
   const rest: { from: number; to: number }[] = []
   for (let place = run.from; place <= run.to; place++) {
     if (others.some(({ from, to }) => place >= from && place <= to)) continue
@@ -72,7 +83,10 @@ export interface LineOptions {
   isIndex?: boolean
 }
 
-/** How much room is left above and below a line on an axis that fits it, as a share of what it moves; and of a line that does not move, of its value. */
+/**
+ * How much room is left above and below a line on an axis that fits it, as a share of what it moves; and of a line that
+ * does not move, of its value.
+ */
 const ROOM = 0.15
 const FLAT_ROOM = 0.02
 
@@ -92,29 +106,58 @@ export function extent(metric: string, values: readonly (number | null)[]): { mi
 /** The axes: the period and its comparison share one; a second metric has its own, unless everything is an index. */
 function axes({ metric, second, isIndex, hasEarlier, locale, values }: LineOptions): ApexYAxis[] {
   const style = { fontSize: '12.5px' }
-  const axis = (id: string, through: readonly (number | null)[] = []): ApexYAxis => ({ ...extent(id, through), forceNiceScale: true, tickAmount: 4, labels: { style, formatter: (value) => formatShort(value, metricById(id).unit, locale) } })
+  const axis = (id: string, through: readonly (number | null)[] = []): ApexYAxis => ({
+    ...extent(id, through),
+    forceNiceScale: true,
+    tickAmount: 4,
+    labels: { style, formatter: (value) => formatShort(value, metricById(id).unit, locale) },
+  })
   if (isIndex) {
-    const index: ApexYAxis = { forceNiceScale: true, tickAmount: 4, labels: { style, formatter: (value) => String(Math.round(value)) } }
+    const index: ApexYAxis = {
+      forceNiceScale: true,
+      tickAmount: 4,
+      labels: { style, formatter: (value) => String(Math.round(value)) },
+    }
     return [{ ...index, seriesName: ['Period', ...(hasEarlier ? ['Comparison'] : []), ...(second ? ['Second'] : [])] }]
   }
-  return [{ ...axis(metric, values?.first), seriesName: ['Period', ...(hasEarlier ? ['Comparison'] : [])] }, ...(second ? [{ ...axis(second, values?.second), seriesName: 'Second', opposite: true }] : [])]
+  return [
+    { ...axis(metric, values?.first), seriesName: ['Period', ...(hasEarlier ? ['Comparison'] : [])] },
+    ...(second ? [{ ...axis(second, values?.second), seriesName: 'Second', opposite: true }] : []),
+  ]
 }
 
-/** The options of a line over time in the product's look: no frame, light horizontal lines, the comparison grey and dashed. */
+/**
+ * The options of a line over time in the product's look: no frame, light horizontal lines, the comparison grey and
+ * dashed.
+ */
 export function lineOptions(given: LineOptions): ApexOptions {
   const tokens = given.isDark ? DARK : LIGHT
   const series = given.isDark ? SERIES_DARK : SERIES
   const days = given.current.length
   const lines = [
-    { colour: series[0]!, width: 2.2, dash: 0 }, ...(given.hasEarlier === false ? [] : [{ colour: tokens.earlier, width: 1.6, dash: 4 }]), ...(given.second ? [{ colour: series[1]!, width: 2.2, dash: 0 }] : []),
+    { colour: series[0]!, width: 2.2, dash: 0 },
+    ...(given.hasEarlier === false ? [] : [{ colour: tokens.earlier, width: 1.6, dash: 4 }]),
+    ...(given.second ? [{ colour: series[1]!, width: 2.2, dash: 0 }] : []),
   ]
   const places = notePlaces(given.current, given.notes)
   const missing = gaps(given.current, given.expected)
-  const band = (from: number, to: number) => ({ x: Math.max(1, from - 0.5), x2: Math.min(days, to + 0.5) + (from === to && days === 1 ? 0.01 : 0), fillColor: tokens.rule2, opacity: GAP_OPACITY, borderColor: 'transparent' })
+  const band = (from: number, to: number) => ({
+    x: Math.max(1, from - 0.5),
+    x2: Math.min(days, to + 0.5) + (from === to && days === 1 ? 0.01 : 0),
+    fillColor: tokens.rule2,
+    opacity: GAP_OPACITY,
+    borderColor: 'transparent',
+  })
   return {
     chart: {
-      type: 'line', toolbar: { show: false }, zoom: { enabled: false }, animations: { enabled: false }, fontFamily: "'Source Sans 3 Variable', sans-serif", foreColor: tokens.ink3,
-      background: 'transparent', parentHeightOffset: 0,
+      type: 'line',
+      toolbar: { show: false },
+      zoom: { enabled: false },
+      animations: { enabled: false },
+      fontFamily: "'Source Sans 3 Variable', sans-serif",
+      foreColor: tokens.ink3,
+      background: 'transparent',
+      parentHeightOffset: 0,
     },
     theme: { mode: given.isDark ? 'dark' : 'light' },
     colors: lines.map(({ colour }) => colour),
@@ -124,18 +167,48 @@ export function lineOptions(given: LineOptions): ApexOptions {
     legend: { show: false },
     dataLabels: { enabled: false },
     xaxis: {
-      type: 'numeric', min: 1, max: Math.max(days, 1.01), tickAmount: Math.min(days - 1, 4) || undefined, axisBorder: { show: false }, axisTicks: { show: false }, tooltip: { enabled: false },
-      labels: { style: { fontSize: '12.5px' }, formatter: (value) => { const point = given.current[Math.round(Number(value)) - 1]; return point ? shortDay(point.day) : '' } },
+      type: 'numeric',
+      min: 1,
+      max: Math.max(days, 1.01),
+      tickAmount: Math.min(days - 1, 4) || undefined,
+      axisBorder: { show: false },
+      axisTicks: { show: false },
+      tooltip: { enabled: false },
+      labels: {
+        style: { fontSize: '12.5px' },
+        formatter: (value) => {
+          const point = given.current[Math.round(Number(value)) - 1]
+          return point ? shortDay(point.day) : ''
+        },
+      },
     },
     yaxis: axes(given),
     tooltip: { enabled: false },
     annotations: {
       xaxis: [
         ...missing.map(({ from, to }) => band(from, to)),
-        ...places.filter(({ from, to }) => to > from).flatMap((place) => without(place, missing)).map(({ from, to }) => ({ ...band(from, to), fillColor: tokens.range, opacity: 0.3 })),
+        ...places
+          .filter(({ from, to }) => to > from)
+          .flatMap((place) => without(place, missing))
+          .map(({ from, to }) => ({ ...band(from, to), fillColor: tokens.range, opacity: 0.3 })),
         ...places.map(({ number, from, to }) => ({
-          x: (from + to) / 2, borderColor: tokens.zaffer, strokeDashArray: 0,
-          label: { text: String(number), orientation: 'horizontal', offsetY: -2, borderColor: tokens.zaffer, borderRadius: 9, style: { background: tokens.zaffer, color: tokens.onZaffer, fontSize: '12.5px', fontWeight: '600', padding: { left: 6, right: 6, top: 2, bottom: 3 } } },
+          x: (from + to) / 2,
+          borderColor: tokens.zaffer,
+          strokeDashArray: 0,
+          label: {
+            text: String(number),
+            orientation: 'horizontal',
+            offsetY: -2,
+            borderColor: tokens.zaffer,
+            borderRadius: 9,
+            style: {
+              background: tokens.zaffer,
+              color: tokens.onZaffer,
+              fontSize: '12.5px',
+              fontWeight: '600',
+              padding: { left: 6, right: 6, top: 2, bottom: 3 },
+            },
+          },
         })),
       ],
     },

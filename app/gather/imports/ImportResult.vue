@@ -2,17 +2,34 @@
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { ImportSummary, BadRow, ImportState } from '~~/shared/gather/imports'
 
-const props = defineProps<{ summary: ImportSummary; badRows: BadRow[]; badRowsAddress: string; headings: string[]; state: ImportState }>()
+const props = defineProps<{
+  summary: ImportSummary
+  badRows: BadRow[]
+  badRowsAddress: string
+  headings: string[]
+  state: ImportState
+}>()
 const count = (value: number, one: string, many: string) => `${value.toLocaleString()} ${value === 1 ? one : many}`
 const lines = computed(() => {
   const { good, added, changed, same, totals, bad, rows, from, to, profiles, openLine } = props.summary
   const tense = props.state === 'applied' ? ['added', 'changed'] : ['would be added', 'would be changed']
   return [
-    `${count(rows, 'row', 'rows')} read${from ? `, ${describeDay(from)} to ${describeDay(to!)}, ${count(profiles, 'profile', 'profiles')}` : ''}.`,
-    good > 0 ? `${count(added, 'day', 'days')} ${tense[0]}, ${changed.toLocaleString()} ${tense[1]}, ${same.toLocaleString()} the same as what is there.` : 'No row can be written.',
+    `${count(rows, 'row', 'rows')} ` +
+      `read${from ? `, ${describeDay(from)} to ${describeDay(to!)}, ${count(profiles, 'profile', 'profiles')}` : ''}.`,
+    good > 0
+      ? `${count(added, 'day', 'days')} ${tense[0]}, ${changed.toLocaleString()} ${tense[1]}, ` +
+        `${same.toLocaleString()} the same as what is there.`
+      : 'No row can be written.',
     ...(totals > 0 ? [`${count(totals, 'row of totals was', 'rows of totals were')} left out.`] : []),
-    ...(openLine ? [`The file ends in row ${openLine} without a line break. If it was cut off there, that row’s last cell is not whole: compare it with the original.`] : []),
-    ...(bad > 0 ? [`${count(bad, 'row', 'rows')} cannot be read and ${bad === 1 ? 'is' : 'are'} left out; below is why.`] : []),
+    ...(openLine
+      ? [
+          `The file ends in row ${openLine} without a line break. If it was cut off there, that row’s last ` +
+            'cell is not whole: compare it with the original.',
+        ]
+      : []),
+    ...(bad > 0
+      ? [`${count(bad, 'row', 'rows')} cannot be read and ${bad === 1 ? 'is' : 'are'} left out; below is why.`]
+      : []),
   ]
 })
 </script>
@@ -21,17 +38,39 @@ const lines = computed(() => {
   <section aria-label="What the file would do" aria-live="polite">
     <p v-for="line in lines" :key="line">{{ line }}</p>
     <template v-if="badRows.length > 0">
-      <div class="row head"><h2 class="heading">Bad rows</h2><a :href="badRowsAddress" download>Download to mend and bring back</a></div>
+      <div class="row head">
+        <h2 class="heading">Bad rows</h2>
+        <a :href="badRowsAddress" download>Download to mend and bring back</a>
+      </div>
       <table class="plain-table">
-        <thead><tr><th scope="col">Line</th><th scope="col" class="words">What is wrong</th><th scope="col" class="words">Row</th></tr></thead>
-        <tbody><tr v-for="row in badRows" :key="row.line"><td>{{ row.line }}</td><td class="words">{{ row.reason }}</td><td class="words quiet">{{ row.cells.join(' · ').slice(0, 120) }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th scope="col">Line</th>
+            <th scope="col" class="words">What is wrong</th>
+            <th scope="col" class="words">Row</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in badRows" :key="row.line">
+            <td>{{ row.line }}</td>
+            <td class="words">{{ row.reason }}</td>
+            <td class="words quiet">{{ row.cells.join(' · ').slice(0, 120) }}</td>
+          </tr>
+        </tbody>
       </table>
-      <p v-if="summary.bad > badRows.length" class="quiet">The first {{ badRows.length }} of {{ summary.bad.toLocaleString() }}.</p>
+      <p v-if="summary.bad > badRows.length" class="quiet">
+        The first {{ badRows.length }} of {{ summary.bad.toLocaleString() }}.
+      </p>
     </template>
   </section>
 </template>
 
 <style scoped>
-section { margin-bottom: 12px; }
-.head { justify-content: space-between; margin: 12px 0 2px; }
+section {
+  margin-bottom: 12px;
+}
+.head {
+  justify-content: space-between;
+  margin: 12px 0 2px;
+}
 </style>

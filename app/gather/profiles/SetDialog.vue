@@ -13,7 +13,10 @@ async function save() {
   problem.value = ''
   isSaving.value = true
   try {
-    await api(props.set ? `${base.value}/sets/${props.set.id}` : `${base.value}/sets`, { method: props.set ? 'PUT' : 'POST', body: form })
+    await api(props.set ? `${base.value}/sets/${props.set.id}` : `${base.value}/sets`, {
+      method: props.set ? 'PUT' : 'POST',
+      body: form,
+    })
     forget()
     emit('saved')
   } catch (error) {
@@ -28,9 +31,19 @@ async function save() {
   <OpeningDialog :label="set ? 'Change the set' : 'Make a set'" width="26rem" @close="emit('close')">
     <form @submit.prevent="save">
       <TypedBefore :is-back="isBack" @anew="beginAnew" />
-      <div class="field"><label for="set-name">Name</label><InputText id="set-name" v-model="form.name" autofocus /></div>
-      <div class="field"><span class="field-label">Profiles</span>
-        <ul><li v-for="profile in profiles" :key="profile.profile_id"><Checkbox v-model="form.profiles" :input-id="`set-${profile.profile_id}`" :value="profile.profile_id" /> <label :for="`set-${profile.profile_id}`">{{ profile.name }} <span class="quiet">{{ profile.networkName }}</span></label></li></ul>
+      <div class="field">
+        <label for="set-name">Name</label><InputText id="set-name" v-model="form.name" autofocus />
+      </div>
+      <div class="field">
+        <span class="field-label">Profiles</span>
+        <ul>
+          <li v-for="profile in profiles" :key="profile.profile_id">
+            <Checkbox v-model="form.profiles" :input-id="`set-${profile.profile_id}`" :value="profile.profile_id" />
+            <label :for="`set-${profile.profile_id}`"
+              >{{ profile.name }} <span class="quiet">{{ profile.networkName }}</span></label
+            >
+          </li>
+        </ul>
       </div>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
       <Button type="submit" :label="set ? 'Change it' : 'Make it'" :loading="isSaving" />
@@ -39,6 +52,17 @@ async function save() {
 </template>
 
 <style scoped>
-ul { list-style: none; display: grid; gap: 5px; max-height: 45vh; overflow-y: auto; padding: 2px; }
-li label { font-weight: 400; color: var(--ink); font-size: 1rem; }
+ul {
+  list-style: none;
+  display: grid;
+  gap: 5px;
+  max-height: 45vh;
+  overflow-y: auto;
+  padding: 2px;
+}
+li label {
+  font-weight: 400;
+  color: var(--ink);
+  font-size: 1rem;
+}
 </style>

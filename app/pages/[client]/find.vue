@@ -7,7 +7,10 @@ const session = useSession()
 const say = useSay()
 const cache = useQueryCache()
 const { slug, base } = useClient()
-const { data, error, refetch } = useQuery({ key: () => ['search', slug.value], query: () => api<{ website: string; found: ProfileSearch | null; searchedAt: string | null }>(`${base.value}/search`) })
+const { data, error, refetch } = useQuery({
+  key: () => ['search', slug.value],
+  query: () => api<{ website: string; found: ProfileSearch | null; searchedAt: string | null }>(`${base.value}/search`),
+})
 const form = reactive({ address: '', handle: '' })
 const problems = ref<Record<string, string>>({})
 const isLooking = ref(false)
@@ -31,8 +34,14 @@ async function look() {
 async function add({ network, handle, name, networkName }: SeenProfile) {
   try {
     await api(`${base.value}/profiles`, { method: 'POST', body: { network, handle } })
-    await api(`${base.value}/search`, { method: 'POST', body: { address: form.address, handle: data.value?.found?.handle ?? '' } })
-    await Promise.all([refetch(), ...['scope', 'profiles', 'overview'].map((key) => cache.invalidateQueries({ key: [key] }))])
+    await api(`${base.value}/search`, {
+      method: 'POST',
+      body: { address: form.address, handle: data.value?.found?.handle ?? '' },
+    })
+    await Promise.all([
+      refetch(),
+      ...['scope', 'profiles', 'overview'].map((key) => cache.invalidateQueries({ key: [key] })),
+    ])
     say.done(`${name} on ${networkName} is in the list; what anybody can see of it is being fetched.`)
   } catch (problem) {
     say.problem(problem)
@@ -42,26 +51,56 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
 
 <template>
   <div>
-    <PageHead title="Which profiles does the client have?"><DownloadMenu v-if="data?.found" kind="found" what="What was found" /></PageHead>
+    <PageHead title="Which profiles does the client have?"
+      ><DownloadMenu v-if="data?.found" kind="found" what="What was found"
+    /></PageHead>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <form v-if="session.mayWrite" class="row no-print look" @submit.prevent="look">
-      <div class="field grow"><label for="find-address">The client’s web page</label><InputText id="find-address" v-model="form.address" fluid :invalid="!!problems.address" placeholder="https://www.name.example/" /></div>
-      <div class="field"><label for="find-handle">Handle that is wanted</label><InputText id="find-handle" v-model="form.handle" :invalid="!!problems.handle" placeholder="the one used most" /></div>
+      <div class="field grow">
+        <label for="find-address">The client’s web page</label
+        ><InputText
+          id="find-address"
+          v-model="form.address"
+          fluid
+          :invalid="!!problems.address"
+          placeholder="https://www.name.example/"
+        />
+      </div>
+      <div class="field">
+        <label for="find-handle">Handle that is wanted</label
+        ><InputText
+          id="find-handle"
+          v-model="form.handle"
+          :invalid="!!problems.handle"
+          placeholder="the one used most"
+        />
+      </div>
       <Button type="submit" label="Look" :loading="isLooking" />
     </form>
     <p v-for="(problem, field) in problems" :key="field" class="field-error" role="alert">{{ problem }}</p>
     <p v-if="isLooking" class="quiet" role="status">Reading the page and asking every network …</p>
-    <p v-if="data && !data.found" class="quiet">Nothing was looked for yet. The profiles that the page links to, others under the same handles, and where the wanted handle is free will stand here.</p>
+    <p v-if="data && !data.found" class="quiet">
+      Nothing was looked for yet. The profiles that the page links to, others under the same handles, and where the
+      wanted handle is free will stand here.
+    </p>
     <template v-if="data?.found">
       <h2 class="heading">What was found</h2>
-      <p class="quiet">{{ data.found.address }}, as it was on {{ describeDay(String(data.searchedAt).slice(0, 10)) }}.</p>
+      <p class="quiet">
+        {{ data.found.address }}, as it was on {{ describeDay(String(data.searchedAt).slice(0, 10)) }}.
+      </p>
       <FoundText :found="data.found" @add="add" />
     </template>
   </div>
 </template>
 
 <style scoped>
-.look { align-items: flex-end; }
-.look > .p-button { margin-bottom: 12px; }
-.grow { flex: 1; }
+.look {
+  align-items: flex-end;
+}
+.look > .p-button {
+  margin-bottom: 12px;
+}
+.grow {
+  flex: 1;
+}
 </style>

@@ -12,7 +12,10 @@ const { tick } = useFirstSteps()
 const say = useSay()
 const cache = useQueryCache()
 const { slug, base } = useClient()
-const { data, error, refetch } = useQuery({ key: () => ['profiles', slug.value], query: () => api<ProfilesView>(`${base.value}/profiles`) })
+const { data, error, refetch } = useQuery({
+  key: () => ['profiles', slug.value],
+  query: () => api<ProfilesView>(`${base.value}/profiles`),
+})
 const link = ref<{ name: string; address: string }>()
 const isAdding = ref(false)
 const profiles = computed(() => data.value?.profiles ?? [])
@@ -24,13 +27,27 @@ useIntervalFn(() => isBusy.value && void refetch(), 1000)
 useHead({ title: 'Profiles · Zaffer' })
 
 /** The metric whose coverage the strips show; only what some profile gives is offered. */
-const metric = computed(() => (choices.value.some(({ id }) => id === route.query.coverage) ? String(route.query.coverage) : 'any'))
-const choices = computed(() => [{ id: 'any', name: 'any figure' }, ...CATALOGUE.filter(({ id }) => profiles.value.some(({ missingOf }) => missingOf[id])).map(({ id, name }) => ({ id, name: name.toLowerCase() }))])
+const metric = computed(() =>
+  choices.value.some(({ id }) => id === route.query.coverage) ? String(route.query.coverage) : 'any',
+)
+const choices = computed(() => [
+  { id: 'any', name: 'any figure' },
+  ...CATALOGUE.filter(({ id }) => profiles.value.some(({ missingOf }) => missingOf[id])).map(({ id, name }) => ({
+    id,
+    name: name.toLowerCase(),
+  })),
+])
 const choose = (id: string) => router.replace({ query: { ...route.query, coverage: id === 'any' ? undefined : id } })
 const restated = ref<{ name: string; path: string; list: Restatement[] }>()
 const locale = useLocale()
 
-const refresh = () => Promise.all([refetch(), ...['scope', 'overview', 'why', 'unusual', 'posts', 'parts', 'subject', 'targets'].map((name) => cache.invalidateQueries({ key: [name] }))])
+const refresh = () =>
+  Promise.all([
+    refetch(),
+    ...['scope', 'overview', 'why', 'unusual', 'posts', 'parts', 'subject', 'targets'].map((name) =>
+      cache.invalidateQueries({ key: [name] }),
+    ),
+  ])
 async function attempt(work: () => Promise<unknown>) {
   try {
     await work()
@@ -39,24 +56,35 @@ async function attempt(work: () => Promise<unknown>) {
   }
 }
 const at = (profile: ProfileState) => `${base.value}/profiles/${profile.profile_id}`
-const fetchNow = (profile: ProfileState) => attempt(async () => {
-  await api(`${at(profile)}/sync`, { method: 'POST' })
-  await refetch()
-})
-const ask = (profile: ProfileState) => attempt(async () => {
-  const { path } = await api<{ path: string }>(`${at(profile)}/consent`, { method: 'POST' })
-  tick('consent')
-  link.value = { name: profile.name, address: `${location.origin}${path}` }
-})
-const turn = (profile: ProfileState): Promise<void> => attempt(async () => {
-  const isOn = profile.is_active === 1
-  await api(at(profile), { method: 'PUT', body: { isActive: !isOn } })
-  await refresh()
-  say.done(isOn ? `${profile.name} is switched off; its past is kept.` : `${profile.name} is switched on again.`, isOn ? () => turn({ ...profile, is_active: 0 }) : undefined)
-})
-const showRestated = (profile: ProfileState) => attempt(async () => {
-  restated.value = { name: profile.name, path: `${at(profile)}/restatements/table`, list: await api<Restatement[]>(`${at(profile)}/restatements`) }
-})
+const fetchNow = (profile: ProfileState) =>
+  attempt(async () => {
+    await api(`${at(profile)}/sync`, { method: 'POST' })
+    await refetch()
+  })
+const ask = (profile: ProfileState) =>
+  attempt(async () => {
+    const { path } = await api<{ path: string }>(`${at(profile)}/consent`, { method: 'POST' })
+    tick('consent')
+    link.value = { name: profile.name, address: `${location.origin}${path}` }
+  })
+const turn = (profile: ProfileState): Promise<void> =>
+  attempt(async () => {
+    const isOn = profile.is_active === 1
+    await api(at(profile), { method: 'PUT', body: { isActive: !isOn } })
+    await refresh()
+    say.done(
+      isOn ? `${profile.name} is switched off; its past is kept.` : `${profile.name} is switched on again.`,
+      isOn ? () => turn({ ...profile, is_active: 0 }) : undefined,
+    )
+  })
+const showRestated = (profile: ProfileState) =>
+  attempt(async () => {
+    restated.value = {
+      name: profile.name,
+      path: `${at(profile)}/restatements/table`,
+      list: await api<Restatement[]>(`${at(profile)}/restatements`),
+    }
+  })
 async function added(name: string) {
   isAdding.value = false
   tick('profile')
@@ -67,7 +95,10 @@ async function copy() {
   await navigator.clipboard.writeText(link.value!.address)
   say.done('The link is on the clipboard.')
 }
-const lists = computed(() => [{ label: 'Own profiles', order: 'sort', profiles: own.value }, { label: 'Rivals’ profiles', order: 'rivals', profiles: rivals.value }])
+const lists = computed(() => [
+  { label: 'Own profiles', order: 'sort', profiles: own.value },
+  { label: 'Rivals’ profiles', order: 'rivals', profiles: rivals.value },
+])
 </script>
 
 <template>
@@ -79,35 +110,110 @@ const lists = computed(() => [{ label: 'Own profiles', order: 'sort', profiles: 
     <p v-if="error" role="alert">{{ error.message }}</p>
     <template v-if="data">
       <div class="row top">
-        <span v-if="data.allowance.limit !== null" :class="data.allowance.used >= data.allowance.limit ? 'worse' : 'quiet'">{{ data.allowance.used }} of the agency’s {{ data.allowance.limit }} profiles are switched on{{ data.allowance.used >= data.allowance.limit ? ': switch one off before adding another' : '' }}.</span>
-        <span class="row no-print coverage"><label for="coverage">Strips show</label><Select :model-value="metric" input-id="coverage" :options="choices" option-label="name" option-value="id" size="small" aria-label="Coverage of" @update:model-value="choose" /></span>
+        <span
+          v-if="data.allowance.limit !== null"
+          :class="data.allowance.used >= data.allowance.limit ? 'worse' : 'quiet'"
+          >{{ data.allowance.used }} of the agency’s {{ data.allowance.limit }} profiles are switched on{{
+            data.allowance.used >= data.allowance.limit ? ': switch one off before adding another' : ''
+          }}.</span
+        >
+        <span class="row no-print coverage"
+          ><label for="coverage">Strips show</label
+          ><Select
+            :model-value="metric"
+            input-id="coverage"
+            :options="choices"
+            option-label="name"
+            option-value="id"
+            size="small"
+            aria-label="Coverage of"
+            @update:model-value="choose"
+        /></span>
       </div>
       <section v-for="list in lists" :key="list.label" :aria-label="list.label">
-        <h2 v-if="list.profiles.length" class="heading">{{ list.label }}<span v-if="list.label !== 'Own profiles'" class="quiet competitors"> of {{ competitors.join(', ') }}</span></h2>
-        <ProfileList v-if="list.profiles.length" :profiles="list.profiles" :metric="metric" :label="list.label" :order-name="list.order" @fetch="fetchNow" @ask="ask" @turn="turn" @restated="showRestated" />
+        <h2 v-if="list.profiles.length" class="heading">
+          {{ list.label
+          }}<span v-if="list.label !== 'Own profiles'" class="quiet competitors"> of {{ competitors.join(', ') }}</span>
+        </h2>
+        <ProfileList
+          v-if="list.profiles.length"
+          :profiles="list.profiles"
+          :metric="metric"
+          :label="list.label"
+          :order-name="list.order"
+          @fetch="fetchNow"
+          @ask="ask"
+          @turn="turn"
+          @restated="showRestated"
+        />
       </section>
-      <p v-if="profiles.length === 0">No profile yet. Add the first by its handle or address, or <NuxtLink :to="`/${slug}/find`">find the client’s profiles</NuxtLink> from its web page.</p>
+      <p v-if="profiles.length === 0">
+        No profile yet. Add the first by its handle or address, or
+        <NuxtLink :to="`/${slug}/find`">find the client’s profiles</NuxtLink> from its web page.
+      </p>
       <SetList :sets="data.sets" :profiles="own" @changed="refresh" />
     </template>
     <LazyAddProfileDialog v-if="isAdding" :competitors="competitors" @close="isAdding = false" @added="added" />
-    <OpeningDialog v-if="restated" :label="`Restated by the network: ${restated.name}`" width="38rem" @close="restated = undefined">
-      <p>Networks count again for some days. The new figure replaces the old one; the change is kept here. <DownloadMenu v-if="restated" :path="restated.path" what="The restatements" /></p>
+    <OpeningDialog
+      v-if="restated"
+      :label="`Restated by the network: ${restated.name}`"
+      width="38rem"
+      @close="restated = undefined"
+    >
+      <p>
+        Networks count again for some days. The new figure replaces the old one; the change is kept here.
+        <DownloadMenu v-if="restated" :path="restated.path" what="The restatements" />
+      </p>
       <table class="plain-table">
-        <thead><tr><th scope="col">Day</th><th scope="col" class="words">Figure</th><th scope="col">Was</th><th scope="col">Is</th></tr></thead>
-        <tbody><tr v-for="change in restated?.list ?? []" :key="`${change.day} ${change.metric} ${change.seenAt}`"><td>{{ describeDay(change.day) }}</td><td class="words">{{ change.metric.replaceAll('_', ' ') }}</td><td>{{ change.oldValue === null ? '—' : formatCount(change.oldValue, locale) }}</td><td>{{ change.newValue === null ? '—' : formatCount(change.newValue, locale) }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th scope="col">Day</th>
+            <th scope="col" class="words">Figure</th>
+            <th scope="col">Was</th>
+            <th scope="col">Is</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="change in restated?.list ?? []" :key="`${change.day} ${change.metric} ${change.seenAt}`">
+            <td>{{ describeDay(change.day) }}</td>
+            <td class="words">{{ change.metric.replaceAll('_', ' ') }}</td>
+            <td>{{ change.oldValue === null ? '—' : formatCount(change.oldValue, locale) }}</td>
+            <td>{{ change.newValue === null ? '—' : formatCount(change.newValue, locale) }}</td>
+          </tr>
+        </tbody>
       </table>
     </OpeningDialog>
     <OpeningDialog v-if="link" :label="`Consent for ${link.name}`" width="34rem" @close="link = undefined">
-      <p>Send this link to the owner of the profile. It leads to the network, where the owner allows reading; no password is shared. It works once, for two weeks.</p>
-      <div class="row link"><InputText :model-value="link?.address" readonly fluid aria-label="Consent link" /><Button label="Copy" @click="copy" /></div>
+      <p>
+        Send this link to the owner of the profile. It leads to the network, where the owner allows reading; no password
+        is shared. It works once, for two weeks.
+      </p>
+      <div class="row link">
+        <InputText :model-value="link?.address" readonly fluid aria-label="Consent link" /><Button
+          label="Copy"
+          @click="copy"
+        />
+      </div>
     </OpeningDialog>
   </div>
 </template>
 
 <style scoped>
-.link { margin-top: 10px; flex-wrap: nowrap; }
-.top { justify-content: space-between; margin-bottom: 10px; }
-.coverage { margin-left: auto; }
-section + section { margin-top: 20px; }
-.competitors { font-weight: 400; }
+.link {
+  margin-top: 10px;
+  flex-wrap: nowrap;
+}
+.top {
+  justify-content: space-between;
+  margin-bottom: 10px;
+}
+.coverage {
+  margin-left: auto;
+}
+section + section {
+  margin-top: 20px;
+}
+.competitors {
+  font-weight: 400;
+}
 </style>

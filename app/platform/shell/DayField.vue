@@ -45,15 +45,43 @@ const date = computed({
   <div class="field">
     <label :for="id">{{ label }}</label>
     <span class="row">
-      <InputText :id="id" v-model="text" class="typed" autocomplete="off" :invalid="!!problem || !!unread" @update:model-value="nextTick(() => read(false))" @change="read(true)" />
-      <Button label="Calendar" text size="small" :aria-label="`Calendar for “${label}”`" aria-haspopup="dialog" @click="popover?.toggle($event)" />
+      <InputText
+        :id="id"
+        v-model="text"
+        class="typed"
+        autocomplete="off"
+        :invalid="!!problem || !!unread"
+        @update:model-value="nextTick(() => read(false))"
+        @change="read(true)"
+      />
+      <Button
+        label="Calendar"
+        text
+        size="small"
+        :aria-label="`Calendar for “${label}”`"
+        aria-haspopup="dialog"
+        @click="popover?.toggle($event)"
+      />
     </span>
-    <OpeningPopover ref="popover" :label="`Calendar for “${label}”`"><DatePicker v-model="date" inline :show-other-months="false" :manual-input="false" show-week :pt="{ day: { 'aria-selected': undefined } }" /></OpeningPopover>
+    <OpeningPopover ref="popover" :label="`Calendar for “${label}”`"
+      ><DatePicker
+        v-model="date"
+        inline
+        :show-other-months="false"
+        :manual-input="false"
+        show-week
+        :pt="{ day: { 'aria-selected': undefined } }"
+    /></OpeningPopover>
     <p v-if="problem || unread" class="field-error" role="alert">{{ unread || problem }}</p>
   </div>
 </template>
 
 <style scoped>
-.row { flex-wrap: nowrap; gap: 4px; }
-.typed { width: 8.5rem; }
+.row {
+  flex-wrap: nowrap;
+  gap: 4px;
+}
+.typed {
+  width: 8.5rem;
+}
 </style>

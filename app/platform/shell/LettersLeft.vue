@@ -7,6 +7,8 @@ const count = (letters: number) => `${letters.toLocaleString(locale)} ${letters 
 </script>
 
 <template>
-  <small v-if="left < 0" class="field-error" role="alert">{{ count(-left) }} too many. It is kept here, and saved once it is shorter.</small>
+  <small v-if="left < 0" class="field-error" role="alert"
+    >{{ count(-left) }} too many. It is kept here, and saved once it is shorter.</small
+  >
   <small v-else-if="left < most / 10" class="quiet">{{ count(left) }} left</small>
 </template>

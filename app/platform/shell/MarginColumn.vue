@@ -6,7 +6,15 @@ const route = useRoute()
 
 <template>
   <aside aria-label="Margin: notes and workings" class="no-print">
-    <button type="button" class="bare close" aria-label="Close the margin" title="Close the margin (w)" @click="shell.isMarginOpen = false">×</button>
+    <button
+      type="button"
+      class="bare close"
+      aria-label="Close the margin"
+      title="Close the margin (w)"
+      @click="shell.isMarginOpen = false"
+    >
+      ×
+    </button>
     <NoteList v-if="route.meta.scope" />
     <WorkingsPanel v-if="selected && route.meta.figures" :metric="selected.metric" :who="selected.who" />
     <div :ref="(element) => (shell.marginPlace = element as HTMLElement | null)" />
@@ -15,7 +23,31 @@ const route = useRoute()
 </template>
 
 <style scoped>
-aside { border-left: 1px solid var(--rule); background: var(--paper); padding: 16px 18px; position: sticky; top: 0; height: 100vh; overflow-y: auto; }
-.close { position: absolute; right: 14px; top: 12px; font-size: 18px; line-height: 1; color: var(--ink3); padding: 3px 5px; }
-@media (max-width: 1199px) { aside { position: fixed; right: 0; top: 0; width: 288px; z-index: 5; } }
+aside {
+  border-left: 1px solid var(--rule);
+  background: var(--paper);
+  padding: 16px 18px;
+  position: sticky;
+  top: 0;
+  height: 100vh;
+  overflow-y: auto;
+}
+.close {
+  position: absolute;
+  right: 14px;
+  top: 12px;
+  font-size: 18px;
+  line-height: 1;
+  color: var(--ink3);
+  padding: 3px 5px;
+}
+@media (max-width: 1199px) {
+  aside {
+    position: fixed;
+    right: 0;
+    top: 0;
+    width: 288px;
+    z-index: 5;
+  }
+}
 </style>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useToast } from 'primevue/usetoast'
 
-interface Way { undo?: () => Promise<unknown> }
+interface Way {
+  undo?: () => Promise<unknown>
+}
 const toast = useToast()
 const say = useSay()
 
@@ -15,12 +17,26 @@ async function back(detail: Way) {
   <Toast position="bottom-center">
     <template #message="{ message }">
       <span class="message">{{ message.summary }}</span>
-      <button v-if="(message.detail as Way | undefined)?.undo" type="button" class="bare back" @click="back(message.detail as Way)">Undo</button>
+      <button
+        v-if="(message.detail as Way | undefined)?.undo"
+        type="button"
+        class="bare back"
+        @click="back(message.detail as Way)"
+      >
+        Undo
+      </button>
     </template>
   </Toast>
 </template>
 
 <style scoped>
-.message { flex: 1; color: var(--ink); }
-.back { color: var(--ink); font-weight: 600; text-decoration: underline; }
+.message {
+  flex: 1;
+  color: var(--ink);
+}
+.back {
+  color: var(--ink);
+  font-weight: 600;
+  text-decoration: underline;
+}
 </style>

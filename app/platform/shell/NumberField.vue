@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { AmbiguousNumber, readNumber } from '~~/core/format/readNumber'
 
-const props = defineProps<{ id: string; label: string; problem?: string; unit?: string; hint?: string; autofocus?: boolean }>()
+const props = defineProps<{
+  id: string
+  label: string
+  problem?: string
+  unit?: string
+  hint?: string
+  autofocus?: boolean
+}>()
 /** The number that is meant; undefined while the field is empty or cannot be read. */
 const number = defineModel<number | undefined>({ required: true })
 const locale = useLocale()
@@ -11,10 +18,20 @@ const unread = ref('')
 const readings = ref<readonly number[]>([])
 const isLeft = ref(false)
 /** What the field is taken for, in full, so that it is seen before it is kept. */
-const meaning = computed(() => (number.value === undefined || text.value.trim() === '' ? '' : `Read as ${write(number.value)}${props.unit ? ` ${props.unit}` : ''}.`))
+const meaning = computed(() =>
+  number.value === undefined || text.value.trim() === ''
+    ? ''
+    : `Read as ${write(number.value)}${props.unit ? ` ${props.unit}` : ''}.`,
+)
 
 /** What is wrong: while something is still being typed only what has to be asked about. */
-const trouble = computed(() => (unread.value && (isLeft.value || readings.value.length > 0) ? unread.value : unread.value ? '' : props.problem ?? ''))
+const trouble = computed(() =>
+  unread.value && (isLeft.value || readings.value.length > 0)
+    ? unread.value
+    : unread.value
+      ? ''
+      : (props.problem ?? ''),
+)
 
 function read() {
   unread.value = ''
@@ -42,9 +59,30 @@ defineExpose({ trouble: () => unread.value })
 <template>
   <div class="field">
     <label :for="id">{{ label }}{{ unit ? `, in ${unit}` : '' }}</label>
-    <InputText :id="id" v-model="text" inputmode="decimal" autocomplete="off" maxlength="40" :autofocus="autofocus" :invalid="!!trouble" :aria-describedby="`${id}-meaning`" @update:model-value="nextTick(read)" @blur="isLeft = true" />
+    <InputText
+      :id="id"
+      v-model="text"
+      inputmode="decimal"
+      autocomplete="off"
+      maxlength="40"
+      :autofocus="autofocus"
+      :invalid="!!trouble"
+      :aria-describedby="`${id}-meaning`"
+      @update:model-value="nextTick(read)"
+      @blur="isLeft = true"
+    />
     <p v-if="trouble" :id="`${id}-meaning`" class="field-error" role="alert">{{ trouble }}</p>
     <p v-else :id="`${id}-meaning`" class="quiet" aria-live="polite">{{ unread ? '' : meaning || hint }}</p>
-    <p v-if="readings.length" class="row"><Button v-for="reading in readings" :key="reading" type="button" :label="write(reading)" outlined size="small" @click="take(reading)" /></p>
+    <p v-if="readings.length" class="row">
+      <Button
+        v-for="reading in readings"
+        :key="reading"
+        type="button"
+        :label="write(reading)"
+        outlined
+        size="small"
+        @click="take(reading)"
+      />
+    </p>
   </div>
 </template>

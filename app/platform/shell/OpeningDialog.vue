@@ -21,10 +21,20 @@ async function enter() {
 onBeforeUnmount(() => {
   isGone = true
   const at = document.activeElement
-  if (opener?.isConnected && (!at || at === document.body || at.closest('[role="dialog"]'))) void nextTick(() => opener.focus())
+  if (opener?.isConnected && (!at || at === document.body || at.closest('[role="dialog"]')))
+    void nextTick(() => opener.focus())
 })
 </script>
 
 <template>
-  <Dialog :visible="true" modal :header="label" :style="{ width }" :position="position" @show="enter" @update:visible="emit('close')"><div ref="inside"><slot /></div></Dialog>
+  <Dialog
+    :visible="true"
+    modal
+    :header="label"
+    :style="{ width }"
+    :position="position"
+    @show="enter"
+    @update:visible="emit('close')"
+    ><div ref="inside"><slot /></div
+  ></Dialog>
 </template>

@@ -46,5 +46,7 @@ defineExpose({ toggle, hide })
 </script>
 
 <template>
-  <Popover v-if="isWanted" ref="popover" :aria-label="label" @show="enter" @hide="leave"><div ref="inside" @keydown.esc.stop="hide"><slot /></div></Popover>
+  <Popover v-if="isWanted" ref="popover" :aria-label="label" @show="enter" @hide="leave"
+    ><div ref="inside" @keydown.esc.stop="hide"><slot /></div
+  ></Popover>
 </template>

@@ -7,6 +7,9 @@ useHead({ title: 'Not for you · Zaffer' })
   <div>
     <PageHead :title="heading" />
     <p role="alert">{{ sentence }}</p>
-    <p><NuxtLink v-if="slug" :to="`/${slug}/editions`">To the editions</NuxtLink><NuxtLink v-else to="/">To your clients</NuxtLink></p>
+    <p>
+      <NuxtLink v-if="slug" :to="`/${slug}/editions`">To the editions</NuxtLink
+      ><NuxtLink v-else to="/">To your clients</NuxtLink>
+    </p>
   </div>
 </template>

@@ -9,12 +9,33 @@ onMounted(measure)
 </script>
 
 <template>
-  <div ref="box" class="wide" :tabindex="isWide ? 0 : undefined" :role="isWide ? 'group' : undefined" :aria-label="isWide ? `${label}, can be moved sideways` : undefined"><slot /></div>
+  <div
+    ref="box"
+    class="wide"
+    :tabindex="isWide ? 0 : undefined"
+    :role="isWide ? 'group' : undefined"
+    :aria-label="isWide ? `${label}, can be moved sideways` : undefined"
+  >
+    <slot />
+  </div>
 </template>
 
 <style scoped>
-.wide { position: relative; overflow-x: auto; }
-.wide:focus-visible { outline-offset: -2px; }
-@media (max-width: 640px) { .wide :deep(table) { min-width: 38rem; } }
-@media print { .wide { overflow: visible; } }
+.wide {
+  position: relative;
+  overflow-x: auto;
+}
+.wide:focus-visible {
+  outline-offset: -2px;
+}
+@media (max-width: 640px) {
+  .wide :deep(table) {
+    min-width: 38rem;
+  }
+}
+@media print {
+  .wide {
+    overflow: visible;
+  }
+}
 </style>

@@ -5,7 +5,11 @@ const props = defineProps<{ metric: string }>()
 const { slug, base } = useClient()
 const { address } = useScope()
 const asked = computed(() => ({ ...address.value, metric: props.metric }))
-const { data, error } = useQuery({ key: () => ['subject', slug.value, asked.value], query: () => api<Subject>(`${base.value}/subject`, { query: asked.value }), placeholderData: (previous) => previous })
+const { data, error } = useQuery({
+  key: () => ['subject', slug.value, asked.value],
+  query: () => api<Subject>(`${base.value}/subject`, { query: asked.value }),
+  placeholderData: (previous) => previous,
+})
 </script>
 
 <template>
@@ -17,6 +21,13 @@ const { data, error } = useQuery({ key: () => ['subject', slug.value, asked.valu
 </template>
 
 <style scoped>
-.beside { min-height: 3.4em; display: flex; gap: 14px; align-items: flex-start; }
-.beside > :first-child { flex: 1; }
+.beside {
+  min-height: 3.4em;
+  display: flex;
+  gap: 14px;
+  align-items: flex-start;
+}
+.beside > :first-child {
+  flex: 1;
+}
 </style>

@@ -7,9 +7,13 @@ const session = useSession()
 useArrival('targets')
 const cache = useQueryCache()
 const { slug, base } = useClient()
-const { data, error } = useQuery({ key: () => ['targets', slug.value], query: () => api<{ targets: TargetView[]; broken: BrokenTarget[] }>(`${base.value}/targets`) })
+const { data, error } = useQuery({
+  key: () => ['targets', slug.value],
+  query: () => api<{ targets: TargetView[]; broken: BrokenTarget[] }>(`${base.value}/targets`),
+})
 const edited = ref<TargetRow | 'new'>()
-const nameOf = ({ metric, whoWords }: TargetView) => `${metricById(metric).name.toLowerCase()} of ${inSentence(whoWords)}`
+const nameOf = ({ metric, whoWords }: TargetView) =>
+  `${metricById(metric).name.toLowerCase()} of ${inSentence(whoWords)}`
 const refresh = () => Promise.all(['targets', 'all-clients'].map((name) => cache.invalidateQueries({ key: [name] })))
 
 const takeAway = useRemoval(refresh)
@@ -21,26 +25,85 @@ const remove = (target: TargetRow) => takeAway(`${base.value}/targets/${target.i
     <div class="head">
       <h2 id="targets-heading" class="heading">Targets</h2>
       <DownloadMenu v-if="data?.targets.length" kind="targets" what="The targets" />
-      <Button v-if="session.mayWrite" label="Set a target" aria-haspopup="dialog" outlined size="small" class="no-print" @click="edited = 'new'" />
+      <Button
+        v-if="session.mayWrite"
+        label="Set a target"
+        aria-haspopup="dialog"
+        outlined
+        size="small"
+        class="no-print"
+        @click="edited = 'new'"
+      />
     </div>
     <p v-if="error" role="alert">{{ error.message }}</p>
-    <p v-if="data?.targets.length === 0 && data.broken.length === 0" class="quiet">No target yet. A target is a wanted value by a date; its progress and where it is heading will stand here.</p>
+    <p v-if="data?.targets.length === 0 && data.broken.length === 0" class="quiet">
+      No target yet. A target is a wanted value by a date; its progress and where it is heading will stand here.
+    </p>
     <TargetText v-for="target in data?.targets ?? []" :key="target.id" :target="target">
-      <p v-if="session.mayWrite" class="row no-print"><button type="button" class="bare link" aria-haspopup="dialog" :aria-label="`Change the target for ${nameOf(target)}`" @click="edited = target">Change</button><button type="button" class="bare link" :aria-label="`Remove the target for ${nameOf(target)}`" @click="remove(target)">Remove</button></p>
+      <p v-if="session.mayWrite" class="row no-print">
+        <button
+          type="button"
+          class="bare link"
+          aria-haspopup="dialog"
+          :aria-label="`Change the target for ${nameOf(target)}`"
+          @click="edited = target"
+        >
+          Change</button
+        ><button
+          type="button"
+          class="bare link"
+          :aria-label="`Remove the target for ${nameOf(target)}`"
+          @click="remove(target)"
+        >
+          Remove
+        </button>
+      </p>
     </TargetText>
     <div v-for="target in data?.broken ?? []" :key="target.id" role="alert">
       <p>{{ target.problem }}</p>
-      <p v-if="session.mayWrite" class="row no-print"><button type="button" class="bare link" aria-haspopup="dialog" @click="edited = target">Change this target</button><button type="button" class="bare link" @click="remove(target)">Remove this target</button></p>
+      <p v-if="session.mayWrite" class="row no-print">
+        <button type="button" class="bare link" aria-haspopup="dialog" @click="edited = target">
+          Change this target</button
+        ><button type="button" class="bare link" @click="remove(target)">Remove this target</button>
+      </p>
     </div>
-    <LazyTargetDialog v-if="edited" :target="edited === 'new' ? undefined : edited" @close="edited = undefined" @saved="edited = undefined; refresh()" />
+    <LazyTargetDialog
+      v-if="edited"
+      :target="edited === 'new' ? undefined : edited"
+      @close="edited = undefined"
+      @saved="
+        edited = undefined
+        refresh()
+      "
+    />
   </section>
 </template>
 
 <style scoped>
-section { margin-top: 22px; outline: none; }
-.head { display: flex; gap: 14px; align-items: center; }
-.head .take { margin-left: auto; }
-.head .take + .p-button, .head > .p-button:nth-child(2) { margin-left: 0; }
-.head h2 { flex: 1; }
-.link { color: var(--zaffer); text-decoration: underline; text-underline-offset: 2px; padding: 3px 0; font-size: var(--text-small); }
+section {
+  margin-top: 22px;
+  outline: none;
+}
+.head {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.head .take {
+  margin-left: auto;
+}
+.head .take + .p-button,
+.head > .p-button:nth-child(2) {
+  margin-left: 0;
+}
+.head h2 {
+  flex: 1;
+}
+.link {
+  color: var(--zaffer);
+  text-decoration: underline;
+  text-underline-offset: 2px;
+  padding: 3px 0;
+  font-size: var(--text-small);
+}
 </style>

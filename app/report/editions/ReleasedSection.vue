@@ -5,9 +5,13 @@ import type { Releasable } from '~~/shared/platform/released'
 const say = useSay()
 const { tick } = useFirstSteps()
 const { slug, base } = useClient()
-const { data, error, refetch } = useQuery({ key: () => ['released', slug.value], query: () => api<{ released: Releasable[] }>(`${base.value}/released`) })
+const { data, error, refetch } = useQuery({
+  key: () => ['released', slug.value],
+  query: () => api<{ released: Releasable[] }>(`${base.value}/released`),
+})
 const CHOICES: { value: Releasable; name: string; hint: string }[] = [
-  { value: 'figures', name: 'Figures', hint: 'overview and content, live, with targets and notes' }, { value: 'rivals', name: 'Rivals', hint: 'what is known of them beside one’s own figures' },
+  { value: 'figures', name: 'Figures', hint: 'overview and content, live, with targets and notes' },
+  { value: 'rivals', name: 'Rivals', hint: 'what is known of them beside one’s own figures' },
   { value: 'reports', name: 'Reports in work', hint: 'with the comments in them, before they are issued' },
 ]
 async function release(released: Releasable[]) {
@@ -28,13 +32,31 @@ async function release(released: Releasable[]) {
     <p class="quiet">Viewers of this client always see its editions. Beside them they see what is ticked here.</p>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <ul v-if="data">
-      <li v-for="choice in CHOICES" :key="choice.value" class="row"><Checkbox :model-value="data.released" :input-id="`release-${choice.value}`" :value="choice.value" @update:model-value="release" /><label :for="`release-${choice.value}`">{{ choice.name }} <span class="quiet">{{ choice.hint }}</span></label></li>
+      <li v-for="choice in CHOICES" :key="choice.value" class="row">
+        <Checkbox
+          :model-value="data.released"
+          :input-id="`release-${choice.value}`"
+          :value="choice.value"
+          @update:model-value="release"
+        /><label :for="`release-${choice.value}`"
+          >{{ choice.name }} <span class="quiet">{{ choice.hint }}</span></label
+        >
+      </li>
     </ul>
   </section>
 </template>
 
 <style scoped>
-section { margin-top: 26px; }
-ul { list-style: none; display: grid; gap: 6px; margin-top: 6px; }
-.row { justify-content: flex-start; }
+section {
+  margin-top: 26px;
+}
+ul {
+  list-style: none;
+  display: grid;
+  gap: 6px;
+  margin-top: 6px;
+}
+.row {
+  justify-content: flex-start;
+}
 </style>

@@ -14,13 +14,18 @@ const cache = useQueryCache()
 const client = useClient()
 const slug = computed(() => client.slug.value || shell.addClient)
 const base = computed(() => `/api/clients/${slug.value}`)
-const { data: reports } = useQuery({ key: () => ['reports', slug.value], query: () => api<ReportHead[]>(`${base.value}/reports`) })
+const { data: reports } = useQuery({
+  key: () => ['reports', slug.value],
+  query: () => api<ReportHead[]>(`${base.value}/reports`),
+})
 const text = (name: string) => (typeof route.query[name] === 'string' ? String(route.query[name]) : '')
 const metric = computed(() => (isMetric(text('metric')) ? text('metric') : 'impressions'))
 const second = computed(() => (isMetric(text('second')) ? text('second') : ''))
 const figures = computed(() => figureSetById(text('figures')))
 /** Figures that were chosen for the head of the page, or those of the set. */
-const headlines = computed(() => (text('headlines') ? text('headlines').split(',').filter(isMetric) : figures.value.headlines))
+const headlines = computed(() =>
+  text('headlines') ? text('headlines').split(',').filter(isMetric) : figures.value.headlines,
+)
 /** The block stays with whom the page shows; on pages that belong to no client that is everybody. */
 const { scope, description } = useScope()
 const who = computed(() => (client.slug.value ? whoAddress(scope.value) : 'all'))
@@ -32,7 +37,10 @@ const page = computed(() => route.path.split('/')[2] ?? '')
 const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
   switch (page.value) {
     case '':
-      return [{ name: BLOCK_NAMES.open, make: () => newBlock('open') }, { name: 'What moved', make: () => newBlock('figures', CLIENT_METRICS) }]
+      return [
+        { name: BLOCK_NAMES.open, make: () => newBlock('open') },
+        { name: 'What moved', make: () => newBlock('figures', CLIENT_METRICS) },
+      ]
     case 'content':
       return [{ name: 'The posts, in this order', make: () => newBlock('posts', [], text('order') || 'interactions') }]
     case 'profiles':
@@ -42,9 +50,23 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
     default:
       return [
         { name: 'The headline figures', make: () => newBlock('figures', headlines.value) },
-        { name: `The line of ${name(metric.value)}${second.value ? ` and ${name(second.value)}` : ''}`, make: () => newBlock('chart', [metric.value, ...(second.value ? [second.value] : [])], text('scale') === 'index' ? 'index' : 'own') },
-        { name: `The table by ${text('by') || 'profile'}`, make: () => newBlock('table', figures.value.table, text('by') || 'profile') },
-        { name: `${metricById(metric.value).name} beside everybody else`, make: () => newBlock('subject', [metric.value]) },
+        {
+          name: `The line of ${name(metric.value)}${second.value ? ` and ${name(second.value)}` : ''}`,
+          make: () =>
+            newBlock(
+              'chart',
+              [metric.value, ...(second.value ? [second.value] : [])],
+              text('scale') === 'index' ? 'index' : 'own',
+            ),
+        },
+        {
+          name: `The table by ${text('by') || 'profile'}`,
+          make: () => newBlock('table', figures.value.table, text('by') || 'profile'),
+        },
+        {
+          name: `${metricById(metric.value).name} beside everybody else`,
+          make: () => newBlock('subject', [metric.value]),
+        },
         { name: 'The targets', make: () => newBlock('targets') },
         { name: splitById(split.value).name, make: () => newBlock('parts', [], split.value) },
         { name: `Why ${name(metric.value)} changed`, make: () => newBlock('why', [metric.value]) },
@@ -56,10 +78,14 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
 /** What is ticked: what was asked for on the page, or the only thing that there is. */
 const wanted = WHAT.value.findIndex(({ make }) => make().kind === shell.addKind)
 const ticked = ref<number[]>(wanted >= 0 ? [wanted] : WHAT.value.length === 1 ? [0] : [])
-const made = computed(() => [...ticked.value].sort((a, b) => a - b).map((index) => {
-  const block = WHAT.value[index]!.make()
-  return SCOPED_KINDS.includes(block.kind) ? { ...block, who: who.value } : block
-}))
+const made = computed(() =>
+  [...ticked.value]
+    .sort((a, b) => a - b)
+    .map((index) => {
+      const block = WHAT.value[index]!.make()
+      return SCOPED_KINDS.includes(block.kind) ? { ...block, who: who.value } : block
+    }),
+)
 const into = ref<number>()
 const problem = ref('')
 watchEffect(() => (into.value ??= reports.value?.[0]?.id))
@@ -68,10 +94,15 @@ async function add() {
   problem.value = ''
   try {
     const { report } = await api<{ report: Report }>(`${base.value}/reports/${into.value}`)
-    await api(`${base.value}/reports/${report.id}`, { method: 'PUT', body: { ...report, blocks: [...report.blocks, ...made.value] } })
+    await api(`${base.value}/reports/${report.id}`, {
+      method: 'PUT',
+      body: { ...report, blocks: [...report.blocks, ...made.value] },
+    })
     await cache.invalidateQueries({ key: ['reports'] })
     shell.isAddOpen = false
-    say.done(`${made.value.length === 1 ? 'It stands' : `${made.value.length} parts stand`} at the end of “${report.title}”.`)
+    say.done(
+      `${made.value.length === 1 ? 'It stands' : `${made.value.length} parts stand`} at the end of “${report.title}”.`,
+    )
   } catch (error) {
     problem.value = (error as Error).message
   }
@@ -81,14 +112,39 @@ async function add() {
 <template>
   <OpeningDialog label="Add to a report" width="28rem" @close="shell.isAddOpen = false">
     <form @submit.prevent="add">
-      <div class="field"><span id="add-what" class="field-label">What</span>
-        <div v-for="(choice, index) in WHAT" :key="choice.name" class="row"><Checkbox v-model="ticked" :input-id="`add-${index}`" :value="index" /><label :for="`add-${index}`">{{ choice.name }}</label></div>
+      <div class="field">
+        <span id="add-what" class="field-label">What</span>
+        <div v-for="(choice, index) in WHAT" :key="choice.name" class="row">
+          <Checkbox v-model="ticked" :input-id="`add-${index}`" :value="index" /><label :for="`add-${index}`">{{
+            choice.name
+          }}</label>
+        </div>
       </div>
-      <div class="field"><label for="add-into">To</label><Select v-model="into" input-id="add-into" :options="reports ?? []" option-label="title" option-value="id" aria-label="Report" /></div>
+      <div class="field">
+        <label for="add-into">To</label
+        ><Select
+          v-model="into"
+          input-id="add-into"
+          :options="reports ?? []"
+          option-label="title"
+          option-value="id"
+          aria-label="Report"
+        />
+      </div>
       <p v-if="reports?.length === 0" class="quiet">There is no report yet. Begin one under Reports.</p>
-      <p class="quiet">A report has its own period, so the figures there can be others.<template v-if="made.some((block) => block.who !== 'all')"> What is of profiles stays with {{ description.data.value?.words.who }}.</template></p>
+      <p class="quiet">
+        A report has its own period, so the figures there can be others.<template
+          v-if="made.some((block) => block.who !== 'all')"
+        >
+          What is of profiles stays with {{ description.data.value?.words.who }}.</template
+        >
+      </p>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
-      <Button type="submit" :label="made.length > 1 ? `Add ${made.length} parts` : 'Add it'" :disabled="into === undefined || made.length === 0" />
+      <Button
+        type="submit"
+        :label="made.length > 1 ? `Add ${made.length} parts` : 'Add it'"
+        :disabled="into === undefined || made.length === 0"
+      />
     </form>
   </OpeningDialog>
 </template>

@@ -28,10 +28,24 @@ const Drawn = () => richText(props.text).map(drawn)
 </template>
 
 <style scoped>
-.rich { max-width: 44rem; }
-.rich :deep(p) { margin-bottom: 0.5em; }
-.rich :deep(:is(ul, ol)) { padding-left: 1.4em; margin-bottom: 0.5em; }
-.rich :deep(li p) { margin-bottom: 0.1em; }
-.rich :deep(a) { color: var(--zaffer); overflow-wrap: anywhere; }
-.rich > :deep(:last-child) { margin-bottom: 0; }
+.rich {
+  max-width: 44rem;
+}
+.rich :deep(p) {
+  margin-bottom: 0.5em;
+}
+.rich :deep(:is(ul, ol)) {
+  padding-left: 1.4em;
+  margin-bottom: 0.5em;
+}
+.rich :deep(li p) {
+  margin-bottom: 0.1em;
+}
+.rich :deep(a) {
+  color: var(--zaffer);
+  overflow-wrap: anywhere;
+}
+.rich > :deep(:last-child) {
+  margin-bottom: 0;
+}
 </style>

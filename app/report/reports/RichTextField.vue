@@ -31,17 +31,59 @@ function byKey(event: KeyboardEvent) {
 
 <template>
   <div ref="place" class="rich-field">
-    <Textarea class="no-print" :model-value="props.modelValue" :rows="rows" auto-resize fluid :aria-label="label" :placeholder="placeholder" @input="emit('write', ($event.target as HTMLTextAreaElement).value)" @keydown="byKey" />
-    <div class="marks no-print" role="group" aria-label="Marks"><button v-for="{ name, change } in MARKS" :key="name" type="button" class="bare" :class="name.toLowerCase()" @mousedown.prevent @click="mark(change)">{{ name }}</button></div>
+    <Textarea
+      class="no-print"
+      :model-value="props.modelValue"
+      :rows="rows"
+      auto-resize
+      fluid
+      :aria-label="label"
+      :placeholder="placeholder"
+      @input="emit('write', ($event.target as HTMLTextAreaElement).value)"
+      @keydown="byKey"
+    />
+    <div class="marks no-print" role="group" aria-label="Marks">
+      <button
+        v-for="{ name, change } in MARKS"
+        :key="name"
+        type="button"
+        class="bare"
+        :class="name.toLowerCase()"
+        @mousedown.prevent
+        @click="mark(change)"
+      >
+        {{ name }}
+      </button>
+    </div>
     <LettersLeft :text="props.modelValue" :most="most" />
-    <div v-if="props.modelValue" class="shown" :class="{ 'only-print': !hasMarks(props.modelValue) }"><RichText :text="props.modelValue" /></div>
+    <div v-if="props.modelValue" class="shown" :class="{ 'only-print': !hasMarks(props.modelValue) }">
+      <RichText :text="props.modelValue" />
+    </div>
   </div>
 </template>
 
 <style scoped>
-.marks { display: none; gap: 14px; font-size: var(--text-small); color: var(--zaffer); }
-.rich-field:focus-within .marks { display: flex; }
-.marks button { padding: 3px 0; text-decoration: underline; text-underline-offset: 2px; }
-.marks .bold { font-weight: 650; }
-.shown { border-left: 2px solid var(--zaffer); padding: 2px 0 2px 12px; margin-top: 6px; font: 400 var(--text-heading)/1.45 var(--serif); }
+.marks {
+  display: none;
+  gap: 14px;
+  font-size: var(--text-small);
+  color: var(--zaffer);
+}
+.rich-field:focus-within .marks {
+  display: flex;
+}
+.marks button {
+  padding: 3px 0;
+  text-decoration: underline;
+  text-underline-offset: 2px;
+}
+.marks .bold {
+  font-weight: 650;
+}
+.shown {
+  border-left: 2px solid var(--zaffer);
+  padding: 2px 0 2px 12px;
+  margin-top: 6px;
+  font: 400 var(--text-heading)/1.45 var(--serif);
+}
 </style>

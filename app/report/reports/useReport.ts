@@ -31,8 +31,9 @@ const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 const draftOf = ({ title, period, against, blocks }: Report): Draft => copy({ title, period, against, blocks })
 
 /**
- * A report that is being worked on. What is typed is kept at once in the browser and soon on the server; it can be undone step by step, and is filled with live
- * figures. Nothing that was typed is lost: not without a line, not when it is too long, and not when somebody else has changed the report meanwhile.
+ * A report that is being worked on. What is typed is kept at once in the browser and soon on the server; it can be
+ * undone step by step, and is filled with live figures. Nothing that was typed is lost: not without a line, not when it
+ * is too long, and not when somebody else has changed the report meanwhile.
  */
 export function useReport(id: Ref<string>) {
   const { slug, base } = useClient()
@@ -48,19 +49,25 @@ export function useReport(id: Ref<string>) {
   const theirs = shallowRef<{ draft: Draft; version: number }>()
   const address = computed(() => `${base.value}/reports/${id.value}`)
   const place = computed(() => `zaffer:draft:${slug.value}:${id.value}`)
-  const { undo, redo, canUndo, canRedo, commit, clear } = useManualRefHistory(draft, { clone: (value) => (value ? copy(value) : value), capacity: 100 })
+  const { undo, redo, canUndo, canRedo, commit, clear } = useManualRefHistory(draft, {
+    clone: (value) => (value ? copy(value) : value),
+    capacity: 100,
+  })
 
   function keepInBrowser() {
     if (!draft.value || !saved.value) return
     try {
-      localStorage.setItem(place.value, JSON.stringify({ draft: draft.value, base: saved.value.draft, version: saved.value.version } satisfies Kept))
+      localStorage.setItem(
+        place.value,
+        JSON.stringify({ draft: draft.value, base: saved.value.draft, version: saved.value.version } satisfies Kept),
+      )
     } catch {
       // a browser that keeps nothing: the page says itself that it is not saved yet
     }
   }
   function keptInBrowser(): Kept | undefined {
     try {
-      return JSON.parse(localStorage.getItem(place.value) ?? 'null') as Kept | null ?? undefined
+      return (JSON.parse(localStorage.getItem(place.value) ?? 'null') as Kept | null) ?? undefined
     } catch {
       return undefined
     }
@@ -106,7 +113,10 @@ export function useReport(id: Ref<string>) {
     isSaving = true
     state.value = 'saving'
     try {
-      const { version } = await api<{ version: number }>(address.value, { method: 'PUT', body: { ...sent, version: saved.value!.version } })
+      const { version } = await api<{ version: number }>(address.value, {
+        method: 'PUT',
+        body: { ...sent, version: saved.value!.version },
+      })
       saved.value = { draft: sent, version }
       problem.value = ''
       retryMs = RETRY_MS.first
@@ -158,12 +168,21 @@ export function useReport(id: Ref<string>) {
       state.value = 'refused'
     }
   }
-  const differences = computed(() => (theirs.value && draft.value ? draftDifferences<Block>(draft.value, theirs.value.draft, (block) => block.title || BLOCK_NAMES[block.kind]) : []))
+  const differences = computed(() =>
+    theirs.value && draft.value
+      ? draftDifferences<Block>(draft.value, theirs.value.draft, (block) => block.title || BLOCK_NAMES[block.kind])
+      : [],
+  )
   /** Goes on with one of two versions, or with both put together; the other one is one step back. */
   function settle(how: 'mine' | 'theirs' | 'join') {
     commitTyped()
     const other = theirs.value!
-    const joined = how === 'theirs' ? copy(other.draft) : how === 'join' ? joinDrafts(saved.value!.draft, draft.value!, other.draft) : draft.value!
+    const joined =
+      how === 'theirs'
+        ? copy(other.draft)
+        : how === 'join'
+          ? joinDrafts(saved.value!.draft, draft.value!, other.draft)
+          : draft.value!
     saved.value = other
     theirs.value = undefined
     draft.value = joined
@@ -212,10 +231,27 @@ export function useReport(id: Ref<string>) {
     commitTyped()
     if (state.value === 'changed') await save()
     await until(state).not.toMatch((now) => now === 'changed' || now === 'saving')
-    if (state.value !== 'saved') throw new Error(problem.value || 'It is not saved yet. Wait until it is, then try again.')
+    if (state.value !== 'saved')
+      throw new Error(problem.value || 'It is not saved yet. Wait until it is, then try again.')
   }
   useEventListener('beforeunload', (event: BeforeUnloadEvent) => state.value !== 'saved' && event.preventDefault())
-  return { draft, content, editions, state, problem, theirs, differences, canUndo, canRedo, open, save, change, step, settle, settled }
+  return {
+    draft,
+    content,
+    editions,
+    state,
+    problem,
+    theirs,
+    differences,
+    canUndo,
+    canRedo,
+    open,
+    save,
+    change,
+    step,
+    settle,
+    settled,
+  }
 }
 
 /** What the server would not take, in a sentence that names the part. */

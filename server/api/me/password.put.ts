@@ -9,6 +9,9 @@ import { visitorAddress } from '../../platform/http/visitorAddress'
 export default personRoute(async ({ event, person }) => {
   const { current, password } = await bodyOf(event, passwordSchema)
   await changePassword(person, current, password)
-  await giveSession(event, person.id, { address: visitorAddress(event.node.req), browser: getRequestHeader(event, 'user-agent') ?? '' })
+  await giveSession(event, person.id, {
+    address: visitorAddress(event.node.req),
+    browser: getRequestHeader(event, 'user-agent') ?? '',
+  })
   return { ok: true }
 })

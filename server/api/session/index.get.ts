@@ -8,6 +8,10 @@ export default route(async (event) => {
   const { person } = found
   return {
     person: { name: person.name, email: person.email, role: person.role },
-    clients: (await clientsOf(person)).map((row) => ({ slug: row.slug, name: row.name, released: releasedTo(person, row) })),
+    clients: (await clientsOf(person)).map((row) => ({
+      slug: row.slug,
+      name: row.name,
+      released: releasedTo(person, row),
+    })),
   }
 })

@@ -1,5 +1,11 @@
 import { addDays } from '../../../core/days/day'
-import { FACT_COLUMNS, FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn, type FlowColumn } from '../../../core/metrics/metric'
+import {
+  FACT_COLUMNS,
+  FLOW_COLUMNS,
+  STOCK_COLUMNS,
+  type FactColumn,
+  type FlowColumn,
+} from '../../../core/metrics/metric'
 import type { Period } from '../../../core/periods/period'
 import { STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
 import { factTable, type FactTable, type ProfileDay } from '../../../core/rollup/factTable'
@@ -15,17 +21,30 @@ export interface Member {
 }
 
 /**
- * The database executor: daily counts and levels, summed where the data is. `aggregateTable` in core gives the same from memory. Gaps and people need the
- * days themselves (`daysOf`).
+ * The database executor: daily counts and levels, summed where the data is. `aggregateTable` in core gives the same
+ * from memory. Gaps and people need the days themselves (`daysOf`).
  *
  * @returns one aggregate for each member, in their order; a member without data has an empty one
  */
-export async function aggregates(db: ClientDb, members: readonly Member[], period: Period, columns: readonly FactColumn[]): Promise<ProfileAggregate[]> {
+export async function aggregates(
+  db: ClientDb,
+  members: readonly Member[],
+  period: Period,
+  columns: readonly FactColumn[],
+): Promise<ProfileAggregate[]> {
   const wanted = new Set(columns)
-  const result = new Map(members.map((member) => [member.profile, { ...member, sums: {}, counts: {}, stocks: {} } as ProfileAggregate]))
+  const result = new Map(
+    members.map((member) => [member.profile, { ...member, sums: {}, counts: {}, stocks: {} } as ProfileAggregate]),
+  )
   const profiles = members.map(({ profile }) => profile)
   await Promise.all([
-    addFlows(db, result, profiles, period, FLOW_COLUMNS.filter((column) => wanted.has(column))),
+    addFlows(
+      db,
+      result,
+      profiles,
+      period,
+      FLOW_COLUMNS.filter((column) => wanted.has(column)),
+    ),
     STOCK_COLUMNS.some((column) => wanted.has(column)) && addStocks(db, result, profiles, period),
   ])
   return [...result.values()]
@@ -33,7 +52,13 @@ export async function aggregates(db: ClientDb, members: readonly Member[], perio
 
 type Row = Record<string, number | null> & { profile_id: number }
 
-async function addFlows(db: ClientDb, result: Map<number, ProfileAggregate>, profiles: number[], period: Period, columns: FlowColumn[]): Promise<void> {
+async function addFlows(
+  db: ClientDb,
+  result: Map<number, ProfileAggregate>,
+  profiles: number[],
+  period: Period,
+  columns: FlowColumn[],
+): Promise<void> {
   if (columns.length === 0) return
   const rows = await db.rows<Row>(sql`
     SELECT   profile_id, ${raw(columns.map((column) => `SUM(${column}) AS sum_${column}, COUNT(${column}) AS count_${column}`).join(', '))}
@@ -53,7 +78,12 @@ async function addFlows(db: ClientDb, result: Map<number, ProfileAggregate>, pro
   }
 }
 
-async function addStocks(db: ClientDb, result: Map<number, ProfileAggregate>, profiles: number[], { to }: Period): Promise<void> {
+async function addStocks(
+  db: ClientDb,
+  result: Map<number, ProfileAggregate>,
+  profiles: number[],
+  { to }: Period,
+): Promise<void> {
   const rows = await db.rows<{ profile_id: number; day: string; followers: number }>(sql`
     SELECT   profile_id, day, followers
     FROM     profile_day
@@ -62,15 +92,26 @@ async function addStocks(db: ClientDb, result: Map<number, ProfileAggregate>, pr
     AND      day BETWEEN ${addDays(to, -STOCK_AGE_DAYS)} AND ${to}
     AND      followers IS NOT NULL
     ORDER BY profile_id, day`)
-  for (const { profile_id: profile, day, followers } of rows) result.get(profile)!.stocks.followers = { day, value: followers }
+  for (const { profile_id: profile, day, followers } of rows)
+    result.get(profile)!.stocks.followers = { day, value: followers }
 }
 
 /** The rows of profiles over one or two periods, as a fact table. */
-export const facts = async (db: ClientDb, profiles: readonly number[], periods: readonly Period[], columns: readonly FactColumn[] = FACT_COLUMNS): Promise<FactTable> =>
-  factTable(await factRows(db, profiles, periods, columns))
+export const facts = async (
+  db: ClientDb,
+  profiles: readonly number[],
+  periods: readonly Period[],
+  columns: readonly FactColumn[] = FACT_COLUMNS,
+): Promise<FactTable> => factTable(await factRows(db, profiles, periods, columns))
 
 /** The rows of profiles over one or two periods. */
-export const factRows = (db: ClientDb, profiles: readonly number[], [first, second = first]: readonly Period[], columns: readonly FactColumn[]): Promise<ProfileDay[]> => db.rows<ProfileDay>(sql`
+export const factRows = (
+  db: ClientDb,
+  profiles: readonly number[],
+  [first, second = first]: readonly Period[],
+  columns: readonly FactColumn[],
+): Promise<ProfileDay[]> =>
+  db.rows<ProfileDay>(sql`
     SELECT   profile_id AS profile, day, ${raw(columns.join(', '))}
     FROM     profile_day
     WHERE    client_id = ${db.client}
@@ -78,7 +119,12 @@ export const factRows = (db: ClientDb, profiles: readonly number[], [first, seco
     AND      (day BETWEEN ${first!.from} AND ${first!.to} OR day BETWEEN ${second!.from} AND ${second!.to})`)
 
 /** The days on which a profile has a value in every one of the columns. */
-export async function daysPresent(db: ClientDb, profile: number, period: Period, columns: readonly FactColumn[]): Promise<string[]> {
+export async function daysPresent(
+  db: ClientDb,
+  profile: number,
+  period: Period,
+  columns: readonly FactColumn[],
+): Promise<string[]> {
   const rows = await db.rows<{ day: string }>(sql`
     SELECT   day
     FROM     profile_day

@@ -6,28 +6,37 @@ import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 
 /**
- * Profiles day by day. The days of a profile come as one text, a number for the day and one for each column (−1 for none), which is several times faster to
- * read than a row for each day; the room for such a text is set with the question, and a text that was cut off is an error.
+ * Profiles day by day. The days of a profile come as one text, a number for the day and one for each column (−1 for
+ * none), which is several times faster to read than a row for each day; the room for such a text is set with the
+ * question, and a text that was cut off is an error.
  *
  * @returns the days of every profile that has any, by profile
  */
-export async function daysOf(db: ClientDb, profiles: readonly number[], period: Period, columns: readonly FactColumn[]): Promise<Map<number, DenseDays>> {
+export async function daysOf(
+  db: ClientDb,
+  profiles: readonly number[],
+  period: Period,
+  columns: readonly FactColumn[],
+): Promise<Map<number, DenseDays>> {
   if (profiles.length === 0 || columns.length === 0) return new Map()
   const rows = await db.rows<{ profile_id: number; days: number; packed: string }>(sql`
     SET STATEMENT group_concat_max_len = 67108864 FOR
     SELECT   profile_id, COUNT(*) AS days,
-             GROUP_CONCAT(CONCAT_WS(',', DATEDIFF(day, ${period.from}), ${raw(columns.map((column) => `COALESCE(${column}, -1)`).join(', '))}) SEPARATOR ';') AS packed
+             GROUP_CONCAT(CONCAT_WS(',', DATEDIFF(day, ${period.from}),
+             ${raw(columns.map((column) => `COALESCE(${column}, -1)`).join(', '))}) SEPARATOR ';') AS packed
     FROM     profile_day
     WHERE    client_id = ${db.client}
     AND      profile_id IN (${profiles})
     AND      day BETWEEN ${period.from} AND ${period.to}
     GROUP BY profile_id`)
   const [first, length] = [dayNumber(period.from), lengthOf(period)]
-  return new Map(rows.map(({ profile_id: profile, days, packed }) => {
-    const values = columns.map(() => new Float64Array(length).fill(Number.NaN))
-    if (unpack(packed, values) !== days) throw new Error(`the days of profile ${profile} were cut off`)
-    return [profile, { first, columns: Object.fromEntries(columns.map((column, index) => [column, values[index]])) }]
-  }))
+  return new Map(
+    rows.map(({ profile_id: profile, days, packed }) => {
+      const values = columns.map(() => new Float64Array(length).fill(Number.NaN))
+      if (unpack(packed, values) !== days) throw new Error(`the days of profile ${profile} were cut off`)
+      return [profile, { first, columns: Object.fromEntries(columns.map((column, index) => [column, values[index]])) }]
+    }),
+  )
 }
 
 const [COMMA, SEMICOLON, MINUS, ZERO] = [44, 59, 45, 48]

@@ -18,7 +18,8 @@ export interface PostRow {
 }
 
 /** The posts that profiles published in a period, the newest first. */
-export const postsIn = (db: ClientDb, profiles: readonly number[], { from, to }: Period): Promise<PostRow[]> => db.rows<PostRow>(sql`
+export const postsIn = (db: ClientDb, profiles: readonly number[], { from, to }: Period): Promise<PostRow[]> =>
+  db.rows<PostRow>(sql`
   SELECT   profile_id, remote_id, published_at, day, format, text, impressions, reactions, comments, shares, saves
   FROM     post
   WHERE    client_id = ${db.client}
@@ -36,8 +37,16 @@ export interface FormatTotals {
   interactions: number
 }
 
-/** The posts of a period added up by profile, day and format; only posts whose impressions are known, so that rates rest on both. */
-export const formatTotals = (db: ClientDb, profiles: readonly number[], { from, to }: Period): Promise<FormatTotals[]> => db.rows<FormatTotals>(sql`
+/**
+ * The posts of a period added up by profile, day and format; only posts whose impressions are known, so that rates rest
+ * on both.
+ */
+export const formatTotals = (
+  db: ClientDb,
+  profiles: readonly number[],
+  { from, to }: Period,
+): Promise<FormatTotals[]> =>
+  db.rows<FormatTotals>(sql`
   SELECT   profile_id AS profile, day, format, COUNT(*) AS posts, SUM(impressions) AS impressions,
            SUM(COALESCE(reactions, 0) + COALESCE(comments, 0) + COALESCE(shares, 0) + COALESCE(saves, 0)) AS interactions
   FROM     post

@@ -5,15 +5,22 @@ import { raw, sql } from '../../platform/database/sql'
 import type { ProfileRow, Restatement } from '../../../shared/figures/profiles'
 
 /** The first entry of the index, and no more: a minimum would read every day of the profile. */
-const OLDEST = raw('(SELECT d.day FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id ORDER BY d.day LIMIT 1) AS oldest')
+const OLDEST = raw(
+  '(SELECT d.day FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id ORDER BY d.day LIMIT 1) AS oldest',
+)
 
 type Stored = Omit<ProfileRow, 'networkName' | 'has_figures'>
-const withNetwork = (row: Stored): ProfileRow => ({ ...row, networkName: networkById(row.network).name, has_figures: row.oldest === null ? 0 : 1 })
+const withNetwork = (row: Stored): ProfileRow => ({
+  ...row,
+  networkName: networkById(row.network).name,
+  has_figures: row.oldest === null ? 0 : 1,
+})
 
 /** Every profile of a client, those switched off included. */
 export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
   const rows = await db.rows<Stored>(sql`
-    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to, parts_to, synced_at, first_fetch, sync_error, ${OLDEST}
+    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to,
+             parts_to, synced_at, first_fetch, sync_error, ${OLDEST}
     FROM     profile p
     WHERE    client_id = ${db.client}
     ORDER BY profile_id`)
@@ -22,13 +29,17 @@ export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
 
 /** Switches a profile off, so that it is neither fetched nor part of any figure, or on again; its past stays. */
 export async function switchProfile(db: ClientDb, profileId: number, isActive: boolean): Promise<boolean> {
-  if (!(await db.one(sql`SELECT profile_id FROM profile WHERE client_id = ${db.client} AND profile_id = ${profileId}`))) return false
-  await db.run(sql`UPDATE profile SET is_active = ${isActive} WHERE client_id = ${db.client} AND profile_id = ${profileId}`)
+  if (!(await db.one(sql`SELECT profile_id FROM profile WHERE client_id = ${db.client} AND profile_id = ${profileId}`)))
+    return false
+  await db.run(
+    sql`UPDATE profile SET is_active = ${isActive} WHERE client_id = ${db.client} AND profile_id = ${profileId}`,
+  )
   return true
 }
 
 /** What a network has restated of a profile, the newest first. */
-export const restatementsOf = (db: ClientDb, profileId: number, limit: number): Promise<Restatement[]> => db.rows<Restatement>(sql`
+export const restatementsOf = (db: ClientDb, profileId: number, limit: number): Promise<Restatement[]> =>
+  db.rows<Restatement>(sql`
   SELECT   day, metric, seen_at AS seenAt, old_value AS oldValue, new_value AS newValue
   FROM     restatement
   WHERE    client_id = ${db.client}
@@ -37,15 +48,24 @@ export const restatementsOf = (db: ClientDb, profileId: number, limit: number): 
   LIMIT    ${limit}`)
 
 /** The client's own profiles that are switched on. */
-export const activeProfiles = async (db: ClientDb): Promise<ProfileRow[]> => (await profilesOf(db)).filter(({ is_active: active, is_rival: rival }) => active && !rival)
+export const activeProfiles = async (db: ClientDb): Promise<ProfileRow[]> =>
+  (await profilesOf(db)).filter(({ is_active: active, is_rival: rival }) => active && !rival)
 
 /** A profile as a roll-up needs to know it. */
-export const memberOf = ({ profile_id: profile, network, consent }: ProfileRow): Member => ({ profile, network, isPublicOnly: consent === 'none' })
+export const memberOf = ({ profile_id: profile, network, consent }: ProfileRow): Member => ({
+  profile,
+  network,
+  isPublicOnly: consent === 'none',
+})
 
 /** One profile with its sealed tokens, for a sync. */
-export async function profileForSync(db: ClientDb, profileId: number): Promise<(ProfileRow & { tokens: Buffer | null }) | undefined> {
+export async function profileForSync(
+  db: ClientDb,
+  profileId: number,
+): Promise<(ProfileRow & { tokens: Buffer | null }) | undefined> {
   const row = await db.one<Stored & { tokens: Buffer | null }>(sql`
-    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to, parts_to, synced_at, first_fetch, sync_error, tokens, ${OLDEST}
+    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to,
+             parts_to, synced_at, first_fetch, sync_error, tokens, ${OLDEST}
     FROM   profile p
     WHERE  client_id = ${db.client}
     AND    profile_id = ${profileId}`)

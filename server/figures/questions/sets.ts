@@ -21,25 +21,42 @@ export async function setsOf(db: ClientDb): Promise<ProfileSet[]> {
 }
 
 /** Makes a set. @returns its id */
-export const addSet = (db: ClientDb, name: string, profiles: readonly number[]): Promise<number> => db.transaction(async (inside) => {
-  const { insertId } = await inside.run(sql`INSERT INTO profile_set (client_id, name) VALUES (${inside.client}, ${name})`)
-  await inside.insertRows('profile_set_member', ['set_id', 'profile_id'], profiles.map((profile) => [insertId, profile]))
-  return insertId
-})
+export const addSet = (db: ClientDb, name: string, profiles: readonly number[]): Promise<number> =>
+  db.transaction(async (inside) => {
+    const { insertId } = await inside.run(
+      sql`INSERT INTO profile_set (client_id, name) VALUES (${inside.client}, ${name})`,
+    )
+    await inside.insertRows(
+      'profile_set_member',
+      ['set_id', 'profile_id'],
+      profiles.map((profile) => [insertId, profile]),
+    )
+    return insertId
+  })
 
 /** Gives a set another name or other members. @returns whether there was such a set */
-export const changeSet = (db: ClientDb, id: number, name: string, profiles: readonly number[]): Promise<boolean> => db.transaction(async (inside) => {
-  const found = await inside.one<{ set_id: number }>(sql`SELECT set_id FROM profile_set WHERE client_id = ${inside.client} AND set_id = ${id} AND removed_at IS NULL FOR UPDATE`)
-  if (!found) return false
-  await inside.run(sql`UPDATE profile_set SET name = ${name} WHERE client_id = ${inside.client} AND set_id = ${id}`)
-  await inside.run(sql`DELETE FROM profile_set_member WHERE client_id = ${inside.client} AND set_id = ${id}`)
-  await inside.insertRows('profile_set_member', ['set_id', 'profile_id'], profiles.map((profile) => [id, profile]))
-  return true
-})
+export const changeSet = (db: ClientDb, id: number, name: string, profiles: readonly number[]): Promise<boolean> =>
+  db.transaction(async (inside) => {
+    const found = await inside.one<{ set_id: number }>(
+      sql`SELECT set_id FROM profile_set WHERE client_id = ${inside.client} AND set_id = ${id} AND removed_at IS NULL FOR UPDATE`,
+    )
+    if (!found) return false
+    await inside.run(sql`UPDATE profile_set SET name = ${name} WHERE client_id = ${inside.client} AND set_id = ${id}`)
+    await inside.run(sql`DELETE FROM profile_set_member WHERE client_id = ${inside.client} AND set_id = ${id}`)
+    await inside.insertRows(
+      'profile_set_member',
+      ['set_id', 'profile_id'],
+      profiles.map((profile) => [id, profile]),
+    )
+    return true
+  })
 
 /** Takes a set away or, when that was a mistake, brings it back. @returns whether there is such a set */
 export const removeSet = async (db: ClientDb, id: number, isRemoved: boolean): Promise<boolean> => {
-  if (!(await db.one(sql`SELECT set_id FROM profile_set WHERE client_id = ${db.client} AND set_id = ${id}`))) return false
-  await db.run(sql`UPDATE profile_set SET removed_at = IF(${isRemoved}, NOW(), NULL) WHERE client_id = ${db.client} AND set_id = ${id}`)
+  if (!(await db.one(sql`SELECT set_id FROM profile_set WHERE client_id = ${db.client} AND set_id = ${id}`)))
+    return false
+  await db.run(
+    sql`UPDATE profile_set SET removed_at = IF(${isRemoved}, NOW(), NULL) WHERE client_id = ${db.client} AND set_id = ${id}`,
+  )
   return true
 }

@@ -1,7 +1,18 @@
 import * as oauth from 'oauth4webapi'
 import { networkById } from '../../../core/networks/networks'
 import { now } from '../../platform/clock'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused, type DaysPage, type NetworkConnector, type PartsPage, type PostsPage, type Tokens, type VolumePage } from './network'
+import {
+  ConsentWithdrawn,
+  NetworkTrouble,
+  RateLimited,
+  TokenRefused,
+  type DaysPage,
+  type NetworkConnector,
+  type PartsPage,
+  type PostsPage,
+  type Tokens,
+  type VolumePage,
+} from './network'
 import type { PublicProfile } from '../../../shared/gather/networks'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
@@ -50,30 +61,55 @@ export function secondsOf(retryAfter: string | null, at = Date.now()): number {
 export function httpNetwork(network: string, base = process.env.ZAFFER_STANDINS_URL): NetworkConnector {
   if (!base) throw new Error('ZAFFER_STANDINS_URL is not set')
   const { name } = networkById(network)
-  const server: oauth.AuthorizationServer = { issuer: base, authorization_endpoint: `${base}/${network}/consent`, token_endpoint: `${base}/${network}/token` }
-  const options = { [oauth.allowInsecureRequests]: new URL(base).hostname === '127.0.0.1', signal: () => AbortSignal.timeout(TIMEOUT_MS) }
+  const server: oauth.AuthorizationServer = {
+    issuer: base,
+    authorization_endpoint: `${base}/${network}/consent`,
+    token_endpoint: `${base}/${network}/token`,
+  }
+  const options = {
+    [oauth.allowInsecureRequests]: new URL(base).hostname === '127.0.0.1',
+    signal: () => AbortSignal.timeout(TIMEOUT_MS),
+  }
 
-  async function granted(response: Response, process: (response: Response) => Promise<oauth.TokenEndpointResponse>, previous?: Tokens): Promise<Tokens> {
+  async function granted(
+    response: Response,
+    process: (response: Response) => Promise<oauth.TokenEndpointResponse>,
+    previous?: Tokens,
+  ): Promise<Tokens> {
     const result = await process(response).catch((error: unknown) => {
       // only this one says that the consent itself is gone (RFC 6749, 5.2); everything else can pass
       if (error instanceof oauth.ResponseBodyError && error.error === 'invalid_grant') throw new ConsentWithdrawn(name)
-      if (error instanceof oauth.ResponseBodyError) throw new NetworkTrouble(`${name} did not renew the consent (${error.error.slice(0, 60)}).`)
+      if (error instanceof oauth.ResponseBodyError)
+        throw new NetworkTrouble(`${name} did not renew the consent (${error.error.slice(0, 60)}).`)
       throw new NetworkTrouble(`${name} gave an answer that cannot be read: ${(error as Error).message}`)
     })
-    return { access: result.access_token, refresh: result.refresh_token ?? previous?.refresh ?? '', until: now() + (result.expires_in ?? 0) * 1000 }
+    return {
+      access: result.access_token,
+      refresh: result.refresh_token ?? previous?.refresh ?? '',
+      until: now() + (result.expires_in ?? 0) * 1000,
+    }
   }
 
   async function ask(path: string, query: Record<string, string>, tokens?: Tokens): Promise<Response> {
     const address = `${base}/${network}/${path}?${new URLSearchParams(query)}`
-    const response = await fetch(address, { headers: tokens ? { authorization: `Bearer ${tokens.access}` } : {}, signal: AbortSignal.timeout(TIMEOUT_MS), redirect: 'error' })
-      .catch(() => { throw new NetworkTrouble(`${name} does not answer.`) })
+    const response = await fetch(address, {
+      headers: tokens ? { authorization: `Bearer ${tokens.access}` } : {},
+      signal: AbortSignal.timeout(TIMEOUT_MS),
+      redirect: 'error',
+    }).catch(() => {
+      throw new NetworkTrouble(`${name} does not answer.`)
+    })
     if (response.status === 429) throw new RateLimited(secondsOf(response.headers.get('retry-after')))
     if (response.status === 401) throw new TokenRefused(name)
     if (!response.ok && response.status !== 404) throw new NetworkTrouble(`${name} answered ${response.status}.`)
     return response
   }
 
-  async function page<T extends { next: string | undefined }>(tokens: Tokens | undefined, path: string, from: string): Promise<T> {
+  async function page<T extends { next: string | undefined }>(
+    tokens: Tokens | undefined,
+    path: string,
+    from: string,
+  ): Promise<T> {
     const response = await ask(path, { from }, tokens)
     if (response.status === 404) throw new NetworkTrouble(`${name} no longer has this profile under its id.`)
     const body = (await jsonOf(response, name)) as { data: unknown; through?: string; next: string | null }
@@ -86,18 +122,35 @@ export function httpNetwork(network: string, base = process.env.ZAFFER_STANDINS_
     consentAddress({ remoteId, state, challenge, redirect }) {
       const address = new URL(server.authorization_endpoint!)
       address.search = new URLSearchParams({
-        response_type: 'code', client_id: CLIENT.client_id, redirect_uri: redirect, state, code_challenge: challenge, code_challenge_method: 'S256', login_hint: remoteId,
+        response_type: 'code',
+        client_id: CLIENT.client_id,
+        redirect_uri: redirect,
+        state,
+        code_challenge: challenge,
+        code_challenge_method: 'S256',
+        login_hint: remoteId,
       }).toString()
       return address.href
     },
     async redeem({ answer, state, verifier, redirect }) {
       const parameters = oauth.validateAuthResponse(server, CLIENT, answer, state)
-      const response = await oauth.authorizationCodeGrantRequest(server, CLIENT, oauth.None(), parameters, redirect, verifier, options)
+      const response = await oauth.authorizationCodeGrantRequest(
+        server,
+        CLIENT,
+        oauth.None(),
+        parameters,
+        redirect,
+        verifier,
+        options,
+      )
       return await granted(response, (given) => oauth.processAuthorizationCodeResponse(server, CLIENT, given))
     },
     async refresh(tokens) {
-      const response = await oauth.refreshTokenGrantRequest(server, CLIENT, oauth.None(), tokens.refresh, options)
-        .catch(() => { throw new NetworkTrouble(`${name} does not answer.`) })
+      const response = await oauth
+        .refreshTokenGrantRequest(server, CLIENT, oauth.None(), tokens.refresh, options)
+        .catch(() => {
+          throw new NetworkTrouble(`${name} does not answer.`)
+        })
       return await granted(response, (given) => oauth.processRefreshTokenResponse(server, CLIENT, given), tokens)
     },
     days: (tokens, remoteId, from) => page<DaysPage>(tokens, `profiles/${remoteId}/days`, from),

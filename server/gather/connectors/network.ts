@@ -52,7 +52,9 @@ export interface Tokens {
   until: number
 }
 
-/** What a connector can do; every network is reached through one of these. See docs/architecture.md, "Adding a network". */
+/**
+ * What a connector can do; every network is reached through one of these. See docs/architecture.md, "Adding a network".
+ */
 export interface NetworkConnector {
   /** Where the owner of a profile gives consent. */
   consentAddress: (request: { remoteId: string; state: string; challenge: string; redirect: string }) => string

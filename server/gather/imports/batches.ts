@@ -12,22 +12,48 @@ import type { ImportView } from '../../../shared/gather/imports'
 export type GoodRow = Extract<ReadRow, { kind: 'good' }>
 
 /** A stored day, as far as an import needs it. */
-export type StoredDay = { profile_id: number; day: Day; import_id: number | null; imported: number; changed_at: Date } & Record<FactColumn, number | null>
+export type StoredDay = {
+  profile_id: number
+  day: Day
+  import_id: number | null
+  imported: number
+  changed_at: Date
+} & Record<FactColumn, number | null>
 
 /** The figures that a mapping writes. */
-export const mappedColumns = ({ targets }: Mapping): FactColumn[] => FACT_COLUMNS.filter((column) => targets.includes(column))
+export const mappedColumns = ({ targets }: Mapping): FactColumn[] =>
+  FACT_COLUMNS.filter((column) => targets.includes(column))
 
 /** The client's profiles, as far as a row can name them. */
-export const knownProfiles = async (db: ClientDb): Promise<KnownProfile[]> => (await profilesOf(db)).map((row) => ({ profile: row.profile_id, remoteId: row.remote_id, handle: row.handle, name: row.name }))
+export const knownProfiles = async (db: ClientDb): Promise<KnownProfile[]> =>
+  (await profilesOf(db)).map((row) => ({
+    profile: row.profile_id,
+    remoteId: row.remote_id,
+    handle: row.handle,
+    name: row.name,
+  }))
 
 /** The function that reads the rows of an import. */
-export async function readerFor(db: ClientDb, view: ImportView): Promise<(cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow> {
+export async function readerFor(
+  db: ClientDb,
+  view: ImportView,
+): Promise<(cells: readonly string[], line: number, isCutOff?: boolean) => ReadRow> {
   const mapping = view.mapping as Mapping
-  return rowReader(view.layout!.headings, mapping, await knownProfiles(db), lastCompleteDay(now(), db.timeZone), view.layout!.dateSigns?.[mapping.targets.indexOf('day')])
+  return rowReader(
+    view.layout!.headings,
+    mapping,
+    await knownProfiles(db),
+    lastCompleteDay(now(), db.timeZone),
+    view.layout!.dateSigns?.[mapping.targets.indexOf('day')],
+  )
 }
 
 /** What is stored for the days of some rows, by profile and day. */
-export async function storedFor(db: ClientDb, rows: readonly GoodRow[], forUpdate: boolean): Promise<Map<string, StoredDay>> {
+export async function storedFor(
+  db: ClientDb,
+  rows: readonly GoodRow[],
+  forUpdate: boolean,
+): Promise<Map<string, StoredDay>> {
   if (rows.length === 0) return new Map()
   const days = rows.map(({ day }) => day).sort()
   const profiles = [...new Set(rows.map(({ profile }) => profile))]

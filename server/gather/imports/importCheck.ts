@@ -29,8 +29,22 @@ export async function importCheck(context: JobContext): Promise<void> {
   const id = Number(job.subject)
   const view = await importById(db, id)
   const read = await readerFor(db, view)
-  await context.step((inside) => inside.run(sql`DELETE FROM import_bad_row WHERE client_id = ${inside.client} AND import_id = ${id}`))
-  const summary: ImportSummary = { rows: 0, good: 0, bad: 0, totals: 0, added: 0, changed: 0, same: 0, from: null, to: null, profiles: 0, openLine: null }
+  await context.step((inside) =>
+    inside.run(sql`DELETE FROM import_bad_row WHERE client_id = ${inside.client} AND import_id = ${id}`),
+  )
+  const summary: ImportSummary = {
+    rows: 0,
+    good: 0,
+    bad: 0,
+    totals: 0,
+    added: 0,
+    changed: 0,
+    same: 0,
+    from: null,
+    to: null,
+    profiles: 0,
+    openLine: null,
+  }
   const profiles = new Set<number>()
   let bytes = 0
   let letters = 0
@@ -70,23 +84,39 @@ export async function importCheck(context: JobContext): Promise<void> {
       if (summary.from === null || row.day < summary.from) summary.from = row.day
       if (summary.to === null || row.day > summary.to) summary.to = row.day
     }
-    await context.step((inside) => inside.insertRows('import_bad_row', ['import_id', 'line', 'reason', 'cells'], kept.map(({ line, reason, cells }) => [id, line, reason.slice(0, 400), JSON.stringify(cells.map(shown))]), ['reason']), () => ({
-      done: bytes, total: view.bytes, message: `${summary.rows.toLocaleString('en')} rows read`,
-    }))
+    await context.step(
+      (inside) =>
+        inside.insertRows(
+          'import_bad_row',
+          ['import_id', 'line', 'reason', 'cells'],
+          kept.map(({ line, reason, cells }) => [id, line, reason.slice(0, 400), JSON.stringify(cells.map(shown))]),
+          ['reason'],
+        ),
+      () => ({
+        done: bytes,
+        total: view.bytes,
+        message: `${summary.rows.toLocaleString('en')} rows read`,
+      }),
+    )
   }
   summary.totals = totals.length
   summary.profiles = profiles.size
-  await context.finish(async (inside) => {
-    await inside.run(sql`UPDATE import SET summary = ${JSON.stringify(summary)} WHERE client_id = ${inside.client} AND import_id = ${id}`)
-    await moveTo(inside, id, ['checking'], 'checked')
-    // a matching under which no row could be read is not worth remembering
-    if (summary.good === 0) return
-    const mapping = JSON.stringify(view.mapping as Mapping)
-    await inside.run(sql`
+  await context.finish(
+    async (inside) => {
+      await inside.run(
+        sql`UPDATE import SET summary = ${JSON.stringify(summary)} WHERE client_id = ${inside.client} AND import_id = ${id}`,
+      )
+      await moveTo(inside, id, ['checking'], 'checked')
+      // a matching under which no row could be read is not worth remembering
+      if (summary.good === 0) return
+      const mapping = JSON.stringify(view.mapping as Mapping)
+      await inside.run(sql`
       INSERT INTO import_memory (client_id, signature, mapping)
       VALUES (${inside.client}, ${signatureOf(view.layout!)}, ${mapping})
       ON DUPLICATE KEY UPDATE mapping = VALUES(mapping)`)
-  }, `${summary.rows.toLocaleString('en')} rows checked`)
+    },
+    `${summary.rows.toLocaleString('en')} rows checked`,
+  )
 }
 
 /** A cell as it is kept with a bad row: of one that is too long, the beginning. */

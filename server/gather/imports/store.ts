@@ -15,19 +15,22 @@ interface HeadRow extends Omit<ImportHead, 'summary' | 'hasWritten'> {
   summary: string | null
 }
 
-const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.summary, i.created_at AS createdAt, i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy,
+const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.summary, i.created_at AS createdAt,
+           i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy,
   EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = i.client_id AND b.import_id = i.import_id) AS hasWritten`)
 const read = (text: string | null) => (text === null ? null : JSON.parse(text))
 const toHead = (row: HeadRow): ImportHead => ({ ...row, hasWritten: row.hasWritten === 1, summary: read(row.summary) })
 
 /** The imports of a client, the newest first. */
 export async function importsOf(db: ClientDb): Promise<ImportHead[]> {
-  return (await db.rows<HeadRow>(sql`
+  return (
+    await db.rows<HeadRow>(sql`
     SELECT    ${COLUMNS}
     FROM      import i
     LEFT JOIN person p ON p.person_id = i.created_by
     WHERE     i.client_id = ${db.client}
-    ORDER BY  i.import_id DESC`)).map(toHead)
+    ORDER BY  i.import_id DESC`)
+  ).map(toHead)
 }
 
 /** One import, or Problem 404. */
@@ -43,9 +46,15 @@ export async function importById(db: ClientDb, id: number): Promise<ImportView> 
 }
 
 /** Goes from one state to the next, only from those given: two people who press a button at once do it once. */
-export async function moveTo(db: ClientDb, id: number, from: readonly ImportState[], to: ImportState): Promise<boolean> {
+export async function moveTo(
+  db: ClientDb,
+  id: number,
+  from: readonly ImportState[],
+  to: ImportState,
+): Promise<boolean> {
   const { affectedRows } = await db.run(sql`
-    UPDATE import SET state = ${to}, applied_at = IF(${to} = 'applied', NOW(), applied_at) WHERE client_id = ${db.client} AND import_id = ${id} AND state IN (${from})`)
+    UPDATE import SET state = ${to}, applied_at = IF(${to} = 'applied', NOW(), applied_at)
+    WHERE client_id = ${db.client} AND import_id = ${id} AND state IN (${from})`)
   return affectedRows === 1
 }
 
@@ -54,9 +63,11 @@ export async function startCheck(db: ClientDb, id: number, mapping: MappingInput
   const view = await importById(db, id)
   const { layout } = view
   if (!layout) throw conflict('The file has not been opened yet. Wait for that, or remove it and bring it again.')
-  if (mapping.targets.length !== layout.headings.length) throw badRequest('The file has another number of columns. Open the import again.')
+  if (mapping.targets.length !== layout.headings.length)
+    throw badRequest('The file has another number of columns. Open the import again.')
   const profiles = await knownProfiles(db)
-  if (mapping.profile !== null && !profiles.some(({ profile }) => profile === mapping.profile)) throw badRequest('That profile is not one of this client’s. Choose one from the list.')
+  if (mapping.profile !== null && !profiles.some(({ profile }) => profile === mapping.profile))
+    throw badRequest('That profile is not one of this client’s. Choose one from the list.')
   try {
     rowReader(layout.headings, mapping, profiles, lastCompleteDay(now(), db.timeZone))
   } catch (error) {
@@ -64,8 +75,11 @@ export async function startCheck(db: ClientDb, id: number, mapping: MappingInput
   }
   if (view.hasWritten) throw conflict('Part of this file is written already. Write the rest or undo it first.')
   return await db.transaction(async (inside) => {
-    if (!(await moveTo(inside, id, ['uploaded', 'checked', 'failed'], 'checking'))) throw conflict('This import has moved on. Open it again to see where it stands.')
-    await inside.run(sql`UPDATE import SET mapping = ${JSON.stringify(mapping)}, summary = NULL WHERE client_id = ${inside.client} AND import_id = ${id}`)
+    if (!(await moveTo(inside, id, ['uploaded', 'checked', 'failed'], 'checking')))
+      throw conflict('This import has moved on. Open it again to see where it stands.')
+    await inside.run(
+      sql`UPDATE import SET mapping = ${JSON.stringify(mapping)}, summary = NULL WHERE client_id = ${inside.client} AND import_id = ${id}`,
+    )
     return await enqueue(inside, IMPORT_CHECK, id, {}, person)
   })
 }
@@ -73,9 +87,18 @@ export async function startCheck(db: ClientDb, id: number, mapping: MappingInput
 /** Writes a checked file into the figures. */
 export async function startApply(db: ClientDb, id: number, person: number): Promise<number> {
   const view = await importById(db, id)
-  if (view.state === 'checked' && view.summary?.good === 0) throw conflict('There is no good row to write. Mend the file and bring it again.')
+  if (view.state === 'checked' && view.summary?.good === 0)
+    throw conflict('There is no good row to write. Mend the file and bring it again.')
   return await db.transaction(async (inside) => {
-    if (!(await moveTo(inside, id, view.summary ? ['checked', 'applying', 'failed'] : ['checked', 'applying'], 'applying'))) throw conflict('Only a file that has been checked can be written. Open the import again to see where it stands.')
+    if (
+      !(await moveTo(
+        inside,
+        id,
+        view.summary ? ['checked', 'applying', 'failed'] : ['checked', 'applying'],
+        'applying',
+      ))
+    )
+      throw conflict('Only a file that has been checked can be written. Open the import again to see where it stands.')
     return await enqueue(inside, IMPORT_APPLY, id, {}, person)
   })
 }
@@ -84,15 +107,31 @@ export async function startApply(db: ClientDb, id: number, person: number): Prom
 export async function startUndo(db: ClientDb, id: number, person: number): Promise<number> {
   const view = await importById(db, id)
   const later = await laterImport(db, id)
-  if (later) throw conflict(`"${later.fileName}" was imported later and changed ${later.days} of the same days. Undo that import first.`, { import: later.id })
+  if (later)
+    throw conflict(
+      `"${later.fileName}" was imported later and changed ${later.days} of the same days. Undo that import first.`,
+      { import: later.id },
+    )
   return await db.transaction(async (inside) => {
-    if (!(await moveTo(inside, view.id, view.hasWritten ? ['applied', 'undoing', 'failed'] : ['applied', 'undoing'], 'undoing'))) throw conflict('Only an import that was written can be undone.')
+    if (
+      !(await moveTo(
+        inside,
+        view.id,
+        view.hasWritten ? ['applied', 'undoing', 'failed'] : ['applied', 'undoing'],
+        'undoing',
+      ))
+    )
+      throw conflict('Only an import that was written can be undone.')
     return await enqueue(inside, IMPORT_UNDO, id, {}, person)
   })
 }
 
 /** An import that has written over days of another one: it has to be undone first. */
-export const laterImport = (db: ClientDb, id: number): Promise<{ id: number; fileName: string; days: number } | undefined> => db.one(sql`
+export const laterImport = (
+  db: ClientDb,
+  id: number,
+): Promise<{ id: number; fileName: string; days: number } | undefined> =>
+  db.one(sql`
     SELECT   i.import_id AS id, i.file_name AS fileName, COUNT(*) AS days
     FROM     import_before b
     JOIN     import i ON i.client_id = b.client_id AND i.import_id = b.import_id
@@ -105,7 +144,8 @@ export const laterImport = (db: ClientDb, id: number): Promise<{ id: number; fil
 /** Removes a file of which nothing is written. */
 export async function discard(db: ClientDb, id: number): Promise<void> {
   const { affectedRows } = await db.run(sql`
-    DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${id} AND state IN ('uploading', 'uploaded', 'checked', 'failed', 'undone')
+    DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${id}
+    AND state IN ('uploading', 'uploaded', 'checked', 'failed', 'undone')
     AND NOT EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = ${db.client} AND b.import_id = ${id})`)
   if (affectedRows === 0) throw conflict('Only a file of which nothing is written can be removed.')
 }

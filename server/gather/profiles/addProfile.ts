@@ -18,23 +18,46 @@ type Connect = (network: string) => NetworkConnector
  *
  * @param network  the only network to look on, or '' for all
  * @returns        what was found, perhaps nothing
- * @throws         ValidationError when the text is neither a handle nor an address that we know, Problem 502 when a network does not answer
+ * @throws         ValidationError when the text is neither a handle nor an address that we know, Problem 502 when a
+ *                                 network does not answer
  */
-export async function lookUp(db: ClientDb, what: string, network: string, connect: Connect = httpNetwork): Promise<FoundProfile[]> {
+export async function lookUp(
+  db: ClientDb,
+  what: string,
+  network: string,
+  connect: Connect = httpNetwork,
+): Promise<FoundProfile[]> {
   lookupSchema.validateSync({ what, network })
   const named = readProfileAddress(what)
   const handle = named?.handle ?? plainHandle(what)
   const networks = NETWORKS.filter(({ id }) => (named ? id === named.network : network === '' || id === network))
   if (networks.length === 0) throw badRequest('There is no such network. Choose one from the list.')
   const profiles = await profilesOf(db)
-  const found = await Promise.all(networks.map(async ({ id, name }) => {
-    const profile = await connect(id).findProfile(handle).catch((error: Error) => {
-      throw new Problem(502, 'A network does not answer', `${error.message} Nothing was added; try again in a moment.`)
-    })
-    if (!profile) return []
-    const existing = profiles.find((row) => row.network === id && row.remote_id === profile.remoteId)
-    return [{ ...profile, network: id, networkName: name, already: existing ? { id: existing.profile_id, isRival: existing.is_rival === 1, isActive: existing.is_active === 1 } : null }]
-  }))
+  const found = await Promise.all(
+    networks.map(async ({ id, name }) => {
+      const profile = await connect(id)
+        .findProfile(handle)
+        .catch((error: Error) => {
+          throw new Problem(
+            502,
+            'A network does not answer',
+            `${error.message} Nothing was added; try again in a moment.`,
+          )
+        })
+      if (!profile) return []
+      const existing = profiles.find((row) => row.network === id && row.remote_id === profile.remoteId)
+      return [
+        {
+          ...profile,
+          network: id,
+          networkName: name,
+          already: existing
+            ? { id: existing.profile_id, isRival: existing.is_rival === 1, isActive: existing.is_active === 1 }
+            : null,
+        },
+      ]
+    }),
+  )
   return found.flat()
 }
 
@@ -43,17 +66,29 @@ export async function lookUp(db: ClientDb, what: string, network: string, connec
  *
  * @param rival  the competitor that it belongs to, or '' for an own profile
  * @returns      the id of the profile
- * @throws       Problem 404 when the network has no such profile, 409 when the client has it already or the agency's allowance is used up
+ * @throws       Problem 404 when the network has no such profile, 409 when the client has it already or the agency's
+ *                       allowance is used up
  */
-export async function addProfile(db: ClientDb, given: { network: string; handle: string; rival: string }, person: number, connect: Connect = httpNetwork): Promise<number> {
+export async function addProfile(
+  db: ClientDb,
+  given: { network: string; handle: string; rival: string },
+  person: number,
+  connect: Connect = httpNetwork,
+): Promise<number> {
   const [found] = await lookUp(db, given.handle, given.network, connect)
   if (!found || found.network !== given.network) throw notFound('profile on that network')
-  if (found.already) throw conflict(`${found.name} on ${found.networkName} is in the list already${found.already.isActive ? '' : ', switched off. Switch it on again to go on with it'}.`)
+  if (found.already)
+    throw conflict(
+      `${found.name} on ${found.networkName} is in the list ` +
+        `already${found.already.isActive ? '' : ', switched off. Switch it on again to go on with it'}.`,
+    )
   return await db.transaction(async (inside) => {
     await refuseBeyondAllowance(inside)
     const { insertId } = await inside.run(sql`
       INSERT INTO profile (client_id, network, handle, name, remote_id, is_rival, rival)
-      VALUES (${inside.client}, ${found.network}, ${found.handle}, ${found.name}, ${found.remoteId}, ${given.rival !== ''}, ${given.rival || null})`)
+     
+      VALUES (${inside.client}, ${found.network}, ${found.handle}, ${found.name}, ${found.remoteId},
+               ${given.rival !== ''}, ${given.rival || null})`)
     await enqueue(inside, SYNC, insertId, {}, person)
     return insertId
   })
@@ -63,7 +98,8 @@ export async function addProfile(db: ClientDb, given: { network: string; handle:
 export async function allowance(db: ClientDb): Promise<{ limit: number | null; used: number }> {
   const row = await db.one<{ allowed: number | null; used: number }>(sql`
     SELECT a.active_profiles AS allowed,
-           (SELECT COUNT(*) FROM profile p JOIN client other ON other.client_id = p.client_id WHERE other.agency_id = a.agency_id AND p.is_active = 1) AS used
+           (SELECT COUNT(*) FROM profile p JOIN client other ON other.client_id = p.client_id
+    WHERE other.agency_id = a.agency_id AND p.is_active = 1) AS used
     FROM   client c
     JOIN   agency a ON a.agency_id = c.agency_id
     WHERE  c.client_id = ${db.client}`)
@@ -71,12 +107,19 @@ export async function allowance(db: ClientDb): Promise<{ limit: number | null; u
 }
 
 /**
- * Holds the agency's allowance until the transaction has ended, so that two people who add a profile at the same moment do not both get the last place.
+ * Holds the agency's allowance until the transaction has ended, so that two people who add a profile at the same moment
+ * do not both get the last place.
  *
  * @throws Problem 409 with a sentence that says what to do
  */
 export async function refuseBeyondAllowance(inside: ClientDb): Promise<void> {
-  await inside.one(sql`SELECT a.agency_id FROM client c JOIN agency a ON a.agency_id = c.agency_id WHERE c.client_id = ${inside.client} FOR UPDATE`)
+  await inside.one(
+    sql`SELECT a.agency_id FROM client c JOIN agency a ON a.agency_id = c.agency_id WHERE c.client_id = ${inside.client} FOR UPDATE`,
+  )
   const { limit, used } = await allowance(inside)
-  if (limit !== null && used >= limit) throw conflict(`All ${limit} profiles of the agency's allowance are switched on. Switch one off that is not needed now – its past is kept – and try again.`)
+  if (limit !== null && used >= limit)
+    throw conflict(
+      `All ${limit} profiles of the agency's allowance are switched on. Switch one off that is not needed ` +
+        'now – its past is kept – and try again.',
+    )
 }

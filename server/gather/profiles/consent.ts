@@ -14,7 +14,12 @@ import type { ConsentRequest } from '../../../shared/gather/profiles'
 /** How long a consent link lives. */
 export const CONSENT_DAYS = 14
 
-const over = () => new Problem(404, 'Not found', 'This consent link does not work any more: it was used, or is older than two weeks. Ask the agency for a new one.')
+const over = () =>
+  new Problem(
+    404,
+    'Not found',
+    'This consent link does not work any more: it was used, or is older than two weeks. Ask the agency for a new one.',
+  )
 
 /**
  * Makes a link that the owner of a profile can open, whoever they are, to give consent on the network itself.
@@ -39,8 +44,11 @@ interface OpenRequest {
 
 /** The request behind a consent link, with the profile that it asks for. */
 export async function openConsent(token: string): Promise<{ db: ClientDb; request: OpenRequest; profile: ProfileRow }> {
-  const request = !isToken(token) ? undefined : await systemDb.one<OpenRequest>(sql`
-    SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE token_hash = ${tokenHash(token)} AND used_at IS NULL AND ends_at > NOW()`)
+  const request = !isToken(token)
+    ? undefined
+    : await systemDb.one<OpenRequest>(sql`
+    SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE token_hash = ${tokenHash(token)}
+    AND used_at IS NULL AND ends_at > NOW()`)
   return await withProfile(request)
 }
 
@@ -79,21 +87,41 @@ export async function beginConsent(token: string, redirect: string): Promise<str
  */
 export async function endConsent(answer: URL, redirect: string): Promise<ProfileRow> {
   const state = answer.searchParams.get('state') ?? ''
-  const found = !isToken(state) ? undefined : await systemDb.one<OpenRequest>(sql`
-    SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE state_hash = ${tokenHash(state)} AND used_at IS NULL AND ends_at > NOW()`)
+  const found = !isToken(state)
+    ? undefined
+    : await systemDb.one<OpenRequest>(sql`
+    SELECT client_id, request_id, profile_id, verifier FROM consent_request WHERE state_hash = ${tokenHash(state)}
+    AND used_at IS NULL AND ends_at > NOW()`)
   const { db, request, profile } = await withProfile(found)
   if (answer.searchParams.get('error')) {
-    await db.run(sql`UPDATE consent_request SET refused_at = NOW() WHERE client_id = ${db.client} AND request_id = ${request.request_id}`)
-    throw new Problem(403, 'Refused', 'The consent was refused, and nothing was read. The agency is told. The link still works, should that have been a mistake.')
+    await db.run(
+      sql`UPDATE consent_request SET refused_at = NOW() WHERE client_id = ${db.client} AND request_id = ${request.request_id}`,
+    )
+    throw new Problem(
+      403,
+      'Refused',
+      'The consent was refused, and nothing was read. The agency is told. The link still works, should that have been a mistake.',
+    )
   }
-  const tokens = await httpNetwork(profile.network).redeem({ answer, state, verifier: unseal(request.verifier!), redirect }).catch(() => {
-    throw new Problem(502, 'The network did not confirm', 'The network did not confirm the consent. Open the link again.')
-  })
+  const tokens = await httpNetwork(profile.network)
+    .redeem({ answer, state, verifier: unseal(request.verifier!), redirect })
+    .catch(() => {
+      throw new Problem(
+        502,
+        'The network did not confirm',
+        'The network did not confirm the consent. Open the link again.',
+      )
+    })
   await db.transaction(async (inside) => {
-    await inside.run(sql`UPDATE consent_request SET used_at = NOW(), refused_at = NULL WHERE client_id = ${inside.client} AND request_id = ${request.request_id}`)
+    await inside.run(
+      sql`UPDATE consent_request SET used_at = NOW(), refused_at = NULL WHERE client_id = ${inside.client}
+        AND request_id = ${request.request_id}`,
+    )
     await inside.run(sql`
       UPDATE profile
-      SET    synced_to = IF(consent = 'none', NULL, synced_to), posts_to = IF(consent = 'none', NULL, posts_to), consent = 'given', tokens = ${seal(JSON.stringify(tokens))}, sync_error = NULL
+     
+      SET    synced_to = IF(consent = 'none', NULL, synced_to), posts_to = IF(consent = 'none', NULL, posts_to),
+               consent = 'given', tokens = ${seal(JSON.stringify(tokens))}, sync_error = NULL
       WHERE client_id = ${inside.client} AND profile_id = ${profile.profile_id}`)
     await enqueue(inside, SYNC, profile.profile_id, {})
   })
@@ -101,8 +129,10 @@ export async function endConsent(answer: URL, redirect: string): Promise<Profile
 }
 
 /** The newest request for each profile that has not given its consent. */
-export const consentRequests = async (db: ClientDb): Promise<ConsentRequest[]> => await db.rows<ConsentRequest>(sql`
-  SELECT   r.profile_id AS profile, IF(r.refused_at IS NOT NULL, 'refused', IF(r.ends_at > NOW(), 'open', 'ended')) AS state, r.asked_at AS askedAt, r.ends_at AS endsAt
+export const consentRequests = async (db: ClientDb): Promise<ConsentRequest[]> =>
+  await db.rows<ConsentRequest>(sql`
+  SELECT   r.profile_id AS profile, IF(r.refused_at IS NOT NULL, 'refused', IF(r.ends_at > NOW(), 'open',
+           'ended')) AS state, r.asked_at AS askedAt, r.ends_at AS endsAt
   FROM     consent_request r
   JOIN     profile p ON p.client_id = r.client_id AND p.profile_id = r.profile_id AND p.consent <> 'given'
   WHERE    r.client_id = ${db.client}

@@ -31,7 +31,11 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
   const [kept, table] = await Promise.all([
     db.rows<{ profile_id: number; restatements: number }>(sql`
       SELECT   profile_id, COUNT(DISTINCT day) AS restatements FROM restatement WHERE client_id = ${db.client} GROUP BY profile_id`),
-    facts(db, profiles.map(({ profile_id: id }) => id), [strip]),
+    facts(
+      db,
+      profiles.map(({ profile_id: id }) => id),
+      [strip],
+    ),
   ])
   return profiles.map((profile) => {
     const request = requests.find(({ profile: id }) => id === profile.profile_id)
@@ -39,12 +43,25 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
     const network = networkById(profile.network)
     const isBehind = profile.synced_to === null || profile.synced_to < last
     return {
-      ...profile, strip, historyDays: profile.consent === 'none' ? network.publicDays : network.historyDays,
-      missing: missingRanges(strip, daysWith(table, profile.profile_id, () => true)),
+      ...profile,
+      strip,
+      historyDays: profile.consent === 'none' ? network.publicDays : network.historyDays,
+      missing: missingRanges(
+        strip,
+        daysWith(table, profile.profile_id, () => true),
+      ),
       missingOf: coverage(table, profile, strip),
       restatements: row?.restatements ?? 0,
-      ...(isBehind && profile.is_active && { forgetsInDays: daysUntilForgotten(profile.synced_to, last, profile.consent === 'given' ? network.historyDays : network.publicDays) }),
-      job: jobs.find(({ subject }) => Number(subject) === profile.profile_id) ?? null, ...(request && { request }),
+      ...(isBehind &&
+        profile.is_active && {
+          forgetsInDays: daysUntilForgotten(
+            profile.synced_to,
+            last,
+            profile.consent === 'given' ? network.historyDays : network.publicDays,
+          ),
+        }),
+      job: jobs.find(({ subject }) => Number(subject) === profile.profile_id) ?? null,
+      ...(request && { request }),
     }
   })
 }
@@ -63,7 +80,17 @@ function coverage(table: FactTable, profile: ProfileRow, strip: Period): Record<
     const columns = ownColumns(metric).filter((column) => gives(member, column) && !/_(?:7|28)d$/.test(column))
     return columns.length > 0 ? [{ id: metric.id, columns }] : []
   })
-  return Object.fromEntries(given.map(({ id, columns }) => [id, missingRanges(strip, daysWith(table, profile.profile_id, (row) => columns.every((column) => !Number.isNaN(table.columns[column][row]!))))]))
+  return Object.fromEntries(
+    given.map(({ id, columns }) => [
+      id,
+      missingRanges(
+        strip,
+        daysWith(table, profile.profile_id, (row) =>
+          columns.every((column) => !Number.isNaN(table.columns[column][row]!)),
+        ),
+      ),
+    ]),
+  )
 }
 
 /** Everything on the page of profiles. */

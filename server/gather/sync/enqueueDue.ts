@@ -19,24 +19,34 @@ interface DueRow {
 }
 
 /**
- * Puts the syncs that are due into the queue: of profiles whose figures do not reach the last complete day, or that were not asked for six hours.
- * Those come first of which a network will soonest forget something. A profile in trouble is left alone for ten minutes; one that waits already, also because
- * its network has asked for it, is not touched.
+ * Puts the syncs that are due into the queue: of profiles whose figures do not reach the last complete day, or that
+ * were not asked for six hours. Those come first of which a network will soonest forget something. A profile in trouble
+ * is left alone for ten minutes; one that waits already, also because its network has asked for it, is not touched.
  */
 export async function enqueueDue(): Promise<void> {
   const rows = await systemDb.rows<DueRow>(sql`
-    SELECT p.client_id, p.profile_id, p.network, p.consent, c.time_zone, p.synced_to, p.synced_at IS NULL OR p.synced_at < NOW() - INTERVAL 6 HOUR AS stale
+    SELECT p.client_id, p.profile_id, p.network, p.consent, c.time_zone, p.synced_to,
+             p.synced_at IS NULL OR p.synced_at < NOW() - INTERVAL 6 HOUR AS stale
     FROM   profile p
     JOIN   client c ON c.client_id = p.client_id
     WHERE  p.is_active = 1
     AND    p.consent <> 'withdrawn'
     AND    NOT EXISTS (SELECT 1 FROM job l WHERE l.live_key = CONCAT(p.client_id, ':sync:', p.profile_id))
     AND    (p.sync_error IS NULL OR NOT EXISTS (
-             SELECT 1 FROM job j WHERE j.client_id = p.client_id AND j.kind = 'sync' AND j.subject = p.profile_id AND j.created_at > NOW() - INTERVAL 10 MINUTE))`)
+             SELECT 1 FROM job j WHERE j.client_id = p.client_id AND j.kind = 'sync' AND j.subject = p.profile_id
+    AND j.created_at > NOW() - INTERVAL 10 MINUTE))`)
   const due = rows.flatMap((row) => {
     const last = lastCompleteDay(now(), row.time_zone)
     const isDue = row.stale === 1 || row.synced_to === null || row.synced_to < last
-    return isDue ? [{ ...row, left: daysUntilForgotten(row.synced_to, last, rememberedDays(row.network, row.consent === 'given')) }] : []
+    return isDue
+      ? [
+          {
+            ...row,
+            left: daysUntilForgotten(row.synced_to, last, rememberedDays(row.network, row.consent === 'given')),
+          },
+        ]
+      : []
   })
-  for (const { client_id: client, profile_id: profile } of due.sort((a, b) => a.left - b.left)) await enqueue(await clientDbForJob(client), SYNC, profile, {})
+  for (const { client_id: client, profile_id: profile } of due.sort((a, b) => a.left - b.left))
+    await enqueue(await clientDbForJob(client), SYNC, profile, {})
 }

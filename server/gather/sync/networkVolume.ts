@@ -10,21 +10,33 @@ const PAST_DAYS = 400
 const RESTATED_DAYS = 3
 
 /**
- * Fetches what happened on a whole network up to a day; what is known already is not asked for again. The volume belongs to no client.
+ * Fetches what happened on a whole network up to a day; what is known already is not asked for again. The volume
+ * belongs to no client.
  *
  * @throws NetworkTrouble or RateLimited; what was fetched before stays
  */
-export async function fetchVolume(network: string, last: Day, connect: (network: string) => NetworkConnector = httpNetwork): Promise<void> {
-  const known = await systemDb.one<{ day: Day | null }>(sql`SELECT MAX(day) AS day FROM network_day WHERE network = ${network}`)
+export async function fetchVolume(
+  network: string,
+  last: Day,
+  connect: (network: string) => NetworkConnector = httpNetwork,
+): Promise<void> {
+  const known = await systemDb.one<{ day: Day | null }>(
+    sql`SELECT MAX(day) AS day FROM network_day WHERE network = ${network}`,
+  )
   if (known?.day && known.day >= last) return
   const connector = connect(network)
   let next: Day | undefined = known?.day ? addDays(known.day, 1 - RESTATED_DAYS) : addDays(last, 1 - PAST_DAYS)
   while (next) {
     const page: VolumePage = await connector.volume(next)
     for (const { day, posts, interactions, impressions } of page.data) {
-      await systemDb.run(sql`REPLACE INTO network_day (network, day, posts, interactions, impressions) VALUES (${network}, ${day}, ${posts}, ${interactions}, ${impressions})`)
+      await systemDb.run(
+        sql`REPLACE INTO network_day (network, day, posts, interactions, impressions)
+            VALUES (${network}, ${day}, ${posts}, ${interactions}, ${impressions})`,
+      )
     }
     next = page.next
   }
-  await systemDb.run(sql`INSERT INTO client_version (client_id) VALUES (${VOLUMES}) ON DUPLICATE KEY UPDATE version = version + 1`)
+  await systemDb.run(
+    sql`INSERT INTO client_version (client_id) VALUES (${VOLUMES}) ON DUPLICATE KEY UPDATE version = version + 1`,
+  )
 }

@@ -16,7 +16,12 @@ export interface ClientDb {
   one: <T>(query: Query<true>) => Promise<T | undefined>
   run: (query: Query<true>) => Promise<ResultSetHeader>
   /** Inserts rows of this client; where a key exists already, the columns of `update` are written over. */
-  insertRows: (table: string, columns: readonly string[], rows: readonly unknown[][], update?: readonly string[]) => Promise<void>
+  insertRows: (
+    table: string,
+    columns: readonly string[],
+    rows: readonly unknown[][],
+    update?: readonly string[],
+  ) => Promise<void>
   /** All or nothing. Inside another transaction it is part of that one. */
   transaction: <T>(work: (db: ClientDb) => Promise<T>) => Promise<T>
 }
@@ -33,15 +38,25 @@ export interface ClientRow {
 }
 
 /** A handle on the data of one client, for a person who was found to have it or for a job that belongs to it. */
-export function clientDb(row: ClientRow, runner: Pool | PoolConnection = database(), writes: Writes = { any: false }): ClientDb {
+export function clientDb(
+  row: ClientRow,
+  runner: Pool | PoolConnection = database(),
+  writes: Writes = { any: false },
+): ClientDb {
   const clientId = row.client_id
   const client = new ThisClient(clientId)
   const check = (query: Query<true>) => {
     // the types say so already; whoever went round them is stopped here
-    if (!(query instanceof Query) || !query.bound || !query.values.includes(clientId)) throw new Error('a query does not name its client')
+    if (!(query instanceof Query) || !query.bound || !query.values.includes(clientId))
+      throw new Error('a query does not name its client')
   }
   const db: ClientDb = {
-    client, clientId, slug: row.slug, name: row.name, timeZone: row.time_zone, universe: row.universe ?? undefined,
+    client,
+    clientId,
+    slug: row.slug,
+    name: row.name,
+    timeZone: row.time_zone,
+    universe: row.universe ?? undefined,
     async rows<T>(query: Query<true>) {
       check(query)
       const [rows] = await runner.query<RowDataPacket[]>(query.text, [...query.values])
@@ -56,11 +71,13 @@ export function clientDb(row: ClientRow, runner: Pool | PoolConnection = databas
     },
     async insertRows(table, columns, rows, update = []) {
       if (rows.length === 0) return
-      if ('getConnection' in runner) return await db.transaction((inside) => inside.insertRows(table, columns, rows, update))
+      if ('getConnection' in runner)
+        return await db.transaction((inside) => inside.insertRows(table, columns, rows, update))
       writes.any = true
       await runner.query(insertText(table, columns, update), [rows.map((values) => [clientId, ...values])])
     },
-    transaction: (work) => ('getConnection' in runner ? inTransaction(runner, (connection) => counted(row, connection, work)) : work(db)),
+    transaction: (work) =>
+      'getConnection' in runner ? inTransaction(runner, (connection) => counted(row, connection, work)) : work(db),
   }
   return db
 }
@@ -74,17 +91,26 @@ interface Writes {
 async function counted<T>(row: ClientRow, connection: PoolConnection, work: (db: ClientDb) => Promise<T>): Promise<T> {
   const writes: Writes = { any: false }
   const result = await work(clientDb(row, connection, writes))
-  if (writes.any) await connection.query('INSERT INTO client_version (client_id) VALUES (?) ON DUPLICATE KEY UPDATE version = version + 1', [row.client_id])
+  if (writes.any)
+    await connection.query(
+      'INSERT INTO client_version (client_id) VALUES (?) ON DUPLICATE KEY UPDATE version = version + 1',
+      [row.client_id],
+    )
   return result
 }
 
 function insertText(table: string, columns: readonly string[], update: readonly string[]): string {
   const names = raw(['client_id', ...columns].join(', ')).text
   const text = `INSERT INTO ${raw(table).text} (${names}) VALUES ?`
-  return update.length === 0 ? text : `${text} ON DUPLICATE KEY UPDATE ${raw(update.map((column) => `${column} = VALUES(${column})`).join(', ')).text}`
+  return update.length === 0
+    ? text
+    : `${text} ON DUPLICATE KEY UPDATE ${raw(update.map((column) => `${column} = VALUES(${column})`).join(', ')).text}`
 }
 
-/** What a database answers when two transactions stood in each other's way: a deadlock, or a cluster that could not bring them together (also at the commit). */
+/**
+ * What a database answers when two transactions stood in each other's way: a deadlock, or a cluster that could not
+ * bring them together (also at the commit).
+ */
 const IN_THE_WAY = new Set([1213, 1180, 1205])
 const isInTheWay = (error: unknown): boolean => IN_THE_WAY.has((error as { errno?: number }).errno ?? 0)
 
@@ -100,8 +126,12 @@ export async function again<T>(work: () => Promise<T>, tries = 5): Promise<T> {
   }
 }
 
-/** Runs work on one connection in a transaction; an error takes everything back. What stood in another's way is tried again, on a new connection. */
-export const inTransaction = <T>(pool: Pool, work: (connection: PoolConnection) => Promise<T>): Promise<T> => again(() => once(pool, work))
+/**
+ * Runs work on one connection in a transaction; an error takes everything back. What stood in another's way is tried
+ * again, on a new connection.
+ */
+export const inTransaction = <T>(pool: Pool, work: (connection: PoolConnection) => Promise<T>): Promise<T> =>
+  again(() => once(pool, work))
 
 async function once<T>(pool: Pool, work: (connection: PoolConnection) => Promise<T>): Promise<T> {
   const connection = await pool.getConnection()
@@ -118,12 +148,26 @@ async function once<T>(pool: Pool, work: (connection: PoolConnection) => Promise
   }
 }
 
-/** Reads everything as it was at one moment, without standing in anybody's way: what is written meanwhile is not seen. */
+/**
+ * Reads everything as it was at one moment, without standing in anybody's way: what is written meanwhile is not seen.
+ */
 export async function asOfNow<T>(db: ClientDb, work: (db: ClientDb) => Promise<T>): Promise<T> {
   const connection = await database().getConnection()
   try {
     await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY')
-    return await work(clientDb({ client_id: db.clientId, slug: db.slug, name: db.name, time_zone: db.timeZone, universe: db.universe ?? null, released: '' }, connection))
+    return await work(
+      clientDb(
+        {
+          client_id: db.clientId,
+          slug: db.slug,
+          name: db.name,
+          time_zone: db.timeZone,
+          universe: db.universe ?? null,
+          released: '',
+        },
+        connection,
+      ),
+    )
   } finally {
     await connection.query('COMMIT').catch(() => connection.destroy())
     connection.release()
@@ -132,7 +176,8 @@ export async function asOfNow<T>(db: ClientDb, work: (db: ClientDb) => Promise<T
 
 /** A handle for a job, by the client that the job belongs to. */
 export async function clientDbForJob(clientId: number): Promise<ClientDb> {
-  const { text, values } = sql`SELECT client_id, slug, name, time_zone, universe, released FROM client WHERE client_id = ${clientId}`
+  const { text, values } =
+    sql`SELECT client_id, slug, name, time_zone, universe, released FROM client WHERE client_id = ${clientId}`
   const [rows] = await database().query<RowDataPacket[]>(text, [...values])
   if (!rows[0]) throw new Error(`there is no client ${clientId}`)
   return clientDb(rows[0] as ClientRow)

@@ -5,13 +5,16 @@ import type { Pool, ResultSetHeader } from 'mysql2/promise'
 import Postgrator from 'postgrator'
 import { connect } from './pool'
 
-/** How long one process has the right to change the tables without a sign of life, and how long another waits for it. */
+/**
+ * How long one process has the right to change the tables without a sign of life, and how long another waits for it.
+ */
 const CLAIM_SECONDS = 30
 const LONGEST_WAIT_MS = 300_000
 
 /**
- * Brings the database to the newest version with the plain SQL files beside this one. A version is applied once; running it again does nothing. Every file can
- * be run again after it was broken off half-way, and two processes do not run them at once.
+ * Brings the database to the newest version with the plain SQL files beside this one. A version is applied once;
+ * running it again does nothing. Every file can be run again after it was broken off half-way, and two processes do not
+ * run them at once.
  *
  * @param to  the version to stop at; the newest when it is left out
  * @returns   how many versions were applied
@@ -39,7 +42,10 @@ export async function migrate(url: string, to?: string): Promise<number> {
   }
 }
 
-/** Lets one process at a time change the tables: a claim in a row, which a cluster shares, with an end should its holder die. */
+/**
+ * Lets one process at a time change the tables: a claim in a row, which a cluster shares, with an end should its holder
+ * die.
+ */
 async function alone<T>(pool: Pool, work: () => Promise<T>): Promise<T> {
   const holder = randomUUID()
   await pool.query(`
@@ -50,11 +56,14 @@ async function alone<T>(pool: Pool, work: () => Promise<T>): Promise<T> {
     ) ENGINE = InnoDB DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
   await pool.query('INSERT IGNORE INTO schema_claim (claim_id) VALUES (1)')
   const hold = async (): Promise<boolean> => {
-    const [{ affectedRows }] = await pool.query<ResultSetHeader>(`
+    const [{ affectedRows }] = await pool.query<ResultSetHeader>(
+      `
       UPDATE schema_claim
       SET    holder = ?, held_until = NOW(3) + INTERVAL ? SECOND
       WHERE  claim_id = 1
-      AND    (holder IS NULL OR holder = ? OR held_until < NOW(3))`, [holder, CLAIM_SECONDS, holder])
+      AND    (holder IS NULL OR holder = ? OR held_until < NOW(3))`,
+      [holder, CLAIM_SECONDS, holder],
+    )
     return affectedRows === 1
   }
   const end = Date.now() + LONGEST_WAIT_MS
@@ -67,6 +76,8 @@ async function alone<T>(pool: Pool, work: () => Promise<T>): Promise<T> {
     return await work()
   } finally {
     clearInterval(renewal)
-    await pool.query('UPDATE schema_claim SET holder = NULL, held_until = NULL WHERE claim_id = 1 AND holder = ?', [holder])
+    await pool.query('UPDATE schema_claim SET holder = NULL, held_until = NULL WHERE claim_id = 1 AND holder = ?', [
+      holder,
+    ])
   }
 }

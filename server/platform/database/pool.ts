@@ -13,12 +13,14 @@ export function database(): Pool {
 }
 
 /**
- * What every connection sets for itself, whatever the server is set to: times in UTC, no value that is silently cut or changed, transactions that read one
- * state, and what a table is when it does not say.
+ * What every connection sets for itself, whatever the server is set to: times in UTC, no value that is silently cut or
+ * changed, transactions that read one state, and what a table is when it does not say.
  */
-const SESSION = `SET SESSION time_zone = '+00:00', sql_mode = 'STRICT_TRANS_TABLES,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION,NO_ZERO_DATE,NO_ZERO_IN_DATE',
-  default_storage_engine = 'InnoDB', character_set_client = 'utf8mb4', character_set_results = 'utf8mb4', character_set_connection = 'utf8mb4',
-  collation_connection = 'utf8mb4_unicode_ci', tx_isolation = 'REPEATABLE-READ', autocommit = 1, foreign_key_checks = 1, unique_checks = 1, group_concat_max_len = 1048576,
+const SESSION = `SET SESSION time_zone = '+00:00',
+  sql_mode = 'STRICT_TRANS_TABLES,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION,NO_ZERO_DATE,NO_ZERO_IN_DATE',
+  default_storage_engine = 'InnoDB', character_set_client = 'utf8mb4', character_set_results = 'utf8mb4',
+  character_set_connection = 'utf8mb4', collation_connection = 'utf8mb4_unicode_ci', tx_isolation = 'REPEATABLE-READ',
+  autocommit = 1, foreign_key_checks = 1, unique_checks = 1, group_concat_max_len = 1048576,
   explicit_defaults_for_timestamp = 1, lock_wait_timeout = 60, innodb_lock_wait_timeout = 30`
 
 /** A pool of its own: days as text, sums as numbers, times in UTC. */

@@ -12,13 +12,18 @@ export class Raw {
 const MADE_HERE = Symbol('made by the sql tag')
 
 /**
- * A query with its values. `Bound` says whether it names the client that it belongs to. Only the `sql` tag makes one: an object that looks like a query is
- * none, for the types and when it runs.
+ * A query with its values. `Bound` says whether it names the client that it belongs to. Only the `sql` tag makes one:
+ * an object that looks like a query is none, for the types and when it runs.
  */
 export class Query<Bound extends boolean> {
   readonly #bound: Bound
 
-  private constructor(made: typeof MADE_HERE, readonly text: string, readonly values: readonly unknown[], bound: Bound) {
+  private constructor(
+    made: typeof MADE_HERE,
+    readonly text: string,
+    readonly values: readonly unknown[],
+    bound: Bound,
+  ) {
     if (made !== MADE_HERE) throw new Error('a query is made by the sql tag')
     this.#bound = bound
   }
@@ -38,12 +43,15 @@ type IsBound<V> = V extends ThisClient ? true : V extends Query<infer B> ? B : n
 type MentionsClient<V extends readonly unknown[]> = true extends IsBound<V[number]> ? true : false
 
 /**
- * Turns a template into a query with parameters. A list becomes a list of parameters, for `IN (${…})`; an empty list matches nothing. A query within a query
- * stands there with its own values.
+ * Turns a template into a query with parameters. A list becomes a list of parameters, for `IN (${…})`; an empty list
+ * matches nothing. A query within a query stands there with its own values.
  *
  * @example sql`SELECT name FROM profile WHERE client_id = ${db.client} AND profile_id IN (${ids})`
  */
-export function sql<const V extends readonly unknown[]>(strings: TemplateStringsArray, ...values: V): Query<MentionsClient<V>> {
+export function sql<const V extends readonly unknown[]>(
+  strings: TemplateStringsArray,
+  ...values: V
+): Query<MentionsClient<V>> {
   let text = strings[0]!
   const parameters: unknown[] = []
   let bound = false

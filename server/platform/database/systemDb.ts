@@ -4,8 +4,8 @@ import { database } from './pool'
 import type { Query } from './sql'
 
 /**
- * Queries that belong to no client: people, sign-in attempts, the queue of jobs, and the look-up of a secret link by its hash. They never
- * read the figures of a client.
+ * Queries that belong to no client: people, sign-in attempts, the queue of jobs, and the look-up of a secret link by
+ * its hash. They never read the figures of a client.
  */
 export const systemDb = {
   async rows<T>(query: Query<boolean>): Promise<T[]> {

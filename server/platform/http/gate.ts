@@ -12,7 +12,9 @@ export interface Room {
 /** There is more to do than can be answered in good time. */
 export class Busy extends Error {}
 
-/** Lets so many requests in at once. The others wait their turn for a moment; who would wait longer is told so at once. */
+/**
+ * Lets so many requests in at once. The others wait their turn for a moment; who would wait longer is told so at once.
+ */
 export class Gate {
   readonly #queue: PQueue
   readonly #room: Room

@@ -12,7 +12,11 @@ export async function readLimited(event: H3Event, most: number): Promise<string>
     // what is still on its way is not waited for
     event.node.res.setHeader('Connection', 'close')
     event.node.res.once('finish', () => request.destroy())
-    return new Problem(413, 'Too large', `This takes ${Math.round(most / 1024).toLocaleString('en')} kB at the most. Shorten the texts.`)
+    return new Problem(
+      413,
+      'Too large',
+      `This takes ${Math.round(most / 1024).toLocaleString('en')} kB at the most. Shorten the texts.`,
+    )
   }
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
   const parts: Buffer[] = []

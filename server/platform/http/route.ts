@@ -1,4 +1,14 @@
-import { getCookie, getRequestHeader, getRequestURL, getRouterParam, setResponseHeader, setResponseStatus, type EventHandler, type H3Event, defineEventHandler } from 'h3'
+import {
+  getCookie,
+  getRequestHeader,
+  getRequestURL,
+  getRouterParam,
+  setResponseHeader,
+  setResponseStatus,
+  type EventHandler,
+  type H3Event,
+  defineEventHandler,
+} from 'h3'
 import type { InferType, Schema } from 'yup'
 import type { Needs, Releasable } from '../../../shared/platform/released'
 import { openClient, type Person } from '../people/people'
@@ -9,7 +19,10 @@ import { readLimited } from './readLimited'
 import { badRequest, forbidden, notFound, notSignedIn, Problem } from '../problems/problem'
 import { toProblem } from '../problems/toProblem'
 
-/** Every answer of the interface goes through here: errors become problem details, writes from foreign pages are refused. */
+/**
+ * Every answer of the interface goes through here: errors become problem details, writes from foreign pages are
+ * refused.
+ */
 export function route<T>(handler: (event: H3Event) => Promise<T> | T): EventHandler {
   return defineEventHandler(async (event) => {
     try {
@@ -35,7 +48,8 @@ function refuseForeignWrites(event: H3Event): void {
   if (event.method === 'GET' || event.method === 'HEAD') return
   const origin = getRequestHeader(event, 'origin')
   const host = getRequestURL(event).host
-  if (!origin || !URL.canParse(origin) || new URL(origin).host !== host) throw forbidden('Changes are only taken from the application’s own pages.')
+  if (!origin || !URL.canParse(origin) || new URL(origin).host !== host)
+    throw forbidden('Changes are only taken from the application’s own pages.')
 }
 
 /** What a handler of a signed-in route is given. */
@@ -81,9 +95,13 @@ export interface ClientVisit extends Visit {
 /**
  * A route under /api/clients/[client]/.
  *
- * @param needs  'read' for everybody who has the client, 'work' and 'write' for owners and analysts, 'own' for owners, and else for viewers to whom it is released
+ * @param needs  'read' for everybody who has the client, 'work' and 'write' for owners and analysts, 'own' for owners,
+ *               and else for viewers to whom it is released
  */
-export function clientRoute<T>(needs: Needs | 'write' | 'own', handler: (visit: ClientVisit) => Promise<T> | T): EventHandler {
+export function clientRoute<T>(
+  needs: Needs | 'write' | 'own',
+  handler: (visit: ClientVisit) => Promise<T> | T,
+): EventHandler {
   return personRoute(async ({ event, person, session }) => {
     const { db, released } = await openClient(person, getRouterParam(event, 'client') ?? '')
     refuseUnless(needs, person, released)
@@ -92,14 +110,17 @@ export function clientRoute<T>(needs: Needs | 'write' | 'own', handler: (visit: 
 }
 
 function refuseUnless(needs: Needs | 'write' | 'own', { role }: Person, released: readonly Releasable[]): void {
-  if (needs === 'own' && role === 'analyst') throw forbidden('Only the owner of the agency decides this. Ask them to do it.')
+  if (needs === 'own' && role === 'analyst')
+    throw forbidden('Only the owner of the agency decides this. Ask them to do it.')
   if (role !== 'viewer' || needs === 'read') return
-  if (needs === 'write' || needs === 'own') throw forbidden('You can look at this client but not change anything. Ask the agency to do it.')
+  if (needs === 'write' || needs === 'own')
+    throw forbidden('You can look at this client but not change anything. Ask the agency to do it.')
   if (needs === 'work' || !released.includes(needs)) throw forbidden(NOT_RELEASED)
 }
 
 /** What a viewer is told of everything that is not theirs to see. */
-export const NOT_RELEASED = 'This is the agency’s work, and is not released to you. What was issued for you stands under Editions.'
+export const NOT_RELEASED =
+  'This is the agency’s work, and is not released to you. What was issued for you stands under Editions.'
 
 /** An answer that is JSON already. */
 export function sendJson(event: H3Event, text: string): string {
@@ -125,10 +146,16 @@ export const LARGE_BODY = 4 * 1024 * 1024
  */
 export async function bodyOf<S extends Schema>(event: H3Event, schema: S, most = SMALL_BODY): Promise<InferType<S>> {
   const text = await readLimited(event, most)
-  return (await schema.validate(text === '' ? {} : parsed(text), { abortEarly: false, stripUnknown: true })) as InferType<S>
+  return (await schema.validate(text === '' ? {} : parsed(text), {
+    abortEarly: false,
+    stripUnknown: true,
+  })) as InferType<S>
 }
 
-/** A name that every object has already, such as toString: whoever gives it another meaning wants to confuse, and what reads texts would stumble over it. */
+/**
+ * A name that every object has already, such as toString: whoever gives it another meaning wants to confuse, and what
+ * reads texts would stumble over it.
+ */
 const refuseBuiltIn = (name: string, value: unknown): unknown => {
   if (name in Object.prototype) throw badRequest(`The request has a field “${name}”, which nothing here has.`)
   return value

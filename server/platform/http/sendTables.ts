@@ -7,15 +7,24 @@ import { toCsv } from '../tables/toCsv'
 import { toXlsx } from '../tables/toXlsx'
 import { badRequest } from '../problems/problem'
 
-const TYPES = { csv: 'text/csv; charset=utf-8', xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet' }
+const TYPES = {
+  csv: 'text/csv; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+}
 
 /**
- * Sends tables as a file: a workbook with a sheet each or, of one table, CSV. The file says what it is about, in its name and within.
+ * Sends tables as a file: a workbook with a sheet each or, of one table, CSV. The file says what it is about, in its
+ * name and within.
  *
  * @param what   what it shows: the beginning of its name
  * @param about  of which client and period it is; absent where it is of none
  */
-export async function sendTables(event: H3Event, what: string, tables: readonly Table[], about?: About): Promise<Readable | string> {
+export async function sendTables(
+  event: H3Event,
+  what: string,
+  tables: readonly Table[],
+  about?: About,
+): Promise<Readable | string> {
   const { format } = getQuery(event)
   if (tables.length === 0) throw badRequest('There is no table to take here.')
   if (format !== 'csv' && format !== 'xlsx') throw badRequest('Ask for csv or xlsx.')
@@ -27,7 +36,17 @@ export async function sendTables(event: H3Event, what: string, tables: readonly 
 }
 
 /** Names a file that is taken away. Signs that some system does not allow in a name are left out. */
-export function nameFile(event: H3Event, name: string, ending: string, type: 'attachment' | 'inline' = 'attachment'): void {
-  const plain = name.replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ').replace(/\s+/g, ' ').trim().slice(0, 150) || 'table'
+export function nameFile(
+  event: H3Event,
+  name: string,
+  ending: string,
+  type: 'attachment' | 'inline' = 'attachment',
+): void {
+  const plain =
+    name
+      .replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ')
+      .replace(/\s+/g, ' ')
+      .trim()
+      .slice(0, 150) || 'table'
   setResponseHeader(event, 'Content-Disposition', contentDisposition(`${plain}.${ending}`, { type }))
 }

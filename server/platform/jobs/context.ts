@@ -12,14 +12,21 @@ export class JobFailed extends ForPeople {}
 /** The job has to wait; that is no failure. */
 export class JobPostponed extends Error {
   /** @param isHeld  whether even somebody who asks for it has to wait: a network has said so */
-  constructor(readonly seconds: number, message: string, readonly isHeld = false) {
+  constructor(
+    readonly seconds: number,
+    message: string,
+    readonly isHeld = false,
+  ) {
     super(message)
   }
 }
 
 export interface Progress {
   done?: number
-  /** How far the work has come, on a scale that never begins anew, also not after a crash; `done` when it is left out. Only what gets further gives new tries. */
+  /**
+   * How far the work has come, on a scale that never begins anew, also not after a crash; `done` when it is left out.
+   * Only what gets further gives new tries.
+   */
   mark?: number
   total?: number
   message?: string
@@ -30,7 +37,8 @@ export interface JobContext {
   db: ClientDb
   job: Job
   /**
-   * One step of the job: its writes and its progress are kept together or not at all, and only while the job still belongs to this process.
+   * One step of the job: its writes and its progress are kept together or not at all, and only while the job still
+   * belongs to this process.
    */
   step: <T>(work: (db: ClientDb) => Promise<T>, progress?: (result: T) => Progress) => Promise<T>
   /** The last step: its writes and the end of the job are one. */
@@ -51,28 +59,35 @@ export async function jobContext(job: Job): Promise<JobContext> {
     if (affectedRows !== 1) throw new LeaseLost(`job ${job.job_id} belongs to another process now`)
   }
   return {
-    db, job,
-    step: (work, progress) => db.transaction(async (inside) => {
-      await hold(inside)
-      const result = await work(inside)
-      const { done, total, message, mark = done ?? 0 } = progress?.(result) ?? {}
-      await inside.run(sql`
+    db,
+    job,
+    step: (work, progress) =>
+      db.transaction(async (inside) => {
+        await hold(inside)
+        const result = await work(inside)
+        const { done, total, message, mark = done ?? 0 } = progress?.(result) ?? {}
+        await inside.run(sql`
         UPDATE job
-        SET    attempts = IF(${mark} > furthest, 1, attempts), deaths = IF(${mark} > furthest, 0, deaths), furthest = GREATEST(furthest, ${mark}),
+       
+        SET    attempts = IF(${mark} > furthest, 1, attempts), deaths = IF(${mark} > furthest, 0, deaths),
+                 furthest = GREATEST(furthest, ${mark}),
                progress = COALESCE(${done}, progress), total = COALESCE(${total}, total), message = COALESCE(${message}, message)
         WHERE  client_id = ${inside.client}
         AND    job_id = ${job.job_id}`)
-      return result
-    }),
-    finish: (work, message) => db.transaction(async (inside) => {
-      await hold(inside)
-      const result = await work?.(inside)
-      await inside.run(sql`
+        return result
+      }),
+    finish: (work, message) =>
+      db.transaction(async (inside) => {
+        await hold(inside)
+        const result = await work?.(inside)
+        await inside.run(sql`
         UPDATE job
-        SET    state = 'done', live_key = NULL, lease = NULL, writes_client = NULL, finished_at = NOW(), result = ${result === undefined ? null : JSON.stringify(result)},
+       
+        SET    state = 'done', live_key = NULL, lease = NULL, writes_client = NULL, finished_at = NOW(),
+                 result = ${result === undefined ? null : JSON.stringify(result)},
                progress = COALESCE(total, progress), message = COALESCE(${message}, message)
         WHERE  client_id = ${inside.client}
         AND    job_id = ${job.job_id}`)
-    }),
+      }),
   }
 }

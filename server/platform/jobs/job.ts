@@ -26,7 +26,14 @@ export type PayloadOf<Declaration extends JobDeclaration> = InferType<Declaratio
 
 /** Joins a kind of job and its work, which gets the payload as its schema reads it. */
 export function jobModule<Payload extends ObjectSchema<object>>(
-  declaration: JobDeclaration<Payload>, work: (context: JobContext, payload: InferType<Payload>) => Promise<void>, failed?: JobModule['failed'],
+  declaration: JobDeclaration<Payload>,
+  work: (context: JobContext, payload: InferType<Payload>) => Promise<void>,
+  failed?: JobModule['failed'],
 ): JobModule {
-  return { declaration, work: (context) => work(context, declaration.payload.validateSync(JSON.parse(context.job.payload)) as InferType<Payload>), ...(failed && { failed }) }
+  return {
+    declaration,
+    work: (context) =>
+      work(context, declaration.payload.validateSync(JSON.parse(context.job.payload)) as InferType<Payload>),
+    ...(failed && { failed }),
+  }
 }

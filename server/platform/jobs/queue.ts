@@ -25,17 +25,25 @@ export interface Job {
 }
 
 /**
- * Puts a job into the queue. While the same job is waiting or running, it is that one: asking twice does the work once. Asking again makes a waiting job due at
- * once, unless a network has asked to wait: that is kept to.
+ * Puts a job into the queue. While the same job is waiting or running, it is that one: asking twice does the work once.
+ * Asking again makes a waiting job due at once, unless a network has asked to wait: that is kept to.
  *
  * @returns the job's id
  */
-export async function enqueue<Declaration extends JobDeclaration>(db: ClientDb, declaration: Declaration, subject: string | number, payload: PayloadOf<Declaration>, person?: number): Promise<number> {
+export async function enqueue<Declaration extends JobDeclaration>(
+  db: ClientDb,
+  declaration: Declaration,
+  subject: string | number,
+  payload: PayloadOf<Declaration>,
+  person?: number,
+): Promise<number> {
   const { kind, priority, writesFigures } = declaration
   const key = `${db.clientId}:${kind}:${subject}`
   const { insertId } = await db.run(sql`
     INSERT INTO job (client_id, kind, subject, priority, writes_figures, live_key, payload, created_by)
-    VALUES (${db.client}, ${kind}, ${String(subject)}, ${priority}, ${writesFigures}, ${key}, ${JSON.stringify(declaration.payload.validateSync(payload))}, ${person})
+   
+    VALUES (${db.client}, ${kind}, ${String(subject)}, ${priority}, ${writesFigures}, ${key},
+             ${JSON.stringify(declaration.payload.validateSync(payload))}, ${person})
     ON DUPLICATE KEY UPDATE job_id = LAST_INSERT_ID(job_id), run_after = IF(state = 'queued' AND is_held = 0, NOW(3), run_after)`)
   return insertId
 }
@@ -88,8 +96,9 @@ export async function writingJobs(db: ClientDb): Promise<number> {
 }
 
 /**
- * Claims the next job that is due, or one whose process has died. A job is claimed by one process only, and of those that write a client's figures one at a time:
- * the client stands in a column that holds it once, so that the database itself decides, on one server or on a cluster.
+ * Claims the next job that is due, or one whose process has died. A job is claimed by one process only, and of those
+ * that write a client's figures one at a time: the client stands in a column that holds it once, so that the database
+ * itself decides, on one server or on a cluster.
  */
 export async function claim(): Promise<Job | undefined> {
   const candidates = await systemDb.rows<{ job_id: number }>(sql`
@@ -101,7 +110,10 @@ export async function claim(): Promise<Job | undefined> {
     LIMIT    8`)
   for (const { job_id: id } of candidates) {
     const lease = randomUUID()
-    if (await take(id, lease)) return await systemDb.one<Job>(sql`SELECT job_id, client_id, kind, subject, payload, attempts, deaths, lease FROM job WHERE job_id = ${id} AND lease = ${lease}`)
+    if (await take(id, lease))
+      return await systemDb.one<Job>(
+        sql`SELECT job_id, client_id, kind, subject, payload, attempts, deaths, lease FROM job WHERE job_id = ${id} AND lease = ${lease}`,
+      )
   }
   return undefined
 }
@@ -123,25 +135,41 @@ async function take(id: number, lease: string): Promise<boolean> {
 }
 
 /** Whether a job that goes before those of a kind waits for a client's figures to be free. */
-export const moreUrgentWaits = async (db: ClientDb, { priority }: JobDeclaration): Promise<boolean> => (await db.one(sql`
-  SELECT job_id FROM job WHERE client_id = ${db.client} AND writes_figures = 1 AND priority < ${priority} AND state = 'queued' AND run_after <= NOW(3) LIMIT 1`)) !== undefined
+export const moreUrgentWaits = async (db: ClientDb, { priority }: JobDeclaration): Promise<boolean> =>
+  (await db.one(sql`
+  SELECT job_id FROM job WHERE client_id = ${db.client} AND writes_figures = 1 AND priority < ${priority}
+  AND state = 'queued' AND run_after <= NOW(3) LIMIT 1`)) !== undefined
 
 /** Says that a job is still being worked on. @returns whether it still belongs to this process */
-export const keepLease = async ({ job_id: id, lease }: Job): Promise<boolean> => (await systemDb.run(sql`
-  UPDATE job SET lease_until = NOW(3) + INTERVAL ${LEASE_SECONDS} SECOND WHERE job_id = ${id} AND lease = ${lease} AND state = 'running'`)).affectedRows === 1
+export const keepLease = async ({ job_id: id, lease }: Job): Promise<boolean> =>
+  (
+    await systemDb.run(sql`
+  UPDATE job SET lease_until = NOW(3) + INTERVAL ${LEASE_SECONDS} SECOND WHERE job_id = ${id} AND lease = ${lease} AND state = 'running'`)
+  ).affectedRows === 1
 
 /** Ends a job for good. */
-export const failJob = ({ job_id: id, lease }: Job, message: string) => systemDb.run(sql`
-  UPDATE job SET state = 'failed', live_key = NULL, lease = NULL, writes_client = NULL, finished_at = NOW(), message = ${message.slice(0, 400)} WHERE job_id = ${id} AND lease = ${lease}`)
+export const failJob = ({ job_id: id, lease }: Job, message: string) =>
+  systemDb.run(sql`
+  UPDATE job
+  SET state = 'failed', live_key = NULL, lease = NULL, writes_client = NULL, finished_at = NOW(), message = ${message.slice(0, 400)}
+  WHERE job_id = ${id} AND lease = ${lease}`)
 
 /**
  * Puts a job back, to be tried again after some seconds.
  *
  * @param how  whether it counts as a try, and whether it is held: then nobody's asking makes it due sooner
  */
-export const postponeJob = ({ job_id: id, lease }: Job, seconds: number, message: string, { countsAsTry, isHeld = false }: { countsAsTry: boolean; isHeld?: boolean }) => systemDb.run(sql`
+export const postponeJob = (
+  { job_id: id, lease }: Job,
+  seconds: number,
+  message: string,
+  { countsAsTry, isHeld = false }: { countsAsTry: boolean; isHeld?: boolean },
+) =>
+  systemDb.run(sql`
   UPDATE job
-  SET    state = 'queued', lease = NULL, writes_client = NULL, run_after = NOW(3) + INTERVAL ${seconds} SECOND, is_held = ${isHeld}, message = ${message.slice(0, 400)},
+ 
+  SET    state = 'queued', lease = NULL, writes_client = NULL, run_after = NOW(3) + INTERVAL ${seconds} SECOND,
+           is_held = ${isHeld}, message = ${message.slice(0, 400)},
          attempts = attempts - ${countsAsTry ? 0 : 1}
   WHERE  job_id = ${id}
   AND    lease = ${lease}`)

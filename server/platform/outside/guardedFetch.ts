@@ -20,7 +20,8 @@ export interface FetchedPage {
 }
 
 /**
- * Whether an address on the network is one of the open internet: not this machine, not a private range, nothing reserved.
+ * Whether an address on the network is one of the open internet: not this machine, not a private range, nothing
+ * reserved.
  *
  * @example isPublicAddress('192.168.0.1') // false
  */
@@ -29,11 +30,18 @@ export function isPublicAddress(address: string): boolean {
   return (family === 4 || family === 6) && !isSpecial(address, family)
 }
 
-/** Resolves a name for a connection, and refuses it when any of its addresses is not public: what was checked is what is connected to. */
+/**
+ * Resolves a name for a connection, and refuses it when any of its addresses is not public: what was checked is what is
+ * connected to.
+ */
 const guardedLookup: LookupFunction = (name, options, done) => {
   resolve(name, { ...options, all: true }, (error, found) => {
     const addresses = found as unknown as LookupAddress[] | undefined
-    const problem = error ?? (addresses?.every(({ address }) => isPublicAddress(address)) ? null : new FetchRefused('That address leads into a private network. Write the address of a public web page.'))
+    const problem =
+      error ??
+      (addresses?.every(({ address }) => isPublicAddress(address))
+        ? null
+        : new FetchRefused('That address leads into a private network. Write the address of a public web page.'))
     if (problem || !addresses?.[0]) return done(problem ?? new Error('no address'), '')
     return options.all ? done(null, addresses as never) : done(null, addresses[0].address, addresses[0].family)
   })
@@ -45,26 +53,40 @@ const guardedLookup: LookupFunction = (name, options, done) => {
  * @throws FetchRefused when it is not one of a public web page
  */
 export function readPageAddress(text: string): URL {
-  const address = /^[a-z][a-z\d+.-]*:/i.test(text.trim()) && !/^[\w.-]+:\d+/.test(text.trim()) ? text.trim() : `https://${text.trim()}`
-  if (!URL.canParse(address)) throw new FetchRefused('That is not the address of a web page. Write it as https://www.name.example/.')
+  const address =
+    /^[a-z][a-z\d+.-]*:/i.test(text.trim()) && !/^[\w.-]+:\d+/.test(text.trim())
+      ? text.trim()
+      : `https://${text.trim()}`
+  if (!URL.canParse(address))
+    throw new FetchRefused('That is not the address of a web page. Write it as https://www.name.example/.')
   const url = new URL(address)
-  if (!['http:', 'https:'].includes(url.protocol)) throw new FetchRefused('Only addresses that begin with http:// or https:// can be fetched.')
-  if (url.username || url.password) throw new FetchRefused('An address with a name and a password in it is not fetched. Leave them out.')
-  if (url.port !== '') throw new FetchRefused('Only web pages on their usual port can be fetched. Leave the number after the colon out.')
+  if (!['http:', 'https:'].includes(url.protocol))
+    throw new FetchRefused('Only addresses that begin with http:// or https:// can be fetched.')
+  if (url.username || url.password)
+    throw new FetchRefused('An address with a name and a password in it is not fetched. Leave them out.')
+  if (url.port !== '')
+    throw new FetchRefused('Only web pages on their usual port can be fetched. Leave the number after the colon out.')
   const host = url.hostname.replace(/^\[|\]$/g, '')
-  if (isIP(host) && !isPublicAddress(host)) throw new FetchRefused('That address leads into a private network. Write the address of a public web page.')
-  if (!host.includes('.') && !isIP(host)) throw new FetchRefused('That address leads into a private network. Write the address of a public web page.')
+  if (isIP(host) && !isPublicAddress(host))
+    throw new FetchRefused('That address leads into a private network. Write the address of a public web page.')
+  if (!host.includes('.') && !isIP(host))
+    throw new FetchRefused('That address leads into a private network. Write the address of a public web page.')
   return url
 }
 
-/** The shipped stand-in sites are the one exception: pages under .example, a name that leads nowhere on the internet (RFC 2606). */
+/**
+ * The shipped stand-in sites are the one exception: pages under .example, a name that leads nowhere on the internet
+ * (RFC 2606).
+ */
 function standinFor(url: URL, standins: string | undefined): URL | undefined {
-  return standins && url.hostname.endsWith('.example') ? new URL(`/sites/${url.hostname}${url.pathname}`, standins) : undefined
+  return standins && url.hostname.endsWith('.example')
+    ? new URL(`/sites/${url.hostname}${url.pathname}`, standins)
+    : undefined
 }
 
 /**
- * Fetches a web page that a person has named: public addresses only, over HTTP or HTTPS, checked again at every redirect, with limits on size and
- * time, and nothing but HTML.
+ * Fetches a web page that a person has named: public addresses only, over HTTP or HTTPS, checked again at every
+ * redirect, with limits on size and time, and nothing but HTML.
  *
  * @param standins  where the stand-in sites are served, if they are
  * @throws          FetchRefused with a sentence
@@ -77,7 +99,8 @@ export async function guardedFetch(text: string, standins = process.env.ZAFFER_S
     const { statusCode = 0, headers } = response
     if (statusCode >= 300 && statusCode < 400 && headers.location) {
       response.destroy()
-      if (!URL.canParse(headers.location, url)) throw new FetchRefused('The page leads on to something that is no address.')
+      if (!URL.canParse(headers.location, url))
+        throw new FetchRefused('The page leads on to something that is no address.')
       url = readPageAddress(new URL(headers.location, url).href)
       continue
     }
@@ -98,8 +121,26 @@ function open(url: URL, standin: URL | undefined, signal: AbortSignal): Promise<
   const target = standin ?? url
   const request = target.protocol === 'https:' ? httpsRequest : httpRequest
   return new Promise((done, fail) => {
-    request(target, { signal, headers: { 'accept': 'text/html', 'accept-encoding': 'identity', 'user-agent': 'zaffer' }, ...(!standin && { lookup: guardedLookup }) }, done)
-      .on('error', (error) => fail(error instanceof FetchRefused ? error : new FetchRefused(signal.aborted ? 'The page took longer than ten seconds to answer.' : `${url.hostname} cannot be reached. Check the address.`)))
+    request(
+      target,
+      {
+        signal,
+        headers: { 'accept': 'text/html', 'accept-encoding': 'identity', 'user-agent': 'zaffer' },
+        ...(!standin && { lookup: guardedLookup }),
+      },
+      done,
+    )
+      .on('error', (error) =>
+        fail(
+          error instanceof FetchRefused
+            ? error
+            : new FetchRefused(
+                signal.aborted
+                  ? 'The page took longer than ten seconds to answer.'
+                  : `${url.hostname} cannot be reached. Check the address.`,
+              ),
+        ),
+      )
       .end()
   })
 }
@@ -114,7 +155,9 @@ async function read(response: IncomingMessage): Promise<string> {
       chunks.push(chunk)
     }
   } catch (error) {
-    throw error instanceof FetchRefused ? error : new FetchRefused('The page broke off before it was read whole. Try again.')
+    throw error instanceof FetchRefused
+      ? error
+      : new FetchRefused('The page broke off before it was read whole. Try again.')
   } finally {
     response.destroy()
   }

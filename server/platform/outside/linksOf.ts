@@ -13,7 +13,8 @@ export function linksOf(html: string, base: string, most = MOST_LINKS): string[]
   const found = new Set<string>()
   const parser = new Parser({
     onopentag(name, { href }) {
-      if (found.size < most && (name === 'a' || name === 'link' || name === 'area') && href && URL.canParse(href, base)) found.add(new URL(href, base).href)
+      if (found.size < most && (name === 'a' || name === 'link' || name === 'area') && href && URL.canParse(href, base))
+        found.add(new URL(href, base).href)
     },
   })
   parser.end(html)

@@ -31,20 +31,31 @@ interface StoredPerson {
   is_active: number
 }
 
-export const toPerson = (row: PersonRow): Person => ({ id: row.person_id, agencyId: row.agency_id, name: row.name, email: row.email, role: row.role })
+export const toPerson = (row: PersonRow): Person => ({
+  id: row.person_id,
+  agencyId: row.agency_id,
+  name: row.name,
+  email: row.email,
+  role: row.role,
+})
 
-const storedPerson = (email: string) => systemDb.one<StoredPerson>(sql`
+const storedPerson = (email: string) =>
+  systemDb.one<StoredPerson>(sql`
   SELECT person_id, agency_id, name, email, role, password_hash, is_demo, is_active FROM person WHERE email = ${email}`)
 
-/** How tries to sign in are slowed down: for one account from wherever, from one address for whomever, and for an account from where it has signed in before. */
+/**
+ * How tries to sign in are slowed down: for one account from wherever, from one address for whomever, and for an
+ * account from where it has signed in before.
+ */
 const PACE = { account: { free: 5, longest: 900 }, address: { free: 30, longest: 900 }, known: { free: 5, longest: 2 } }
 const KNOWN_DAYS = 90
 const PATIENCE_MS = 5000
 let nobodysHash: Promise<string> | undefined
 
 /**
- * The person with an address and a password. Every try is recorded before it is looked at. Whoever has signed in from the same place before has a pace of
- * their own there, so that what others guess elsewhere does not keep them out; guessing from there is slow all the same.
+ * The person with an address and a password. Every try is recorded before it is looked at. Whoever has signed in from
+ * the same place before has a pace of their own there, so that what others guess elsewhere does not keep them out;
+ * guessing from there is slow all the same.
  *
  * @param address  where they are
  * @throws Problem 401 when they do not belong together, 429 after too many tries from one address or for one person
@@ -63,7 +74,11 @@ export async function signIn(email: string, password: string, address: string): 
   nobodysHash ??= hashPassword('nobody has this password')
   const fits = await verifyPassword(row?.password_hash ?? (await nobodysHash), password)
   if (!row || !fits || row.is_active !== 1 || (row.is_demo && isOpenToOthers())) {
-    throw new Problem(401, 'Not signed in', 'The address and the password do not belong together. Check both and try again.')
+    throw new Problem(
+      401,
+      'Not signed in',
+      'The address and the password do not belong together. Check both and try again.',
+    )
   }
   await forgetTries(subject)
   if (!isKnown) await takeBackTry(`address:${place}`)
@@ -72,16 +87,23 @@ export async function signIn(email: string, password: string, address: string): 
   return toPerson(row)
 }
 
-const isKnownAt = async (person: number, place: string): Promise<boolean> => (await systemDb.one(sql`
-  SELECT person_id FROM known_address WHERE person_id = ${person} AND address = ${place} AND signed_in_at > NOW() - INTERVAL ${KNOWN_DAYS} DAY`)) !== undefined
+const isKnownAt = async (person: number, place: string): Promise<boolean> =>
+  (await systemDb.one(sql`
+  SELECT person_id FROM known_address WHERE person_id = ${person} AND address = ${place}
+  AND signed_in_at > NOW() - INTERVAL ${KNOWN_DAYS} DAY`)) !== undefined
 
 /** Whether others than this machine can reach the application: the passwords of the demo are then good for nobody. */
 const isOpenToOthers = (): boolean => !['127.0.0.1', '::1', 'localhost', undefined].includes(process.env.ZAFFER_HOST)
 
 function refuseTooMany(seconds: number): void {
   if (seconds === 0) return
-  const wait = seconds < 60 ? `${Math.ceil(seconds)} ${Math.ceil(seconds) === 1 ? 'second' : 'seconds'}` : `${Math.ceil(seconds / 60)} ${Math.ceil(seconds / 60) === 1 ? 'minute' : 'minutes'}`
-  throw new Problem(429, 'Too many tries', `There were too many tries to sign in. Wait ${wait} and try again.`, { retryAfter: Math.ceil(seconds) })
+  const wait =
+    seconds < 60
+      ? `${Math.ceil(seconds)} ${Math.ceil(seconds) === 1 ? 'second' : 'seconds'}`
+      : `${Math.ceil(seconds / 60)} ${Math.ceil(seconds / 60) === 1 ? 'minute' : 'minutes'}`
+  throw new Problem(429, 'Too many tries', `There were too many tries to sign in. Wait ${wait} and try again.`, {
+    retryAfter: Math.ceil(seconds),
+  })
 }
 
 /**
@@ -93,7 +115,8 @@ export async function changePassword({ id, email }: Person, current: string, pas
   const subject = `password of:${id}`
   refuseTooMany(await claimTry(subject, PACE.account))
   const row = await storedPerson(email)
-  if (!row || !(await verifyPassword(row.password_hash, current))) throw badRequest('That is not your password of now.', { fields: { current: 'That is not your password of now.' } })
+  if (!row || !(await verifyPassword(row.password_hash, current)))
+    throw badRequest('That is not your password of now.', { fields: { current: 'That is not your password of now.' } })
   await systemDb.run(sql`UPDATE person SET password_hash = ${await hashPassword(password)} WHERE person_id = ${id}`)
   await forgetTries(subject)
 }
@@ -109,8 +132,11 @@ export async function clientsOf(person: Person): Promise<ClientRow[]> {
     ORDER BY  c.name`)
 }
 
-/** What a person may see of a client beside its editions: the agency's own people everything, a viewer what is released. */
-export const releasedTo = ({ role }: Person, { released }: ClientRow): Releasable[] => (role === 'viewer' ? RELEASABLE.filter((one) => released.split(',').includes(one)) : [...RELEASABLE])
+/**
+ * What a person may see of a client beside its editions: the agency's own people everything, a viewer what is released.
+ */
+export const releasedTo = ({ role }: Person, { released }: ClientRow): Releasable[] =>
+  role === 'viewer' ? RELEASABLE.filter((one) => released.split(',').includes(one)) : [...RELEASABLE]
 
 /**
  * The handle on a client's data for a person, and what they may see of it.

@@ -18,8 +18,8 @@ export interface SessionFrom {
 }
 
 /**
- * Begins a session. It belongs to the person as they are now: it ends with their password, with their role, or when they are switched off, however that was
- * changed.
+ * Begins a session. It belongs to the person as they are now: it ends with their password, with their role, or when
+ * they are switched off, however that was changed.
  *
  * @returns the secret that the cookie holds; only its hash is kept
  */
@@ -47,12 +47,16 @@ export async function personOfSession(token: string): Promise<{ person: Person; 
     AND    s.seen_at > NOW() - INTERVAL ${IDLE_HOURS} HOUR
     AND    s.created_at > NOW() - INTERVAL ${LONGEST_DAYS} DAY`)
   if (!row) return undefined
-  if (row.isOld) await systemDb.run(sql`UPDATE session SET seen_at = NOW() WHERE person_id = ${row.person_id} AND session_id = ${row.session_id}`)
+  if (row.isOld)
+    await systemDb.run(
+      sql`UPDATE session SET seen_at = NOW() WHERE person_id = ${row.person_id} AND session_id = ${row.session_id}`,
+    )
   return { person: toPerson(row), session: row.session_id }
 }
 
 /** Ends the session of a secret. */
-export const endSessionOf = (token: string) => systemDb.run(sql`DELETE FROM session WHERE token_hash = ${tokenHash(token)}`)
+export const endSessionOf = (token: string) =>
+  systemDb.run(sql`DELETE FROM session WHERE token_hash = ${tokenHash(token)}`)
 
 /** The sessions of a person that have not ended, this one first, then those used last. */
 export async function sessionsOf({ id }: Person, current: number): Promise<SessionView[]> {
@@ -72,9 +76,12 @@ export async function sessionsOf({ id }: Person, current: number): Promise<Sessi
 
 /** Ends one session of a person, or Problem 404. */
 export async function endSession({ id }: Person, session: number): Promise<void> {
-  const { affectedRows } = await systemDb.run(sql`DELETE FROM session WHERE person_id = ${id} AND session_id = ${session}`)
+  const { affectedRows } = await systemDb.run(
+    sql`DELETE FROM session WHERE person_id = ${id} AND session_id = ${session}`,
+  )
   if (affectedRows === 0) throw notFound('session')
 }
 
 /** Ends every session of a person but this one. */
-export const endOtherSessions = ({ id }: Person, current: number) => systemDb.run(sql`DELETE FROM session WHERE person_id = ${id} AND session_id <> ${current}`)
+export const endOtherSessions = ({ id }: Person, current: number) =>
+  systemDb.run(sql`DELETE FROM session WHERE person_id = ${id} AND session_id <> ${current}`)

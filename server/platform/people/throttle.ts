@@ -14,8 +14,8 @@ export interface Pace {
 const FORGET_MINUTES = 60
 
 /**
- * Records a try, before anything is looked at, and says whether it may go ahead. One row decides, in the database: of any number of tries at once only those
- * go ahead that the pace allows, whichever process they reach.
+ * Records a try, before anything is looked at, and says whether it may go ahead. One row decides, in the database: of
+ * any number of tries at once only those go ahead that the pace allows, whichever process they reach.
  *
  * @returns 0, or how many seconds there are to wait; a try that has to wait is not counted
  */
@@ -29,7 +29,9 @@ export async function claimTry(subject: string, { free, longest }: Pace): Promis
     WHERE  subject = ${key}
     AND    free_at <= NOW(3)`)
   if (affectedRows === 1) return 0
-  const row = await systemDb.one<{ wait: number | null }>(sql`SELECT TIMESTAMPDIFF(MICROSECOND, NOW(3), free_at) / 1000000 AS wait FROM throttle WHERE subject = ${key}`)
+  const row = await systemDb.one<{ wait: number | null }>(
+    sql`SELECT TIMESTAMPDIFF(MICROSECOND, NOW(3), free_at) / 1000000 AS wait FROM throttle WHERE subject = ${key}`,
+  )
   return Math.max(0.05, row?.wait ?? 0)
 }
 
@@ -44,8 +46,10 @@ export async function claimTryPatiently(subject: string, pace: Pace, patienceMs:
 }
 
 /** A try that came out well: its subject has a clean sheet again. */
-export const forgetTries = (subject: string) => systemDb.run(sql`DELETE FROM throttle WHERE subject = ${subject.slice(0, 260)}`)
+export const forgetTries = (subject: string) =>
+  systemDb.run(sql`DELETE FROM throttle WHERE subject = ${subject.slice(0, 260)}`)
 
 /** A try that came out well from where others try too: only this one is taken back. */
-export const takeBackTry = (subject: string) => systemDb.run(sql`
+export const takeBackTry = (subject: string) =>
+  systemDb.run(sql`
   UPDATE throttle SET tries = IF(tries > 0, tries - 1, 0), free_at = NOW(3) WHERE subject = ${subject.slice(0, 260)}`)

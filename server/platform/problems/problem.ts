@@ -22,9 +22,11 @@ export class Problem extends ForPeople {
 export const notFound = (what: string): Problem =>
   new Problem(404, 'Not found', `There is no such ${what}, or you may not see it. Go back and choose from the list.`)
 
-export const badRequest = (detail: string, more?: Record<string, unknown>): Problem => new Problem(400, 'That cannot be read', detail, more)
+export const badRequest = (detail: string, more?: Record<string, unknown>): Problem =>
+  new Problem(400, 'That cannot be read', detail, more)
 
-export const conflict = (detail: string, more?: Record<string, unknown>): Problem => new Problem(409, 'That does not fit what is there now', detail, more)
+export const conflict = (detail: string, more?: Record<string, unknown>): Problem =>
+  new Problem(409, 'That does not fit what is there now', detail, more)
 
 export const forbidden = (detail: string): Problem => new Problem(403, 'Not allowed', detail)
 

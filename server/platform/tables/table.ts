@@ -1,6 +1,9 @@
 import type { Unit } from '../../../core/metrics/metric'
 
-/** What a cell holds: it decides how it is written, so that an id stays text, a share is a percentage and a day is a date. */
+/**
+ * What a cell holds: it decides how it is written, so that an id stays text, a share is a percentage and a day is a
+ * date.
+ */
 export type CellKind = 'text' | 'count' | 'number' | 'share' | 'day' | 'instant'
 
 export interface Column {
@@ -26,14 +29,21 @@ export interface Table {
 }
 
 /** The kind of cell that a unit is written in. */
-export const KIND_OF_UNIT: Record<Unit, CellKind> = { count: 'count', people: 'count', share: 'share', times: 'number', seconds: 'number' }
+export const KIND_OF_UNIT: Record<Unit, CellKind> = {
+  count: 'count',
+  people: 'count',
+  share: 'share',
+  times: 'number',
+  seconds: 'number',
+}
 
 /** What a cell holds, whichever way it is given. */
-export const valueOf = (cell: Cell): string | number | null => (cell !== null && typeof cell === 'object' ? cell.value ?? null : cell ?? null)
+export const valueOf = (cell: Cell): string | number | null =>
+  cell !== null && typeof cell === 'object' ? (cell.value ?? null) : (cell ?? null)
 
 /**
- * A text as it may stand in a file without types: what a spreadsheet would take for a formula, blanks and line ends before it included, begins with an
- * apostrophe, so that nothing is run.
+ * A text as it may stand in a file without types: what a spreadsheet would take for a formula, blanks and line ends
+ * before it included, begins with an apostrophe, so that nothing is run.
  *
  * @example neutral('=HYPERLINK("x")') // '\'=HYPERLINK("x")'
  */

@@ -28,8 +28,15 @@ export interface OverviewQuery {
   columns?: readonly string[]
 }
 
-/** What happened in a scope: headline figures with their change, one metric's line, and the table by profile, network or set. */
-export async function overview(db: ClientDb, scope: ResolvedScope, { metric, second, figures = '', by = 'profile', headlines: chosen = [], columns = [] }: OverviewQuery): Promise<Overview> {
+/**
+ * What happened in a scope: headline figures with their change, one metric's line, and the table by profile, network or
+ * set.
+ */
+export async function overview(
+  db: ClientDb,
+  scope: ResolvedScope,
+  { metric, second, figures = '', by = 'profile', headlines: chosen = [], columns = [] }: OverviewQuery,
+): Promise<Overview> {
   const shown = [metric, ...(second ? [second] : [])]
   shown.forEach(metricById)
   ;[...chosen, ...columns].forEach(metricById)
@@ -37,24 +44,41 @@ export async function overview(db: ClientDb, scope: ResolvedScope, { metric, sec
   const headlines = chosen.length > 0 ? chosen : ready
   const table = columns.length > 0 ? columns : usual
   const [rolled, notes] = await Promise.all([
-    rollUp(db, scope, [...new Set([...headlines, ...table, ...shown])], { source: await sourceFor(db, scope), withDays: true }), notesIn(db, scope.period),
+    rollUp(db, scope, [...new Set([...headlines, ...table, ...shown])], {
+      source: await sourceFor(db, scope),
+      withDays: true,
+    }),
+    notesIn(db, scope.period),
   ])
   const context = contextOf(db, scope)
   return {
     figures: headlines.map((id) => compareFigures(id, rolled, context)),
-    sparklines: Object.fromEntries(headlines.map((id) => [id, dailyPoints(id, scope.period, rolled.current, db.universe)])),
+    sparklines: Object.fromEntries(
+      headlines.map((id) => [id, dailyPoints(id, scope.period, rolled.current, db.universe)]),
+    ),
     line: lineOf(db, scope, metric, rolled),
     ...(second && { second: lineOf(db, scope, second, rolled) }),
-    metrics: table, by, profiles: rowsBy(db, scope, rolled, table, by), notes,
+    metrics: table,
+    by,
+    profiles: rowsBy(db, scope, rolled, table, by),
+    notes,
   }
 }
 
 /** A metric's line over a scope that was rolled up with its days. */
-export function lineOf(db: ClientDb, scope: ResolvedScope, metric: string, { current, earlier }: ComparedAggregates): MetricLine {
+export function lineOf(
+  db: ClientDb,
+  scope: ResolvedScope,
+  metric: string,
+  { current, earlier }: ComparedAggregates,
+): MetricLine {
   const { isPublic } = metricById(metric)
-  const expected = scope.connected.filter(({ network, consent }) => reportsMetric(networkById(network), metric) && (isPublic || consent !== 'none')).length
+  const expected = scope.connected.filter(
+    ({ network, consent }) => reportsMetric(networkById(network), metric) && (isPublic || consent !== 'none'),
+  ).length
   return {
-    metric, expected,
+    metric,
+    expected,
     current: dailyPoints(metric, scope.period, current, db.universe),
     ...(earlier && { earlier: dailyPoints(metric, earlier.comparison.period, earlier.aggregates, db.universe) }),
   }
@@ -75,35 +99,86 @@ const count = (rows: readonly ProfileRow[]): string => `${rows.length} ${rows.le
 function groupsOf({ profiles, sets }: ResolvedScope, by: Grouping): Group[] {
   switch (by) {
     case 'profile':
-      return profiles.map((row) => ({ profile: row.profile_id, id: row.remote_id, who: String(row.profile_id), name: row.name, network: row.network, networkName: row.networkName, rows: [row] }))
+      return profiles.map((row) => ({
+        profile: row.profile_id,
+        id: row.remote_id,
+        who: String(row.profile_id),
+        name: row.name,
+        network: row.network,
+        networkName: row.networkName,
+        rows: [row],
+      }))
     case 'network':
       return NETWORKS.flatMap(({ id, name }) => {
         const rows = profiles.filter(({ network }) => network === id)
-        return rows.length > 0 ? [{ who: rows.map(({ profile_id: profile }) => profile).join(','), name, network: id, networkName: count(rows), rows }] : []
+        return rows.length > 0
+          ? [
+              {
+                who: rows.map(({ profile_id: profile }) => profile).join(','),
+                name,
+                network: id,
+                networkName: count(rows),
+                rows,
+              },
+            ]
+          : []
       })
     case 'set':
       return sets.flatMap(({ name, profiles: members }) => {
         const rows = profiles.filter(({ profile_id: profile }) => members.includes(profile))
-        return rows.length > 0 ? [{ who: rows.map(({ profile_id: profile }) => profile).join(','), name, network: '', networkName: count(rows), rows }] : []
+        return rows.length > 0
+          ? [
+              {
+                who: rows.map(({ profile_id: profile }) => profile).join(','),
+                name,
+                network: '',
+                networkName: count(rows),
+                rows,
+              },
+            ]
+          : []
       })
   }
 }
 
-/** The figures of each profile, network or set by itself. A profile can be in many sets, so the rows of sets do not add up to the whole. */
-export function rowsBy(db: ClientDb, scope: ResolvedScope, rolled: ComparedAggregates, metrics: readonly string[], by: Grouping = 'profile'): RowFigures[] {
+/**
+ * The figures of each profile, network or set by itself. A profile can be in many sets, so the rows of sets do not add
+ * up to the whole.
+ */
+export function rowsBy(
+  db: ClientDb,
+  scope: ResolvedScope,
+  rolled: ComparedAggregates,
+  metrics: readonly string[],
+  by: Grouping = 'profile',
+): RowFigures[] {
   const context = contextOf(db, scope)
-  const byProfile = (aggregates: readonly ProfileAggregate[] = []) => new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
-  const of = (known: ReadonlyMap<number, ProfileAggregate>, ids: readonly number[]) => ids.flatMap((id) => known.get(id) ?? [])
+  const byProfile = (aggregates: readonly ProfileAggregate[] = []) =>
+    new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
+  const of = (known: ReadonlyMap<number, ProfileAggregate>, ids: readonly number[]) =>
+    ids.flatMap((id) => known.get(id) ?? [])
   const [now, then] = [byProfile(rolled.current), byProfile(rolled.earlier?.aggregates)]
-  const past = rolled.past?.map((each) => ({ ...each, now: byProfile(each.current), then: byProfile(each.earlier.aggregates) }))
+  const past = rolled.past?.map((each) => ({
+    ...each,
+    now: byProfile(each.current),
+    then: byProfile(each.earlier.aggregates),
+  }))
   return groupsOf(scope, by).map(({ rows, ...group }) => {
     const ids = rows.map(({ profile_id: profile }) => profile)
     const own: ComparedAggregates = {
-      current: of(now, ids), ...(rolled.earlier && { earlier: { ...rolled.earlier, aggregates: of(then, ids) } }),
-      ...(past && { past: past.map((each) => ({ period: each.period, current: of(each.now, ids), earlier: { ...each.earlier, aggregates: of(each.then, ids) } })) }),
+      current: of(now, ids),
+      ...(rolled.earlier && { earlier: { ...rolled.earlier, aggregates: of(then, ids) } }),
+      ...(past && {
+        past: past.map((each) => ({
+          period: each.period,
+          current: of(each.now, ids),
+          earlier: { ...each.earlier, aggregates: of(each.then, ids) },
+        })),
+      }),
     }
     return {
-      ...group, firstFetch: rows.some(({ first_fetch: first }) => first === 1),
+      ...group,
+      firstFetch: rows.some(({ first_fetch: first }) => first === 1),
       figures: Object.fromEntries(metrics.map((metric) => [metric, compareFigures(metric, own, context)])),
     }
   })

@@ -17,7 +17,9 @@ interface Giving {
   rule: Split['networks'][string]
 }
 
-/** The splits that some profile of the scope gives, and the one that is asked for; the first where there is no such one. */
+/**
+ * The splits that some profile of the scope gives, and the one that is asked for; the first where there is no such one.
+ */
 export async function splitsOf(db: ClientDb, scope: ResolvedScope, wanted: string): Promise<SplitChoice> {
   const splits = SPLITS.filter((split) => giving(scope, split).length > 0).map(({ id }) => id)
   const shown = splits.includes(wanted) ? wanted : splits[0]
@@ -30,7 +32,8 @@ export async function splitsOf(db: ClientDb, scope: ResolvedScope, wanted: strin
  * @throws Problem 400 when there is no such split
  */
 export async function splitOf(db: ClientDb, scope: ResolvedScope, id: string): Promise<SplitView> {
-  if (!SPLITS.some((split) => split.id === id)) throw badRequest('There is no such way to split a figure. Choose one from the list.')
+  if (!SPLITS.some((split) => split.id === id))
+    throw badRequest('There is no such way to split a figure. Choose one from the list.')
   const split = splitById(id)
   const members = giving(scope, split)
   const ids = members.map(({ row }) => row.profile_id)
@@ -45,11 +48,24 @@ export async function splitOf(db: ClientDb, scope: ResolvedScope, id: string): P
   const expected = lengthOf(scope.period) * members.length
   const snapshot = split.kind === 'levels' ? await levels(db, scope, split, ids) : undefined
   return {
-    split: id, kind: split.kind, ...(snapshot?.asOf && { asOf: snapshot.asOf }), present: days, expected, profiles: members.map(({ row }) => `${row.name}, ${row.networkName}`), without: scope.connected.length - members.length,
+    split: id,
+    kind: split.kind,
+    ...(snapshot?.asOf && { asOf: snapshot.asOf }),
+    present: days,
+    expected,
+    profiles: members.map(({ row }) => `${row.name}, ${row.networkName}`),
+    without: scope.connected.length - members.length,
     rows: snapshot?.rows ?? (await rowsOf(db, scope, split, ids)),
     times: split.kind === 'times' ? await times(db, scope.period, split, members) : [],
     ...(split.kind !== 'levels' && days < expected && { withheld: withheldOf(members, expected - days) }),
-    ...(snapshot && snapshot.profiles < members.length && { withheld: `${members.length - snapshot.profiles} of these ${members.length} profiles had no count in the seven days before the end of the period: networks keep it back below ${Math.max(...members.map(({ rule }) => rule.minimum?.people ?? 0))} followers. What is kept back is not zero.` }),
+    ...(snapshot &&
+      snapshot.profiles < members.length && {
+        withheld:
+          `${members.length - snapshot.profiles} of these ${members.length} profiles had no count in the ` +
+          'seven days before the end of the period: networks keep it back below ' +
+          `${Math.max(...members.map(({ rule }) => rule.minimum?.people ?? 0))} followers. What is kept back ` +
+          'is not zero.',
+      }),
   }
 }
 
@@ -59,9 +75,18 @@ const rowsOf = async (db: ClientDb, scope: ResolvedScope, split: Split, ids: num
   return split.kind === 'parts' || split.kind === 'nested' ? await sums(db, scope, split, ids) : []
 }
 
-/** The newest snapshot of each profile at the end of the period, no older than a week, beside that at the end of the comparison for the profiles that have both. */
-async function levels(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<{ rows: PartFigure[]; profiles: number; asOf?: Day }> {
-  const at = (to: Day) => db.rows<{ profile_id: number; day: Day; part: string; value: number }>(sql`
+/**
+ * The newest snapshot of each profile at the end of the period, no older than a week, beside that at the end of the
+ * comparison for the profiles that have both.
+ */
+async function levels(
+  db: ClientDb,
+  scope: ResolvedScope,
+  split: Split,
+  ids: number[],
+): Promise<{ rows: PartFigure[]; profiles: number; asOf?: Day }> {
+  const at = (to: Day) =>
+    db.rows<{ profile_id: number; day: Day; part: string; value: number }>(sql`
     SELECT p.profile_id, p.day, p.part, p.value
     FROM   profile_day_part p
     JOIN   (SELECT   profile_id, MAX(day) AS day
@@ -74,30 +99,55 @@ async function levels(db: ClientDb, scope: ResolvedScope, split: Split, ids: num
     WHERE  p.client_id = ${db.client}
     AND    p.split = ${split.id}`)
   const [now, then] = await Promise.all([at(scope.period.to), scope.comparison ? at(scope.comparison.period.to) : []])
-  const both = new Set(then.map(({ profile_id: profile }) => profile).filter((profile) => now.some((row) => row.profile_id === profile)))
-  const sum = (rows: typeof now, part: string, only?: Set<number>) => rows.filter((row) => row.part === part && (!only || only.has(row.profile_id))).reduce((all, { value }) => all + value, 0)
+  const both = new Set(
+    then.map(({ profile_id: profile }) => profile).filter((profile) => now.some((row) => row.profile_id === profile)),
+  )
+  const sum = (rows: typeof now, part: string, only?: Set<number>) =>
+    rows
+      .filter((row) => row.part === part && (!only || only.has(row.profile_id)))
+      .reduce((all, { value }) => all + value, 0)
   const all = now.reduce((total, { value }) => total + value, 0)
-  const order = split.parts?.map(({ id }) => id) ?? [...new Set(now.map(({ part }) => part))].sort((a, b) => sum(now, b) - sum(now, a) || a.localeCompare(b))
-  const rows = all === 0 ? [] : order.map((part) => ({
-    part, name: partName(split, part), value: sum(now, part), share: sum(now, part) / all, ...(both.size > 0 && { from: sum(then, part, both), to: sum(now, part, both) }),
-  }))
-  const asOf = now.map(({ day }) => day).sort().at(-1)
+  const order =
+    split.parts?.map(({ id }) => id) ??
+    [...new Set(now.map(({ part }) => part))].sort((a, b) => sum(now, b) - sum(now, a) || a.localeCompare(b))
+  const rows =
+    all === 0
+      ? []
+      : order.map((part) => ({
+          part,
+          name: partName(split, part),
+          value: sum(now, part),
+          share: sum(now, part) / all,
+          ...(both.size > 0 && { from: sum(then, part, both), to: sum(now, part, both) }),
+        }))
+  const asOf = now
+    .map(({ day }) => day)
+    .sort()
+    .at(-1)
   return { rows, profiles: new Set(now.map(({ profile_id: profile }) => profile)).size, ...(asOf && { asOf }) }
 }
 
 const giving = (scope: ResolvedScope, split: Split): Giving[] =>
-  scope.connected.filter(({ consent }) => consent !== 'none').flatMap((row) => (split.networks[row.network] ? [{ row, rule: split.networks[row.network]! }] : []))
+  scope.connected
+    .filter(({ consent }) => consent !== 'none')
+    .flatMap((row) => (split.networks[row.network] ? [{ row, rule: split.networks[row.network]! }] : []))
 
 function withheldOf(members: readonly Giving[], missing: number): string | undefined {
   const rules = [...new Map(members.map(({ row, rule }) => [row.network, rule] as const))]
   const words = rules.flatMap(([network, { minimum, historyDays }]) => {
     const { name } = networkById(network)
     return [
-      ...(minimum ? [`${name} keeps it back below ${minimum.people} people ${minimum.days === 1 ? 'in a day' : `in ${minimum.days} days`}`] : []),
+      ...(minimum
+        ? [
+            `${name} keeps it back below ${minimum.people} people ${minimum.days === 1 ? 'in a day' : `in ${minimum.days} days`}`,
+          ]
+        : []),
       ...(historyDays ? [`${name} forgets it after ${historyDays} days`] : []),
     ]
   })
-  return words.length === 0 ? undefined : `Withheld or missing on ${missing} ${missing === 1 ? 'day' : 'days'}: ${words.join('; ')}. What is kept back is not zero.`
+  return words.length === 0
+    ? undefined
+    : `Withheld or missing on ${missing} ${missing === 1 ? 'day' : 'days'}: ${words.join('; ')}. What is kept back is not zero.`
 }
 
 async function sums(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
@@ -113,20 +163,35 @@ async function sums(db: ClientDb, scope: ResolvedScope, split: Split, ids: numbe
     scope.comparison ? pairedParts(db, scope.period, scope.comparison, split.id, ids) : undefined,
   ])
   // what is nested is a part of its first; what is side by side, of all together
-  const all = split.kind === 'nested' ? rows.find(({ part }) => part === split.parts![0]!.id)?.value ?? 0 : rows.reduce((sum, { value }) => sum + value, 0)
-  const parts = split.parts?.map(({ id }) => id) ?? rows.sort((a, b) => b.value - a.value || a.part.localeCompare(b.part)).map(({ part }) => part)
+  const all =
+    split.kind === 'nested'
+      ? (rows.find(({ part }) => part === split.parts![0]!.id)?.value ?? 0)
+      : rows.reduce((sum, { value }) => sum + value, 0)
+  const parts =
+    split.parts?.map(({ id }) => id) ??
+    rows.sort((a, b) => b.value - a.value || a.part.localeCompare(b.part)).map(({ part }) => part)
   if (rows.length === 0) return []
   return parts.map((part) => {
     const value = rows.find((row) => row.part === part)?.value ?? 0
-    return { part, name: partName(split, part), value, ...(all > 0 && { share: value / all }), ...(paired && paired.days > 0 && { from: paired.earlier.get(part) ?? 0, to: paired.current.get(part) ?? 0 }) }
+    return {
+      part,
+      name: partName(split, part),
+      value,
+      ...(all > 0 && { share: value / all }),
+      ...(paired && paired.days > 0 && { from: paired.earlier.get(part) ?? 0, to: paired.current.get(part) ?? 0 }),
+    }
   })
 }
 
 /** SQL for the day of the comparison that belongs to a day of the period. 29 February compared by date stands alone. */
 function counterpartDay({ pairing }: Comparison): { day: Raw; isPaired: Raw } {
-  if (pairing.kind === 'days') return { day: raw(`c.day - INTERVAL ${Math.trunc(pairing.days)} DAY`), isPaired: raw('1 = 1') }
+  if (pairing.kind === 'days')
+    return { day: raw(`c.day - INTERVAL ${Math.trunc(pairing.days)} DAY`), isPaired: raw('1 = 1') }
   const years = Math.trunc(pairing.years)
-  return { day: raw(`c.day - INTERVAL ${years} YEAR`), isPaired: raw(`DAY(c.day - INTERVAL ${years} YEAR) = DAY(c.day)`) }
+  return {
+    day: raw(`c.day - INTERVAL ${years} YEAR`),
+    isPaired: raw(`DAY(c.day - INTERVAL ${years} YEAR) = DAY(c.day)`),
+  }
 }
 
 /** The parts over the days of a profile that have the split both in the period and in the comparison. */
@@ -136,7 +201,8 @@ async function pairedParts(db: ClientDb, period: Period, comparison: Comparison,
     WITH days AS (
       SELECT DISTINCT c.profile_id, c.day, ${day} AS earlier_day
       FROM   profile_day_part c
-      JOIN   profile_day_part e ON e.client_id = c.client_id AND e.profile_id = c.profile_id AND e.split = c.split AND e.day = ${day} AND e.day BETWEEN ${comparison.period.from} AND ${comparison.period.to}
+      JOIN   profile_day_part e ON e.client_id = c.client_id AND e.profile_id = c.profile_id AND e.split = c.split
+    AND e.day = ${day} AND e.day BETWEEN ${comparison.period.from} AND ${comparison.period.to}
       WHERE  c.client_id = ${db.client}
       AND    c.profile_id IN (${ids})
       AND    c.split = ${split}
@@ -149,18 +215,24 @@ async function pairedParts(db: ClientDb, period: Period, comparison: Comparison,
     UNION ALL
     SELECT   'earlier', p.part, SUM(p.value)
     FROM     days d
-    JOIN     profile_day_part p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id AND p.split = ${split} AND p.day = d.earlier_day
+    JOIN     profile_day_part p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id AND p.split = ${split}
+    AND p.day = d.earlier_day
     GROUP BY p.part`)
-  const side = (name: 'current' | 'earlier') => new Map(rows.filter((row) => row.side === name).map(({ part, value }) => [part, value]))
+  const side = (name: 'current' | 'earlier') =>
+    new Map(rows.filter((row) => row.side === name).map(({ part, value }) => [part, value]))
   return { current: side('current'), earlier: side('earlier'), days: rows.length }
 }
 
-/** People by way: never added, so between the largest single day and all days added, and no more than the impressions that came that way. */
+/**
+ * People by way: never added, so between the largest single day and all days added, and no more than the impressions
+ * that came that way.
+ */
 async function bounds(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
   const rows = await db.rows<{ part: string; low: number; high: number; shown: number | null }>(sql`
     SELECT    p.part, MAX(p.value) AS low, SUM(p.value) AS high, SUM(i.value) AS shown
     FROM      profile_day_part p
-    LEFT JOIN profile_day_part i ON i.client_id = p.client_id AND i.profile_id = p.profile_id AND i.split = 'impressions_by_source' AND i.day = p.day AND i.part = p.part
+    LEFT JOIN profile_day_part i ON i.client_id = p.client_id AND i.profile_id = p.profile_id
+    AND i.split = 'impressions_by_source' AND i.day = p.day AND i.part = p.part
     WHERE     p.client_id = ${db.client}
     AND       p.profile_id IN (${ids})
     AND       p.split = ${split.id}
@@ -168,13 +240,16 @@ async function bounds(db: ClientDb, scope: ResolvedScope, split: Split, ids: num
     GROUP BY  p.part`)
   return (split.parts ?? []).flatMap(({ id, name }) => {
     const row = rows.find(({ part }) => part === id)
-    return row ? [{ part: id, name, low: row.low, high: Math.max(row.low, Math.min(row.high, row.shown ?? Infinity)) }] : []
+    return row
+      ? [{ part: id, name, low: row.low, high: Math.max(row.low, Math.min(row.high, row.shown ?? Infinity)) }]
+      : []
   })
 }
 
 /**
- * The people who were there in each hour on a typical day: of every profile the mean over its days that have the hour, so that a day of 23 hours
- * weighs like others; over profiles the sum, in which somebody who follows two counts twice. Beside it the followers of the same days.
+ * The people who were there in each hour on a typical day: of every profile the mean over its days that have the hour,
+ * so that a day of 23 hours weighs like others; over profiles the sum, in which somebody who follows two counts twice.
+ * Beside it the followers of the same days.
  */
 async function hours(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
   const rows = await db.rows<{ part: string; people: number }>(sql`
@@ -194,16 +269,32 @@ async function hours(db: ClientDb, scope: ResolvedScope, split: Split, ids: numb
             WHERE    d.client_id = ${db.client}
             AND      d.profile_id IN (${ids})
             AND      d.day BETWEEN ${scope.period.from} AND ${scope.period.to}
-            AND      EXISTS (SELECT 1 FROM profile_day_part p WHERE p.client_id = d.client_id AND p.profile_id = d.profile_id AND p.split = ${split.id} AND p.day = d.day)
+            AND      EXISTS (SELECT 1 FROM profile_day_part p WHERE p.client_id = d.client_id
+    AND p.profile_id = d.profile_id AND p.split = ${split.id} AND p.day = d.day)
             GROUP BY d.profile_id) typical`)
   const fullest = Math.max(0, ...rows.map(({ people }) => people))
   return (split.parts ?? []).flatMap(({ id, name }) => {
     const people = rows.find(({ part }) => part === id)?.people
-    return people === undefined ? [] : [{ part: id, name, value: people, ...(all?.followers && { share: people / all.followers }), ...(fullest > 0 && { ofFullest: people / fullest }) }]
+    return people === undefined
+      ? []
+      : [
+          {
+            part: id,
+            name,
+            value: people,
+            ...(all?.followers && { share: people / all.followers }),
+            ...(fullest > 0 && { ofFullest: people / fullest }),
+          },
+        ]
   })
 }
 
-async function times(db: ClientDb, period: Period, split: Split, members: readonly Giving[]): Promise<TimesOfProfile[]> {
+async function times(
+  db: ClientDb,
+  period: Period,
+  split: Split,
+  members: readonly Giving[],
+): Promise<TimesOfProfile[]> {
   const rows = await db.rows<{ profile_id: number; part: string; value: number }>(sql`
     SELECT profile_id, part, value
     FROM   profile_day_part
@@ -213,7 +304,9 @@ async function times(db: ClientDb, period: Period, split: Split, members: readon
     AND    day = ${period.to}`)
   const result: TimesOfProfile[] = []
   for (const { row, rule } of members) {
-    const people = new Map(rows.filter(({ profile_id: id }) => id === row.profile_id).map(({ part, value }) => [part, value]))
+    const people = new Map(
+      rows.filter(({ profile_id: id }) => id === row.profile_id).map(({ part, value }) => [part, value]),
+    )
     const known = timesBounds(people)
     if (!known) continue
     const window = daysEnding(period.to, rule.windowDays!)
@@ -225,11 +318,19 @@ async function times(db: ClientDb, period: Period, split: Split, members: readon
       AND    day BETWEEN ${window.from} AND ${window.to}`)
     const frequency = shown?.days === rule.windowDays ? shown!.impressions! / known.people : undefined
     result.push({
-      profile: row.profile_id, name: `${row.name}, ${row.networkName}`, windowDays: rule.windowDays!, people: known.people, bounds: known,
-      counts: TIMES.map(({ id, name }) => ({ part: id, name, people: people.get(id) ?? 0, share: (people.get(id) ?? 0) / known.people })),
+      profile: row.profile_id,
+      name: `${row.name}, ${row.networkName}`,
+      windowDays: rule.windowDays!,
+      people: known.people,
+      bounds: known,
+      counts: TIMES.map(({ id, name }) => ({
+        part: id,
+        name,
+        people: people.get(id) ?? 0,
+        share: (people.get(id) ?? 0) / known.people,
+      })),
       ...(frequency !== undefined && { frequency, fits: fitsTimes(frequency, known) }),
     })
   }
   return result
 }
-

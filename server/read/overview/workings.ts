@@ -18,15 +18,25 @@ export async function workings(db: ClientDb, scope: ResolvedScope, metricId: str
   const context = contextOf(db, scope, true)
   const compared = compareFigures(metricId, rolled, context)
   const nameOf = (profile: number) => context.names!.get(profile)!
-  const isKeptBack = (profile: number) => scope.profiles.some(({ profile_id: id, consent, network }) => id === profile && consent === 'none' && reportsMetric(networkById(network), metricId))
+  const isKeptBack = (profile: number) =>
+    scope.profiles.some(
+      ({ profile_id: id, consent, network }) =>
+        id === profile && consent === 'none' && reportsMetric(networkById(network), metricId),
+    )
   const missing = []
   for (const { profile } of compared.figure.coverage.partial) {
     const member = memberOf(scope.profiles.find(({ profile_id: id }) => id === profile)!)
     const columns = columnsOf(metric).filter((column) => gives(member, column) && !/_(?:7|28)d$/.test(column))
-    missing.push({ profile, name: nameOf(profile), ranges: missingRanges(scope.period, await daysPresent(db, profile, scope.period, columns)) })
+    missing.push({
+      profile,
+      name: nameOf(profile),
+      ranges: missingRanges(scope.period, await daysPresent(db, profile, scope.period, columns)),
+    })
   }
   return {
-    ...compared, definition: metric.definition, missing,
+    ...compared,
+    definition: metric.definition,
+    missing,
     unreported: compared.figure.coverage.unreported.filter((profile) => !isKeptBack(profile)).map(nameOf),
     withoutConsent: compared.figure.coverage.unreported.filter(isKeptBack).map(nameOf),
     unconnected: scope.profiles.filter(({ has_figures: has }) => has === 0).map(({ profile_id: id }) => nameOf(id)),

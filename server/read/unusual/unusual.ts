@@ -22,30 +22,54 @@ import type { UnusualFinding, OddDays } from '../../../shared/read/unusual'
 const BACK_DAYS = SELDOM_LOOK_BACK_DAYS + 4
 
 /**
- * The unusual days of a scope by their causes, the strongest first. For reach the daily reach of each profile is judged; a rate or a level has no unusual
- * days of its own.
+ * The unusual days of a scope by their causes, the strongest first. For reach the daily reach of each profile is
+ * judged; a rate or a level has no unusual days of its own.
  */
 export async function unusual(db: ClientDb, scope: ResolvedScope, metricId: string): Promise<UnusualFinding[]> {
   const metric = metricById(metricId)
   if (metric.kind === 'ratio' || metric.kind === 'stock' || scope.connected.length === 0) return []
   const back = { from: addDays(scope.period.from, -BACK_DAYS), to: scope.period.to }
   const columns: FactColumn[] = [...new Set<FactColumn>([...columnsOf(metric), 'posts'])]
-  const [members, notes] = await Promise.all([fromDays(inDatabase(db), scope.connected.map(memberOf), columns, back), notesIn(db, scope.period)])
-  const judged = new Map(members.map((member) => {
-    const posts = valuesByDay(metricById('posts') as FlowMetric, member, back)
-    return [member.profile, judgedDays(valuesByDay(metric, member, back), scope.period, posts.size > 0 ? posts : undefined)] as const
-  }))
+  const [members, notes] = await Promise.all([
+    fromDays(inDatabase(db), scope.connected.map(memberOf), columns, back),
+    notesIn(db, scope.period),
+  ])
+  const judged = new Map(
+    members.map((member) => {
+      const posts = valuesByDay(metricById('posts') as FlowMetric, member, back)
+      return [
+        member.profile,
+        judgedDays(valuesByDay(metric, member, back), scope.period, posts.size > 0 ? posts : undefined),
+      ] as const
+    }),
+  )
   const causes = causesOf(judged)
   if (causes.length === 0) return []
-  const posts = await postsIn(db, [...new Set(causes.flatMap((cause) => cause.members.map(({ profile }) => profile)))], {
-    from: causes.reduce((first, { from }) => (from < first ? from : first), causes[0]!.from), to: causes.reduce((last, { to }) => (to > last ? to : last), causes[0]!.to),
-  })
+  const posts = await postsIn(
+    db,
+    [...new Set(causes.flatMap((cause) => cause.members.map(({ profile }) => profile)))],
+    {
+      from: causes.reduce((first, { from }) => (from < first ? from : first), causes[0]!.from),
+      to: causes.reduce((last, { to }) => (to > last ? to : last), causes[0]!.to),
+    },
+  )
   return causes.map(({ members: own, ...cause }) => {
-    const profiles = own.map(({ profile, days }) => ({ profile, name: nameOf(scope, profile), days: days.length, value: sum(days.map(({ value }) => value)), usual: sum(days.map(({ usual }) => usual)) }))
+    const profiles = own.map(({ profile, days }) => ({
+      profile,
+      name: nameOf(scope, profile),
+      days: days.length,
+      value: sum(days.map(({ value }) => value)),
+      usual: sum(days.map(({ usual }) => usual)),
+    }))
     return {
-      ...cause, profiles, value: sum(profiles.map(({ value }) => value)), usual: sum(profiles.map(({ usual }) => usual)),
+      ...cause,
+      profiles,
+      value: sum(profiles.map(({ value }) => value)),
+      usual: sum(profiles.map(({ usual }) => usual)),
       explainedBy: explanation(cause, notes),
-      posts: posts.filter((post) => includes(cause, post.day) && own.some(({ profile }) => profile === post.profile_id)).map(({ text, format }) => ({ text, format })),
+      posts: posts
+        .filter((post) => includes(cause, post.day) && own.some(({ profile }) => profile === post.profile_id))
+        .map(({ text, format }) => ({ text, format })),
     }
   })
 }
@@ -53,8 +77,16 @@ export async function unusual(db: ClientDb, scope: ResolvedScope, metricId: stri
 const sum = (values: readonly number[]): number => values.reduce((all, value) => all + value, 0)
 
 /** A daily figure of one profile; days without it are left out. */
-function valuesByDay(metric: FlowMetric | UniqueMetric, member: ProfileAggregate, period: { from: Day; to: Day }): Map<Day, number> {
-  return new Map(dailyPoints(metric.id, period, [member]).flatMap(({ day, value }) => (value === undefined ? [] : [[day, value] as const])))
+function valuesByDay(
+  metric: FlowMetric | UniqueMetric,
+  member: ProfileAggregate,
+  period: { from: Day; to: Day },
+): Map<Day, number> {
+  return new Map(
+    dailyPoints(metric.id, period, [member]).flatMap(({ day, value }) =>
+      value === undefined ? [] : [[day, value] as const],
+    ),
+  )
 }
 
 const nameOf = (scope: ResolvedScope, profile: number): string => {
@@ -62,7 +94,10 @@ const nameOf = (scope: ResolvedScope, profile: number): string => {
   return `${name}, ${networkName}`
 }
 
-function explanation(cause: Pick<Cause, 'from' | 'to'>, notes: readonly { from: Day; to: Day; title: string }[]): UnusualFinding['explainedBy'] {
+function explanation(
+  cause: Pick<Cause, 'from' | 'to'>,
+  notes: readonly { from: Day; to: Day; title: string }[],
+): UnusualFinding['explainedBy'] {
   const index = notes.findIndex((note) => isExplained(cause, [note]))
   return index < 0 ? null : { number: index + 1, title: notes[index]!.title }
 }
@@ -70,10 +105,22 @@ function explanation(cause: Pick<Cause, 'from' | 'to'>, notes: readonly { from: 
 /** The unusual days of a scope over every metric that is counted daily, by their causes; none on a small base. */
 export async function oddDays(db: ClientDb, scope: ResolvedScope): Promise<OddDays[]> {
   const found: (UnusualFinding & { metric: string })[] = []
-  const metrics = CATALOGUE.filter((metric) => metric.kind === 'flow' && scope.connected.some(({ network }) => reportsMetric(networkById(network), metric.id)))
-  for (const { id } of metrics) found.push(...(await unusual(db, scope, id)).filter(({ isSmall }) => !isSmall).map((finding) => ({ ...finding, metric: id })))
+  const metrics = CATALOGUE.filter(
+    (metric) =>
+      metric.kind === 'flow' && scope.connected.some(({ network }) => reportsMetric(networkById(network), metric.id)),
+  )
+  for (const { id } of metrics)
+    found.push(
+      ...(await unusual(db, scope, id))
+        .filter(({ isSmall }) => !isSmall)
+        .map((finding) => ({ ...finding, metric: id })),
+    )
   return causesOverMetrics(found).map((cause) => ({
-    ...cause, posts: cause.findings.reduce((most, { posts }) => (posts.length > most.length ? posts : most), cause.findings[0]!.posts),
+    ...cause,
+    posts: cause.findings.reduce(
+      (most, { posts }) => (posts.length > most.length ? posts : most),
+      cause.findings[0]!.posts,
+    ),
     explainedBy: cause.findings.find(({ explainedBy }) => explainedBy)?.explainedBy ?? null,
   }))
 }

@@ -49,10 +49,15 @@ const EVERYTHING: Sight = { rivals: true }
  *
  * @throws Unreadable when the period or a metric has no meaning
  */
-export async function composeReport(db: ClientDb, report: ReportDefinition, sight = EVERYTHING): Promise<ReportContent> {
+export async function composeReport(
+  db: ClientDb,
+  report: ReportDefinition,
+  sight = EVERYTHING,
+): Promise<ReportContent> {
   const asked = { who: [], sets: [], period: report.period }
   const scope = await resolveScope(db, { ...asked, against: report.against }).catch((error: unknown) => {
-    // fixed days that the period has come to by the calendar: there is nothing to compare, and the report can still be opened
+    // fixed days that the period has come to by the calendar: there is nothing to compare, and the report can still be
+    // opened
     if (error instanceof SelfComparison) return resolveScope(db, { ...asked, against: 'none' })
     throw error
   })
@@ -64,10 +69,19 @@ export async function composeReport(db: ClientDb, report: ReportDefinition, sigh
   const blocks: FilledBlock[] = []
   for (const block of report.blocks) blocks.push(await fillOrSay(db, scope, block, sight))
   return {
-    format: 2, agency: { ...agency! }, client: db.name, timeZone: db.timeZone, title: report.title, who: scope.words.who,
-    period: scope.period, periodWords: scope.words.period,
+    format: 2,
+    agency: { ...agency! },
+    client: db.name,
+    timeZone: db.timeZone,
+    title: report.title,
+    who: scope.words.who,
+    period: scope.period,
+    periodWords: scope.words.period,
     against: scope.comparison ? { period: scope.comparison.period, words: scope.words.against } : null,
-    figuresUpTo: scope.lastComplete, since: sinceOf(scope), notes: await notesIn(db, scope.period), blocks,
+    figuresUpTo: scope.lastComplete,
+    since: sinceOf(scope),
+    notes: await notesIn(db, scope.period),
+    blocks,
   }
 }
 
@@ -78,7 +92,13 @@ export async function fillOrSay(db: ClientDb, scope: ResolvedScope, block: Block
     return { ...(await fill(db, own, block, sight)), ...(own !== scope && { who: own.words.who }) }
   } catch (error) {
     if (!(error instanceof Unreadable) && !(error instanceof Problem)) throw error
-    return { id: block.id, title: block.title, comment: block.comment, kind: 'broken', problem: asSentence(error.message) }
+    return {
+      id: block.id,
+      title: block.title,
+      comment: block.comment,
+      kind: 'broken',
+      problem: asSentence(error.message),
+    }
   }
 }
 
@@ -92,32 +112,70 @@ export async function fill(db: ClientDb, scope: ResolvedScope, block: Block, sig
   const [metric = 'impressions'] = block.metrics
   if (block.kind === 'why') return { ...base, kind: 'why', why: await why(db, scope, metric) }
   if (block.kind === 'unusual') return { ...base, kind: 'unusual', metric, days: await unusual(db, scope, metric) }
-  if (block.kind === 'subject') return { ...base, kind: 'subject', subject: await subject(db, scope, metric, sight.rivals) }
+  if (block.kind === 'subject')
+    return { ...base, kind: 'subject', subject: await subject(db, scope, metric, sight.rivals) }
   if (block.kind !== 'table' && block.kind !== 'figures') return await fillPlain(db, scope, base, block)
   const rolled = await rollUp(db, scope, block.metrics)
   if (block.kind === 'table') {
     const by = GROUPINGS.find((grouping) => grouping === block.option) ?? 'profile'
-    return { ...base, kind: 'table', metrics: [...block.metrics], rows: rowsBy(db, scope, rolled, block.metrics, by), by }
+    return {
+      ...base,
+      kind: 'table',
+      metrics: [...block.metrics],
+      rows: rowsBy(db, scope, rolled, block.metrics, by),
+      by,
+    }
   }
-  return { ...base, kind: 'figures', figures: block.metrics.map((metric) => compareFigures(metric, rolled, contextOf(db, scope, true))) }
+  return {
+    ...base,
+    kind: 'figures',
+    figures: block.metrics.map((metric) => compareFigures(metric, rolled, contextOf(db, scope, true))),
+  }
 }
 
 /** The kinds that have no figures of metrics in them. */
-async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { kind, option, rows = MOST_POSTS, format }: Block): Promise<FilledBlock> {
+async function fillPlain(
+  db: ClientDb,
+  scope: ResolvedScope,
+  base: BlockBase,
+  { kind, option, rows = MOST_POSTS, format }: Block,
+): Promise<FilledBlock> {
   switch (kind) {
     case 'parts':
       return { ...base, kind, split: await splitOf(db, scope, option || SPLITS[0]!.id) }
     case 'targets':
       return { ...base, kind, targets: (await targetsOf(db)).targets }
     case 'posts':
-      return { ...base, kind, order: option || 'interactions', posts: orderPosts((await listPosts(db, scope)).filter((post) => !format || post.format === format), option || 'interactions').slice(0, rows) }
+      return {
+        ...base,
+        kind,
+        order: option || 'interactions',
+        posts: orderPosts(
+          (await listPosts(db, scope)).filter((post) => !format || post.format === format),
+          option || 'interactions',
+        ).slice(0, rows),
+      }
     case 'open': {
       const open = await whatIsOpen(db, scope)
       // that a report has no edition is nothing to say in that edition
       return { ...base, kind, open: { ...open, due: open.due.filter(({ kind: due }) => due === 'target') } }
     }
     case 'profiles':
-      return { ...base, kind, rows: (await profilesPage(db)).filter(({ is_rival: rival }) => !rival).map((row) => ({ name: row.name, networkName: row.networkName, remoteId: row.remote_id, state: stateOf(row), oldest: row.oldest, strip: row.strip, missing: row.missing })) }
+      return {
+        ...base,
+        kind,
+        rows: (await profilesPage(db))
+          .filter(({ is_rival: rival }) => !rival)
+          .map((row) => ({
+            name: row.name,
+            networkName: row.networkName,
+            remoteId: row.remote_id,
+            state: stateOf(row),
+            oldest: row.oldest,
+            strip: row.strip,
+            missing: row.missing,
+          })),
+      }
     case 'found': {
       const { found, searchedAt } = await lastSearch(db)
       return { ...base, kind, found, searchedAt: searchedAt && new Date(searchedAt).toISOString() }
@@ -127,9 +185,20 @@ async function fillPlain(db: ClientDb, scope: ResolvedScope, base: BlockBase, { 
   }
 }
 
-async function fillChart(db: ClientDb, scope: ResolvedScope, base: BlockBase, { metrics, option }: Block): Promise<FilledBlock> {
+async function fillChart(
+  db: ClientDb,
+  scope: ResolvedScope,
+  base: BlockBase,
+  { metrics, option }: Block,
+): Promise<FilledBlock> {
   const [metric = 'impressions', second] = metrics
   const rolled = await rollUp(db, scope, [metric, ...(second ? [second] : [])], { withDays: true, withPast: false })
   const alone = { current: rolled.current }
-  return { ...base, kind: 'chart', line: lineOf(db, scope, metric, rolled), ...(second && { second: lineOf(db, scope, second, alone) }), isIndex: option === 'index' }
+  return {
+    ...base,
+    kind: 'chart',
+    line: lineOf(db, scope, metric, rolled),
+    ...(second && { second: lineOf(db, scope, second, alone) }),
+    isIndex: option === 'index',
+  }
 }

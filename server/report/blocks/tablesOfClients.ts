@@ -12,26 +12,86 @@ function cellsOf({ figures }: ClientSummary, metric: string): Table['rows'][numb
 /** The parts of the first page over all clients, as tables. */
 export function tablesOfClients(clients: readonly ClientSummary[]): { id: string; table: Table }[] {
   const text = (title: string) => ({ title, kind: 'text' as const })
-  const lines = (name: string, titles: string[], rows: Table['rows']): Table => ({ name, columns: titles.map(text), rows })
+  const lines = (name: string, titles: string[], rows: Table['rows']): Table => ({
+    name,
+    columns: titles.map(text),
+    rows,
+  })
   const metrics = clients.find(({ figures }) => figures.length > 0)?.figures.map(({ figure }) => figure.metric) ?? []
   const targets = clients.flatMap((client) => client.targets.map((target) => ({ client, target })))
-  const targetTable = tableOf({ kind: 'targets', id: '', title: '', comment: '', targets: targets.map(({ target }) => target) }, 'UTC')!
+  const targetTable = tableOf(
+    { kind: 'targets', id: '', title: '', comment: '', targets: targets.map(({ target }) => target) },
+    'UTC',
+  )!
   return [
     {
-      id: 'moved', table: {
+      id: 'moved',
+      table: {
         name: 'What moved',
-        columns: [text('Client'), ...metrics.flatMap(figureColumns), { title: 'Profiles', kind: 'count' }, text('Last edition')],
-        rows: clients.map((client) => [client.name, ...metrics.flatMap((metric) => cellsOf(client, metric)), client.profiles, client.lastEdition ? `Edition ${client.lastEdition.number} of ${client.lastEdition.title}` : '']),
+        columns: [
+          text('Client'),
+          ...metrics.flatMap(figureColumns),
+          { title: 'Profiles', kind: 'count' },
+          text('Last edition'),
+        ],
+        rows: clients.map((client) => [
+          client.name,
+          ...metrics.flatMap((metric) => cellsOf(client, metric)),
+          client.profiles,
+          client.lastEdition ? `Edition ${client.lastEdition.number} of ${client.lastEdition.title}` : '',
+        ]),
       },
     },
-    { id: 'targets', table: { ...targetTable, name: 'Targets in danger', columns: [text('Client'), ...targetTable.columns], rows: targetTable.rows.map((row, index) => [targets[index]!.client.name, ...row]) } },
-    { id: 'due', table: lines('What is due', ['Client', 'What'], clients.flatMap((client) => client.due.map(({ sentence }) => [client.name, sentence]))) },
     {
-      id: 'unusual', table: {
-        name: 'Unusual days without a reason', columns: [text('Client'), { title: 'From', kind: 'day' }, { title: 'To', kind: 'day' }, text('Profiles'), { title: 'Interactions', kind: 'count' }, { title: 'Usually', kind: 'count' }],
-        rows: clients.flatMap((client) => client.unusual.map(causeOf).map((cause) => [client.name, cause.from, cause.to, cause.profiles.map(({ name }) => name).join('; '), cause.value, cause.usual])),
+      id: 'targets',
+      table: {
+        ...targetTable,
+        name: 'Targets in danger',
+        columns: [text('Client'), ...targetTable.columns],
+        rows: targetTable.rows.map((row, index) => [targets[index]!.client.name, ...row]),
       },
     },
-    { id: 'profiles', table: lines('Profiles that need somebody', ['Client', 'Profile', 'What'], clients.flatMap((client) => client.troubles.map((trouble) => [client.name, trouble.name, trouble.sentence]))) },
+    {
+      id: 'due',
+      table: lines(
+        'What is due',
+        ['Client', 'What'],
+        clients.flatMap((client) => client.due.map(({ sentence }) => [client.name, sentence])),
+      ),
+    },
+    {
+      id: 'unusual',
+      table: {
+        name: 'Unusual days without a reason',
+        columns: [
+          text('Client'),
+          { title: 'From', kind: 'day' },
+          { title: 'To', kind: 'day' },
+          text('Profiles'),
+          { title: 'Interactions', kind: 'count' },
+          { title: 'Usually', kind: 'count' },
+        ],
+        rows: clients.flatMap((client) =>
+          client.unusual
+            .map(causeOf)
+            .map((cause) => [
+              client.name,
+              cause.from,
+              cause.to,
+              cause.profiles.map(({ name }) => name).join('; '),
+              cause.value,
+              cause.usual,
+            ]),
+        ),
+      },
+    },
+    {
+      id: 'profiles',
+      table: lines(
+        'Profiles that need somebody',
+        ['Client', 'Profile', 'What'],
+        clients.flatMap((client) => client.troubles.map((trouble) => [client.name, trouble.name, trouble.sentence])),
+      ),
+    },
   ]
 }

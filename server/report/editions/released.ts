@@ -9,5 +9,6 @@ export async function releasedOf(db: ClientDb): Promise<Releasable[]> {
 }
 
 /** Decides what the viewers of a client may see beside its editions. */
-export const release = async (db: ClientDb, released: readonly Releasable[]): Promise<void> => void (await db.run(sql`
+export const release = async (db: ClientDb, released: readonly Releasable[]): Promise<void> =>
+  void (await db.run(sql`
   UPDATE client SET released = ${[...new Set(released)].join(',')} WHERE client_id = ${db.client}`))

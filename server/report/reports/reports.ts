@@ -7,13 +7,21 @@ import { conflict, notFound } from '../../platform/problems/problem'
 import { refuseForeignProfiles } from '../../figures/refuseForeignProfiles'
 
 /** A block of before blocks had profiles of their own is of everybody. */
-const blocksOf = (text: string): Block[] => (JSON.parse(text) as (Omit<Block, 'who'> & { who?: string })[]).map((block) => ({ ...block, who: block.who ?? 'all' }))
+const blocksOf = (text: string): Block[] =>
+  (JSON.parse(text) as (Omit<Block, 'who'> & { who?: string })[]).map((block) => ({
+    ...block,
+    who: block.who ?? 'all',
+  }))
 
-const EDITIONS = raw('(SELECT COUNT(*) FROM edition e WHERE e.client_id = r.client_id AND e.report_id = r.report_id) AS editions')
+const EDITIONS = raw(
+  '(SELECT COUNT(*) FROM edition e WHERE e.client_id = r.client_id AND e.report_id = r.report_id) AS editions',
+)
 
 /** The reports of a client, by title. */
-export const reportsOf = (db: ClientDb): Promise<ReportHead[]> => db.rows<ReportHead>(sql`
-  SELECT   r.report_id AS id, r.title, r.period, r.against, JSON_LENGTH(r.blocks) AS blocks, r.version, r.changed_at AS changedAt, ${EDITIONS}
+export const reportsOf = (db: ClientDb): Promise<ReportHead[]> =>
+  db.rows<ReportHead>(sql`
+  SELECT   r.report_id AS id, r.title, r.period, r.against, JSON_LENGTH(r.blocks) AS blocks, r.version,
+           r.changed_at AS changedAt, ${EDITIONS}
   FROM     report r
   WHERE    r.client_id = ${db.client}
   AND      r.removed_at IS NULL
@@ -32,14 +40,20 @@ export async function reportById(db: ClientDb, id: number): Promise<Report> {
 }
 
 /** Refuses blocks of profiles that are not the client's own. */
-const refuseForeignBlocks = (db: ClientDb, blocks: readonly Block[]): Promise<void> => refuseForeignProfiles(db, blocks.flatMap(({ who }) => parseWho(who).who))
+const refuseForeignBlocks = (db: ClientDb, blocks: readonly Block[]): Promise<void> =>
+  refuseForeignProfiles(
+    db,
+    blocks.flatMap(({ who }) => parseWho(who).who),
+  )
 
 /** @returns the id of a new report with the usual blocks */
 export async function addReport(db: ClientDb, title: string, blocks: Block[]): Promise<number> {
   await refuseForeignBlocks(db, blocks)
-  return (await db.run(sql`
+  return (
+    await db.run(sql`
     INSERT INTO report (client_id, title, period, against, blocks)
-    VALUES (${db.client}, ${title}, 'last-28-days', 'before', ${JSON.stringify(blocks)})`)).insertId
+    VALUES (${db.client}, ${title}, 'last-28-days', 'before', ${JSON.stringify(blocks)})`)
+  ).insertId
 }
 
 /**
@@ -58,7 +72,10 @@ export async function saveReport(db: ClientDb, id: number, report: ReportInput):
     WHERE  client_id = ${db.client}
     AND    report_id = ${id}
     AND    version = ${report.version}`)
-  if (affectedRows === 0) throw conflict('Somebody else has changed this report since you opened it. Open it again to see their version; yours is still on your screen.')
+  if (affectedRows === 0)
+    throw conflict(
+      'Somebody else has changed this report since you opened it. Open it again to see their version; yours is still on your screen.',
+    )
   return report.version + 1
 }
 
@@ -72,8 +89,10 @@ export async function removeReport(db: ClientDb, id: number, isRemoved: boolean)
 /** @returns the id of a report with the same blocks, period and comparison as another, under a title that says so */
 export async function copyReport(db: ClientDb, id: number): Promise<number> {
   const { title, period, against, blocks } = await reportById(db, id)
-  return (await db.run(sql`
+  const copied = `${title.slice(0, LONGEST_TITLE - COPIED.length)}${COPIED}`
+  const { insertId } = await db.run(sql`
     INSERT INTO report (client_id, title, period, against, blocks)
-    VALUES (${db.client}, ${`${title.slice(0, LONGEST_TITLE - COPIED.length)}${COPIED}`}, ${period}, ${against}, ${JSON.stringify(blocks)})`)).insertId
+    VALUES (${db.client}, ${copied}, ${period}, ${against}, ${JSON.stringify(blocks)})`)
+  return insertId
 }
 const COPIED = ', copied'

@@ -1,6 +1,7 @@
 /**
- * A second reading of figures and changes, straight from rows. It shares no code with the application: it has its own calendar, its own list of what the
- * networks give, its own way to cover days with windows, and is written to be plain rather than fast.
+ * A second reading of figures and changes, straight from rows. It shares no code with the application: it has its own
+ * calendar, its own list of what the networks give, its own way to cover days with windows, and is written to be plain
+ * rather than fast.
  */
 export interface Reader {
   network: keyof typeof NETWORK_GIVES
@@ -34,24 +35,61 @@ export interface ReadChange {
 }
 
 export const NETWORK_GIVES = {
-  commons: 'impressions reactions comments shares clicks posts profile_visits new_followers lost_followers followers reach_1d reach_7d visitors_1d visitors_7d',
-  tintype: 'impressions views reactions comments shares saves posts profile_visits new_followers lost_followers followers reach_1d reach_7d reach_28d visitors_1d visitors_28d',
-  lantern: 'impressions views watch_seconds completed_views reactions comments shares posts new_followers lost_followers followers reach_1d reach_28d',
+  commons:
+    'impressions reactions comments shares clicks posts profile_visits new_followers lost_followers followers ' +
+    'reach_1d reach_7d visitors_1d visitors_7d',
+  tintype:
+    'impressions views reactions comments shares saves posts profile_visits new_followers lost_followers ' +
+    'followers reach_1d reach_7d reach_28d visitors_1d visitors_28d',
+  lantern:
+    'impressions views watch_seconds completed_views reactions comments shares posts new_followers ' +
+    'lost_followers followers reach_1d reach_28d',
   murmur: 'impressions reactions comments shares clicks posts profile_visits followers',
   waymark: 'searches listing_views clicks directions calls posts',
 } as const
 
 const flow = (polarity: number, ...parts: string[]) => ({ kind: 'flow' as const, polarity, parts })
-const rate = (unit: 'share' | 'other', polarity: number, top: string, bottom: string) => ({ kind: 'rate' as const, polarity, unit, top, bottom })
+const rate = (unit: 'share' | 'other', polarity: number, top: string, bottom: string) => ({
+  kind: 'rate' as const,
+  polarity,
+  unit,
+  top,
+  bottom,
+})
 const people = (name: string, shown: string) => ({ kind: 'people' as const, polarity: 1, name, shown })
 /** Every metric by what it is made of; a part that is taken away has a minus. */
 export const METRICS = {
-  reach: people('reach', 'impressions'), impressions: flow(1, 'impressions'), frequency: rate('other', 0, 'impressions', 'reach'), profile_visits: flow(1, 'profile_visits'), profile_visitors: people('visitors', 'profile_visits'),
-  visits_per_visitor: rate('other', 0, 'profile_visits', 'profile_visitors'), interactions: flow(1, 'reactions', 'comments', 'shares', 'saves'), reactions: flow(1, 'reactions'), comments: flow(1, 'comments'), shares: flow(1, 'shares'), saves: flow(1, 'saves'), clicks: flow(1, 'clicks'),
-  engagement_by_reach: rate('share', 1, 'interactions', 'reach'), engagement_by_impressions: rate('share', 1, 'interactions', 'impressions'), engagement_by_followers: rate('share', 1, 'interactions', 'followers'), click_rate: rate('share', 1, 'clicks', 'impressions'),
-  followers: { kind: 'level' as const, polarity: 1 }, followers_net: flow(1, 'new_followers', '-lost_followers'), new_followers: flow(1, 'new_followers'), lost_followers: flow(-1, 'lost_followers'), views: flow(1, 'views'), watch_time: flow(1, 'watch_seconds'),
-  average_watch: rate('other', 1, 'watch_time', 'views'), completed_views: flow(1, 'completed_views'), completion_rate: rate('share', 1, 'completed_views', 'views'), searches: flow(1, 'searches'), listing_views: flow(1, 'listing_views'), directions: flow(1, 'directions'), calls: flow(1, 'calls'),
-  action_rate: rate('share', 1, 'directions', 'listing_views'), posts: flow(0, 'posts'),
+  reach: people('reach', 'impressions'),
+  impressions: flow(1, 'impressions'),
+  frequency: rate('other', 0, 'impressions', 'reach'),
+  profile_visits: flow(1, 'profile_visits'),
+  profile_visitors: people('visitors', 'profile_visits'),
+  visits_per_visitor: rate('other', 0, 'profile_visits', 'profile_visitors'),
+  interactions: flow(1, 'reactions', 'comments', 'shares', 'saves'),
+  reactions: flow(1, 'reactions'),
+  comments: flow(1, 'comments'),
+  shares: flow(1, 'shares'),
+  saves: flow(1, 'saves'),
+  clicks: flow(1, 'clicks'),
+  engagement_by_reach: rate('share', 1, 'interactions', 'reach'),
+  engagement_by_impressions: rate('share', 1, 'interactions', 'impressions'),
+  engagement_by_followers: rate('share', 1, 'interactions', 'followers'),
+  click_rate: rate('share', 1, 'clicks', 'impressions'),
+  followers: { kind: 'level' as const, polarity: 1 },
+  followers_net: flow(1, 'new_followers', '-lost_followers'),
+  new_followers: flow(1, 'new_followers'),
+  lost_followers: flow(-1, 'lost_followers'),
+  views: flow(1, 'views'),
+  watch_time: flow(1, 'watch_seconds'),
+  average_watch: rate('other', 1, 'watch_time', 'views'),
+  completed_views: flow(1, 'completed_views'),
+  completion_rate: rate('share', 1, 'completed_views', 'views'),
+  searches: flow(1, 'searches'),
+  listing_views: flow(1, 'listing_views'),
+  directions: flow(1, 'directions'),
+  calls: flow(1, 'calls'),
+  action_rate: rate('share', 1, 'directions', 'listing_views'),
+  posts: flow(0, 'posts'),
 }
 export type MetricId = keyof typeof METRICS
 type Spec = (typeof METRICS)[MetricId]
@@ -81,45 +119,65 @@ interface Counted {
   events: number
 }
 /** A count day by day, where every part that the network gives is there. */
-const flowOf = (id: MetricId, reader: Reader): (Counted | undefined)[] => once(reader, `flow ${id}`, () => {
-  const parts = (METRICS[id] as Extract<Spec, { kind: 'flow' }>).parts.filter((part) => gives(reader, bare(part)))
-  const length = Math.max(...Object.values(reader.cells).map((column) => column.length))
-  return Array.from({ length }, (_, day) => {
-    const values = parts.map((part) => at(reader, day, bare(part)))
-    if (parts.length === 0 || values.includes(undefined)) return undefined
-    return { value: values.reduce<number>((sum, value, index) => sum + (parts[index]!.startsWith('-') ? -value! : value!), 0), events: values.reduce<number>((sum, value) => sum + value!, 0) }
+const flowOf = (id: MetricId, reader: Reader): (Counted | undefined)[] =>
+  once(reader, `flow ${id}`, () => {
+    const parts = (METRICS[id] as Extract<Spec, { kind: 'flow' }>).parts.filter((part) => gives(reader, bare(part)))
+    const length = Math.max(...Object.values(reader.cells).map((column) => column.length))
+    return Array.from({ length }, (_, day) => {
+      const values = parts.map((part) => at(reader, day, bare(part)))
+      if (parts.length === 0 || values.includes(undefined)) return undefined
+      return {
+        value: values.reduce<number>(
+          (sum, value, index) => sum + (parts[index]!.startsWith('-') ? -value! : value!),
+          0,
+        ),
+        events: values.reduce<number>((sum, value) => sum + value!, 0),
+      }
+    })
   })
-})
 const isFlow = (id: string) => METRICS[id as MetricId].kind === 'flow'
 /** The days of a profile that have a count, or both daily parts of a rate. */
-const daysHaving = (id: MetricId, reader: Reader, span: Span): number[] => once(reader, `having ${id} ${span.from} ${span.to}`, () => {
-  const spec = METRICS[id]
-  const wanted = (spec.kind === 'rate' ? [spec.top, spec.bottom].filter(isFlow) : [id]).map((flowId) => flowOf(flowId as MetricId, reader))
-  return daysOf(span).filter((day) => wanted.every((flow) => flow[day] !== undefined))
-})
-const levelOf = (reader: Reader, { to }: Span) => Array.from({ length: 8 }, (_, back) => at(reader, to - back, 'followers')).find((value) => value !== undefined)
+const daysHaving = (id: MetricId, reader: Reader, span: Span): number[] =>
+  once(reader, `having ${id} ${span.from} ${span.to}`, () => {
+    const spec = METRICS[id]
+    const wanted = (spec.kind === 'rate' ? [spec.top, spec.bottom].filter(isFlow) : [id]).map((flowId) =>
+      flowOf(flowId as MetricId, reader),
+    )
+    return daysOf(span).filter((day) => wanted.every((flow) => flow[day] !== undefined))
+  })
+const levelOf = (reader: Reader, { to }: Span) =>
+  Array.from({ length: 8 }, (_, back) => at(reader, to - back, 'followers')).find((value) => value !== undefined)
 
-/** The fewest people added up of windows that cover some days, the first ones first: the last day is in some window, and what that leaves is covered as cheaply. */
+/**
+ * The fewest people added up of windows that cover some days, the first ones first: the last day is in some window, and
+ * what that leaves is covered as cheaply.
+ */
 function coverOf(reader: Reader, name: string, shown: string, days: readonly number[]): number {
   const known = new Map<number, number>([[0, 0]])
   const least = (count: number): number => {
     const before = known.get(count)
     if (before !== undefined) return before
     const day = days[count - 1]!
-    const options = [at(reader, day, `${name}_1d`), at(reader, day, shown)].flatMap((people) => (people === undefined ? [] : [{ from: day, people }]))
+    const options = [at(reader, day, `${name}_1d`), at(reader, day, shown)].flatMap((people) =>
+      people === undefined ? [] : [{ from: day, people }],
+    )
     for (const size of [7, 28]) {
       for (let end = day; end < day + size; end++) {
         const people = at(reader, end, `${name}_${size}d`)
         if (people !== undefined) options.push({ from: end - size + 1, people })
       }
     }
-    const cost = Math.min(Infinity, ...options.map(({ from, people }) => people + least(days.findIndex((each) => each >= from))))
+    const cost = Math.min(
+      Infinity,
+      ...options.map(({ from, people }) => people + least(days.findIndex((each) => each >= from))),
+    )
     known.set(count, cost)
     return cost
   }
   return least(days.length)
 }
-const runCost = (reader: Reader, name: string, shown: string, run: readonly number[]) => (run.length === 0 ? 0 : once(reader, `cover ${name} ${run[0]} ${run.at(-1)}`, () => coverOf(reader, name, shown, run)))
+const runCost = (reader: Reader, name: string, shown: string, run: readonly number[]) =>
+  run.length === 0 ? 0 : once(reader, `cover ${name} ${run[0]} ${run.at(-1)}`, () => coverOf(reader, name, shown, run))
 
 interface Bounds {
   exact?: number
@@ -127,34 +185,39 @@ interface Bounds {
   high: number
 }
 /** What the windows prove of the people on some days. */
-const peopleOf = (reader: Reader, name: string, shown: string, days: readonly number[]): Bounds | undefined => once(reader, `people ${name} ${days.join()}`, () => {
-  const column = (size: number) => `${name}_${size}d`
-  if (!days.some((day) => [1, 7, 28].some((size) => at(reader, day, column(size)) !== undefined))) return undefined
-  const [first, last] = [days[0]!, days.at(-1)!]
-  if (last - first + 1 === days.length && [1, 7, 28].includes(days.length)) {
-    const exact = at(reader, last, column(days.length))
-    if (exact !== undefined) return { exact, low: exact, high: exact }
-  }
-  const wanted = new Set(days)
-  // the days between that are not asked for fall into runs; one that a window touches counts whole
-  const holes: number[][] = []
-  for (let day = first; day <= last; day++) {
-    if (wanted.has(day)) continue
-    if (holes.at(-1)?.at(-1) === day - 1) holes.at(-1)!.push(day)
-    else holes.push([day])
-  }
-  let low = 0
-  for (const size of [1, 7, 28]) {
-    for (let end = first; end < last + size; end++) {
-      const counted = at(reader, end, column(size))
-      if (counted === undefined || (size === 1 && !wanted.has(end))) continue
-      const from = end - size + 1
-      const runs = [daysOf({ from, to: Math.min(end, first - 1) }), daysOf({ from: Math.max(from, last + 1), to: end }), ...holes.filter((hole) => hole[0]! <= end && hole.at(-1)! >= from)]
-      low = Math.max(low, counted - runs.reduce((sum, run) => sum + runCost(reader, name, shown, run), 0))
+const peopleOf = (reader: Reader, name: string, shown: string, days: readonly number[]): Bounds | undefined =>
+  once(reader, `people ${name} ${days.join()}`, () => {
+    const column = (size: number) => `${name}_${size}d`
+    if (!days.some((day) => [1, 7, 28].some((size) => at(reader, day, column(size)) !== undefined))) return undefined
+    const [first, last] = [days[0]!, days.at(-1)!]
+    if (last - first + 1 === days.length && [1, 7, 28].includes(days.length)) {
+      const exact = at(reader, last, column(days.length))
+      if (exact !== undefined) return { exact, low: exact, high: exact }
     }
-  }
-  return { low, high: Math.max(low, coverOf(reader, name, shown, days)) }
-})
+    const wanted = new Set(days)
+    // the days between that are not asked for fall into runs; one that a window touches counts whole
+    const holes: number[][] = []
+    for (let day = first; day <= last; day++) {
+      if (wanted.has(day)) continue
+      if (holes.at(-1)?.at(-1) === day - 1) holes.at(-1)!.push(day)
+      else holes.push([day])
+    }
+    let low = 0
+    for (const size of [1, 7, 28]) {
+      for (let end = first; end < last + size; end++) {
+        const counted = at(reader, end, column(size))
+        if (counted === undefined || (size === 1 && !wanted.has(end))) continue
+        const from = end - size + 1
+        const runs = [
+          daysOf({ from, to: Math.min(end, first - 1) }),
+          daysOf({ from: Math.max(from, last + 1), to: end }),
+          ...holes.filter((hole) => hole[0]! <= end && hole.at(-1)! >= from),
+        ]
+        low = Math.max(low, counted - runs.reduce((sum, run) => sum + runCost(reader, name, shown, run), 0))
+      }
+    }
+    return { low, high: Math.max(low, coverOf(reader, name, shown, days)) }
+  })
 
 const Z = 1.959963984540054
 function chance(value: number, events: number): { low: number; high: number } {
@@ -164,7 +227,13 @@ function chance(value: number, events: number): { low: number; high: number } {
 }
 
 /** A metric over some profiles, each on its own days. */
-export function read(id: MetricId, readers: readonly Reader[], span: Span, universe: number | undefined, only?: ReadonlyMap<Reader, readonly number[]>): Read {
+export function read(
+  id: MetricId,
+  readers: readonly Reader[],
+  span: Span,
+  universe: number | undefined,
+  only?: ReadonlyMap<Reader, readonly number[]>,
+): Read {
   const spec = METRICS[id]
   const length = span.to - span.from + 1
   const days = (reader: Reader): readonly number[] => {
@@ -174,7 +243,13 @@ export function read(id: MetricId, readers: readonly Reader[], span: Span, unive
   const reports = (wanted: string, reader: Reader): boolean => {
     const of = METRICS[wanted as MetricId]
     if (of.kind === 'rate') return reports(of.top, reader) && reports(of.bottom, reader)
-    return (of.kind === 'flow' ? of.parts.map(bare) : of.kind === 'level' ? ['followers'] : [1, 7, 28].map((size) => `${of.name}_${size}d`)).some((column) => gives(reader, column))
+    return (
+      of.kind === 'flow'
+        ? of.parts.map(bare)
+        : of.kind === 'level'
+          ? ['followers']
+          : [1, 7, 28].map((size) => `${of.name}_${size}d`)
+    ).some((column) => gives(reader, column))
   }
   const members = readers.filter((reader) => reports(id, reader))
   switch (spec.kind) {
@@ -183,36 +258,91 @@ export function read(id: MetricId, readers: readonly Reader[], span: Span, unive
       const all = sums.flat()
       const base = { present: all.length, expected: length * members.length }
       if (all.length === 0) return { ...base, observations: 0 }
-      const [value, events] = [all.reduce((sum, each) => sum + each.value, 0), all.reduce((sum, each) => sum + each.events, 0)]
-      return { ...base, value, exactness: 'exact', observations: events, ...(id !== 'watch_time' && { interval: chance(value, events) }) }
+      const [value, events] = [
+        all.reduce((sum, each) => sum + each.value, 0),
+        all.reduce((sum, each) => sum + each.events, 0),
+      ]
+      return {
+        ...base,
+        value,
+        exactness: 'exact',
+        observations: events,
+        ...(id !== 'watch_time' && { interval: chance(value, events) }),
+      }
     }
     case 'level': {
       const levels = members.map((reader) => levelOf(reader, span)).filter((level) => level !== undefined)
       const value = levels.reduce((sum, level) => sum + level, 0)
-      return { present: levels.length, expected: members.length, observations: value, ...(levels.length > 0 && { value, exactness: 'exact' }) }
+      return {
+        present: levels.length,
+        expected: members.length,
+        observations: value,
+        ...(levels.length > 0 && { value, exactness: 'exact' }),
+      }
     }
     case 'people': {
       const known = members.map((reader) => peopleOf(reader, spec.name, spec.shown, daysOf(span)))
-      const present = members.reduce((sum, reader) => sum + daysOf(span).filter((day) => at(reader, day, `${spec.name}_1d`) !== undefined).length, 0)
-      return { present, expected: length * members.length, ...(together(known, id === 'reach' ? universe : undefined)) }
+      const present = members.reduce(
+        (sum, reader) => sum + daysOf(span).filter((day) => at(reader, day, `${spec.name}_1d`) !== undefined).length,
+        0,
+      )
+      return { present, expected: length * members.length, ...together(known, id === 'reach' ? universe : undefined) }
     }
     case 'rate': {
       const under = METRICS[spec.bottom as MetricId]
-      const usable = members.filter((reader) => days(reader).length > 0 && (under.kind === 'flow' || (under.kind === 'level' ? levelOf(reader, span) !== undefined : peopleOf(reader, under.kind === 'people' ? under.name : '', under.kind === 'people' ? under.shown : '', daysOf(span)) !== undefined)))
-      const base = { present: usable.reduce((sum, reader) => sum + days(reader).length, 0), expected: length * members.length }
+      const usable = members.filter(
+        (reader) =>
+          days(reader).length > 0 &&
+          (under.kind === 'flow' ||
+            (under.kind === 'level'
+              ? levelOf(reader, span) !== undefined
+              : peopleOf(
+                  reader,
+                  under.kind === 'people' ? under.name : '',
+                  under.kind === 'people' ? under.shown : '',
+                  daysOf(span),
+                ) !== undefined)),
+      )
+      const base = {
+        present: usable.reduce((sum, reader) => sum + days(reader).length, 0),
+        expected: length * members.length,
+      }
       const chosen = new Map(usable.map((reader) => [reader, days(reader)]))
       const top = read(spec.top as MetricId, usable, span, universe, chosen)
-      const bottom: Read = under.kind === 'people' ? { present: 0, expected: 0, ...together(usable.map((reader) => peopleOf(reader, under.name, under.shown, days(reader))), spec.bottom === 'reach' ? universe : undefined) } : read(spec.bottom as MetricId, usable, span, universe, chosen)
+      const bottom: Read =
+        under.kind === 'people'
+          ? {
+              present: 0,
+              expected: 0,
+              ...together(
+                usable.map((reader) => peopleOf(reader, under.name, under.shown, days(reader))),
+                spec.bottom === 'reach' ? universe : undefined,
+              ),
+            }
+          : read(spec.bottom as MetricId, usable, span, universe, chosen)
       const divisor = bottom.value ?? bottom.low ?? 0
       if (usable.length === 0 || !(divisor > 0)) return { ...base, observations: 0 }
       const over = (value: number | undefined) => (value !== undefined && value > 0 ? top.value! / value : undefined)
       const isRange = bottom.exactness !== 'exact'
       const [least, most] = isRange ? [bottom.low, bottom.high] : [bottom.value, bottom.value]
       const isProportion = spec.unit === 'share' && under.kind === 'flow' && top.value! <= bottom.value!
-      const interval = !top.interval ? undefined : isProportion ? wilson(top.value!, bottom.value!) : least !== undefined && least > 0 ? { low: most === undefined ? 0 : top.interval.low / most, high: top.interval.high / least } : undefined
+      const interval = !top.interval
+        ? undefined
+        : isProportion
+          ? wilson(top.value!, bottom.value!)
+          : least !== undefined && least > 0
+            ? { low: most === undefined ? 0 : top.interval.low / most, high: top.interval.high / least }
+            : undefined
       return {
-        ...base, exactness: bottom.exactness, observations: divisor, ...(over(bottom.value) !== undefined && { value: over(bottom.value) }),
-        ...(isRange && { low: over(bottom.high) ?? 0, ...(over(bottom.low) !== undefined && { high: over(bottom.low) }) }), ...(interval && { interval }),
+        ...base,
+        exactness: bottom.exactness,
+        observations: divisor,
+        ...(over(bottom.value) !== undefined && { value: over(bottom.value) }),
+        ...(isRange && {
+          low: over(bottom.high) ?? 0,
+          ...(over(bottom.low) !== undefined && { high: over(bottom.low) }),
+        }),
+        ...(interval && { interval }),
       }
     }
   }
@@ -225,12 +355,17 @@ function wilson(count: number, of: number): { low: number; high: number } {
   return { low: count === 0 ? 0 : Math.max(0, centre - half), high: count === of ? 1 : Math.min(1, centre + half) }
 }
 
-function together(known: readonly (Bounds | undefined)[], universe: number | undefined): Pick<Read, 'value' | 'low' | 'high' | 'exactness' | 'observations'> {
+function together(
+  known: readonly (Bounds | undefined)[],
+  universe: number | undefined,
+): Pick<Read, 'value' | 'low' | 'high' | 'exactness' | 'observations'> {
   const found = known.filter((each) => each !== undefined)
   if (found.length === 0) return { observations: 0 }
   if (known.length === 1) {
     const { exact, low, high } = found[0]!
-    return exact === undefined ? { low, ...(high < Infinity && { high }), exactness: 'bounded', observations: low } : { value: exact, exactness: 'exact', observations: exact }
+    return exact === undefined
+      ? { low, ...(high < Infinity && { high }), exactness: 'bounded', observations: low }
+      : { value: exact, exactness: 'exact', observations: exact }
   }
   const low = Math.max(...found.map((each) => each.low))
   const all = found.length === known.length ? found.reduce((sum, each) => sum + each.high, 0) : Infinity
@@ -238,25 +373,40 @@ function together(known: readonly (Bounds | undefined)[], universe: number | und
   const high = Math.min(all, audience)
   const range = { low, ...(high < Infinity && { high }) }
   if (audience === Infinity || all === Infinity) return { ...range, exactness: 'bounded', observations: low }
-  const missed = found.reduce((product, each) => product * (1 - Math.min(audience, each.exact ?? (each.low + each.high) / 2) / audience), 1)
+  const missed = found.reduce(
+    (product, each) => product * (1 - Math.min(audience, each.exact ?? (each.low + each.high) / 2) / audience),
+    1,
+  )
   const value = Math.min(high, Math.max(low, audience * (1 - missed)))
   return { ...range, value, exactness: 'estimated', observations: value }
 }
 
 const extent = ({ value, low, high, interval }: Read) => ({
-  low: Math.min(...[value, low, interval?.low].filter((end) => end !== undefined)), high: low !== undefined && high === undefined ? Infinity : Math.max(...[value, high, interval?.high].filter((end) => end !== undefined)),
+  low: Math.min(...[value, low, interval?.low].filter((end) => end !== undefined)),
+  high:
+    low !== undefined && high === undefined
+      ? Infinity
+      : Math.max(...[value, high, interval?.high].filter((end) => end !== undefined)),
 })
 
 /** How a metric changed, over the profiles and days that both periods have. */
-export function readChange(id: MetricId, readers: readonly Reader[], span: Span, versus: Versus, universe: number | undefined, past: readonly { span: Span; versus: Versus }[] = []): ReadChange {
+export function readChange(
+  id: MetricId,
+  readers: readonly Reader[],
+  span: Span,
+  versus: Versus,
+  universe: number | undefined,
+  past: readonly { span: Span; versus: Versus }[] = [],
+): ReadChange {
   const spec = METRICS[id]
   const isDaily = spec.kind === 'flow' || spec.kind === 'rate'
   const [now, then] = [new Map<Reader, number[]>(), new Map<Reader, number[]>()]
   const both = readers.filter((reader) => {
-    const has = (side: Span) => once(reader, `has ${id} ${side.from} ${side.to}`, () => {
-      const found = read(id, [reader], side, undefined)
-      return spec.kind === 'rate' ? found.present > 0 : found.value !== undefined || found.low !== undefined
-    })
+    const has = (side: Span) =>
+      once(reader, `has ${id} ${side.from} ${side.to}`, () => {
+        const found = read(id, [reader], side, undefined)
+        return spec.kind === 'rate' ? found.present > 0 : found.value !== undefined || found.low !== undefined
+      })
     if (!has(span) || !has(versus.span)) return false
     if (!isDaily) return true
     const [mine, theirs] = [daysHaving(id, reader, span), daysHaving(id, reader, versus.span)]
@@ -267,30 +417,58 @@ export function readChange(id: MetricId, readers: readonly Reader[], span: Span,
       if (other !== undefined && other >= versus.span.from && other <= versus.span.to) partner.set(day, other)
     }
     const back = new Map([...partner].map(([day, other]) => [other, day]))
-    now.set(reader, mine.filter((day) => !partner.has(day) || isTheirs.has(partner.get(day)!)))
-    then.set(reader, theirs.filter((day) => !back.has(day) || isMine.has(back.get(day)!)))
+    now.set(
+      reader,
+      mine.filter((day) => !partner.has(day) || isTheirs.has(partner.get(day)!)),
+    )
+    then.set(
+      reader,
+      theirs.filter((day) => !back.has(day) || isMine.has(back.get(day)!)),
+    )
     return now.get(reader)!.length > 0 && then.get(reader)!.length > 0
   })
   const none: ReadChange = { direction: 'unknown', judgement: 'neutral', isUnclear: false, small: false, has: false }
   if (both.length === 0) return none
-  const [to, from] = [read(id, both, span, universe, isDaily ? now : undefined), read(id, both, versus.span, universe, isDaily ? then : undefined)]
+  const [to, from] = [
+    read(id, both, span, universe, isDaily ? now : undefined),
+    read(id, both, versus.span, universe, isDaily ? then : undefined),
+  ]
   const small = Math.min(to.observations, from.observations) < 30
-  if (to.value === undefined && to.low === undefined || from.value === undefined && from.low === undefined) return { ...none, small }
+  if ((to.value === undefined && to.low === undefined) || (from.value === undefined && from.low === undefined))
+    return { ...none, small }
   const [a, b] = [extent(to), extent(from)]
   const [shared, narrow] = [Math.min(a.high, b.high) - Math.max(a.low, b.low), Math.min(a.high - a.low, b.high - b.low)]
   const isUnclear = shared >= 0 && (narrow > 0 && narrow < Infinity ? shared / narrow : 1) >= 0.75
-  const judged = (direction: string) => (spec.polarity === 0 || !['up', 'down'].includes(direction) ? 'neutral' : (direction === 'up') === spec.polarity > 0 ? 'better' : 'worse')
+  const judged = (direction: string) =>
+    spec.polarity === 0 || !['up', 'down'].includes(direction)
+      ? 'neutral'
+      : (direction === 'up') === spec.polarity > 0
+        ? 'better'
+        : 'worse'
   const days = isDaily ? { daysNow: to.present, daysThen: from.present } : {}
   if (to.value === undefined || from.value === undefined) {
-    const [low, high] = [to.low ?? to.value!, to.low === undefined ? to.value! : to.high ?? Infinity]
-    const [low2, high2] = [from.low ?? from.value!, from.low === undefined ? from.value! : from.high ?? Infinity]
+    const [low, high] = [to.low ?? to.value!, to.low === undefined ? to.value! : (to.high ?? Infinity)]
+    const [low2, high2] = [from.low ?? from.value!, from.low === undefined ? from.value! : (from.high ?? Infinity)]
     const direction = low > high2 ? 'up' : high < low2 ? 'down' : 'unknown'
     return { ...days, direction, judgement: judged(direction), isUnclear, small, has: true }
   }
   const direction = to.value > from.value ? 'up' : to.value < from.value ? 'down' : 'same'
   let judgement = isUnclear ? 'neutral' : judged(direction)
-  const change: ReadChange = { ...days, from: from.value, to: to.value, ...(from.value > 0 && { relative: to.value / from.value - 1 }), direction, judgement, isUnclear: isUnclear && direction !== 'same', small, has: true }
-  const perDay = spec.kind === 'flow' && span.to - span.from !== versus.span.to - versus.span.from ? [(to.value * both.length) / to.present, (from.value * both.length) / from.present] : undefined
+  const change: ReadChange = {
+    ...days,
+    from: from.value,
+    to: to.value,
+    ...(from.value > 0 && { relative: to.value / from.value - 1 }),
+    direction,
+    judgement,
+    isUnclear: isUnclear && direction !== 'same',
+    small,
+    has: true,
+  }
+  const perDay =
+    spec.kind === 'flow' && span.to - span.from !== versus.span.to - versus.span.from
+      ? [(to.value * both.length) / to.present, (from.value * both.length) / from.present]
+      : undefined
   if (perDay) {
     const daily = perDay[0]! > perDay[1]! ? 'up' : perDay[0]! < perDay[1]! ? 'down' : 'same'
     judgement = daily === direction && !change.isUnclear ? judged(direction) : 'neutral'
@@ -299,14 +477,29 @@ export function readChange(id: MetricId, readers: readonly Reader[], span: Span,
   const sizes = past.flatMap((each) => {
     const earlier = readChange(id, readers, each.span, each.versus, universe)
     if (!earlier.has || earlier.from === undefined || earlier.to === undefined) return []
-    const values = spec.kind === 'flow' && each.span.to - each.span.from !== each.versus.span.to - each.versus.span.from ? perDayOf(id, readers, each, earlier) : [earlier.from, earlier.to]
-    return isSigned ? [values[1]! - values[0]!] : values[0]! > 0 && values[1]! > 0 ? [Math.log(values[1]! / values[0]!)] : []
+    const values =
+      spec.kind === 'flow' && each.span.to - each.span.from !== each.versus.span.to - each.versus.span.from
+        ? perDayOf(id, readers, each, earlier)
+        : [earlier.from, earlier.to]
+    return isSigned
+      ? [values[1]! - values[0]!]
+      : values[0]! > 0 && values[1]! > 0
+        ? [Math.log(values[1]! / values[0]!)]
+        : []
   })
   if (sizes.length >= 8) {
     const middle = middleOf(sizes)
     const half = 1.2815515655446004 * 1.4826 * middleOf(sizes.map((size) => Math.abs(size - middle)))
     const ends = [middle - half, middle + half].map((end) => (isSigned ? end : Math.expm1(end)))
-    const size = isSigned ? (perDay ? perDay[0]! - perDay[1]! : to.value - from.value) : perDay ? (perDay[1]! > 0 ? perDay[0]! / perDay[1]! - 1 : undefined) : change.relative
+    const size = isSigned
+      ? perDay
+        ? perDay[0]! - perDay[1]!
+        : to.value - from.value
+      : perDay
+        ? perDay[1]! > 0
+          ? perDay[0]! / perDay[1]! - 1
+          : undefined
+        : change.relative
     if (size !== undefined) {
       Object.assign(change, { usualLow: ends[0], usualHigh: ends[1] })
       if (size >= ends[0]! && size <= ends[1]!) judgement = 'neutral'
@@ -316,7 +509,12 @@ export function readChange(id: MetricId, readers: readonly Reader[], span: Span,
 }
 
 /** A count by the day: over the days of the profiles that are compared. */
-function perDayOf(id: MetricId, readers: readonly Reader[], { span, versus }: { span: Span; versus: Versus }, { from, to, daysNow, daysThen }: ReadChange): number[] {
+function perDayOf(
+  id: MetricId,
+  readers: readonly Reader[],
+  { span, versus }: { span: Span; versus: Versus },
+  { from, to, daysNow, daysThen }: ReadChange,
+): number[] {
   const compared = readers.filter((reader) => readChange(id, [reader], span, versus, undefined).has).length
   return [(from! * compared) / daysThen!, (to! * compared) / daysNow!]
 }

@@ -25,21 +25,42 @@ export function useDatabase(name: string): { url: () => string; pool: () => Pool
   return { url: () => url, pool: database }
 }
 
-const insert = async (text: string, values: unknown[]): Promise<number> => ((await database().query(text, values))[0] as { insertId: number }).insertId
+const insert = async (text: string, values: unknown[]): Promise<number> =>
+  ((await database().query(text, values))[0] as { insertId: number }).insertId
 
 /** A client with an agency of its own. */
 export async function addClient(slug: string, universe: number | null = null): Promise<ClientDb> {
   const agency = await insert('INSERT INTO agency (name) VALUES (?)', [`Agency of ${slug}`])
-  return await clientDbForJob(await insert('INSERT INTO client (agency_id, slug, name, time_zone, universe) VALUES (?, ?, ?, ?, ?)', [agency, slug, slug, 'Europe/London', universe]))
+  return await clientDbForJob(
+    await insert('INSERT INTO client (agency_id, slug, name, time_zone, universe) VALUES (?, ?, ?, ?, ?)', [
+      agency,
+      slug,
+      slug,
+      'Europe/London',
+      universe,
+    ]),
+  )
 }
 
 /** A profile of a client. */
-export const addProfile = (db: ClientDb, network: string, remoteId: string, tokens: Buffer | null = null): Promise<number> =>
-  insert('INSERT INTO profile (client_id, network, handle, name, remote_id, consent, tokens) VALUES (?, ?, ?, ?, ?, ?, ?)', [db.clientId, network, `@p${remoteId}`, `Profile ${remoteId}`, remoteId, tokens ? 'given' : 'none', tokens])
+export const addProfile = (
+  db: ClientDb,
+  network: string,
+  remoteId: string,
+  tokens: Buffer | null = null,
+): Promise<number> =>
+  insert(
+    'INSERT INTO profile (client_id, network, handle, name, remote_id, consent, tokens) VALUES (?, ?, ?, ?, ?, ?, ?)',
+    [db.clientId, network, `@p${remoteId}`, `Profile ${remoteId}`, remoteId, tokens ? 'given' : 'none', tokens],
+  )
 
 /** Writes days as they are. */
 export const addDaysOf = (db: ClientDb, rows: readonly ProfileDay[]) =>
-  db.insertRows('profile_day', ['profile_id', 'day', ...FACT_COLUMNS], rows.map((row) => [row.profile, row.day, ...FACT_COLUMNS.map((column) => row[column] ?? null)]))
+  db.insertRows(
+    'profile_day',
+    ['profile_id', 'day', ...FACT_COLUMNS],
+    rows.map((row) => [row.profile, row.day, ...FACT_COLUMNS.map((column) => row[column] ?? null)]),
+  )
 
 /** Everything that is stored of a table, in a fixed order, to be compared. */
 export async function tableOf(table: string, columns = '*'): Promise<unknown[]> {

@@ -16,7 +16,16 @@ export async function startServer(databaseUrl: string, env: Record<string, strin
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
-    env: { ...process.env, ZAFFER_DATABASE_URL: databaseUrl, NITRO_PORT: String(port), NITRO_HOST: '127.0.0.1', NUXT_SESSION_PASSWORD: 'a session password that is long enough', ZAFFER_STANDINS_URL: 'http://127.0.0.1:9', NODE_ENV: 'production', ...env },
+    env: {
+      ...process.env,
+      ZAFFER_DATABASE_URL: databaseUrl,
+      NITRO_PORT: String(port),
+      NITRO_HOST: '127.0.0.1',
+      NUXT_SESSION_PASSWORD: 'a session password that is long enough',
+      ZAFFER_STANDINS_URL: 'http://127.0.0.1:9',
+      NODE_ENV: 'production',
+      ...env,
+    },
     stdio: 'ignore',
   })
   await vi.waitFor(async () => expect((await fetch(`${base}/api/health`)).status).toBe(200), { timeout: 20_000 })
@@ -24,4 +33,8 @@ export async function startServer(databaseUrl: string, env: Record<string, strin
 }
 
 /** The cookies that an answer sets, as a browser sends them back. */
-export const cookiesOf = (answer: Response): string => answer.headers.getSetCookie().map((cookie) => cookie.split(';')[0]).join('; ')
+export const cookiesOf = (answer: Response): string =>
+  answer.headers
+    .getSetCookie()
+    .map((cookie) => cookie.split(';')[0])
+    .join('; ')

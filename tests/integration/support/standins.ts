@@ -5,8 +5,20 @@ import { seal } from '../../../server/platform/people/secrets'
 
 /** Stand-in networks inside the test's own process, whose clock, rate and outages the test sets. */
 export function useStandins() {
-  const state = { lastComplete: '2026-10-28', requests: 0, isDown: false, refusesAccess: false, onRequest: (_path: string) => {} }
-  const settings: StandinSettings = { anchor: '2026-10-28', secret: 'secret of the stand-ins', requestsPerMinute: 1000, lastComplete: () => state.lastComplete, now: () => Date.now() }
+  const state = {
+    lastComplete: '2026-10-28',
+    requests: 0,
+    isDown: false,
+    refusesAccess: false,
+    onRequest: (_path: string) => {},
+  }
+  const settings: StandinSettings = {
+    anchor: '2026-10-28',
+    secret: 'secret of the stand-ins',
+    requestsPerMinute: 1000,
+    lastComplete: () => state.lastComplete,
+    now: () => Date.now(),
+  }
   let server: Server
   beforeAll(async () => {
     const networks = standinNetworks(settings)
@@ -19,7 +31,10 @@ export function useStandins() {
         state.onRequest(url.pathname)
         if (state.isDown) return void response.writeHead(503).end()
         if (state.refusesAccess && request.headers.authorization) return void response.writeHead(401).end()
-        const answer = networks.handle(request.method!, url, request.headers, new URLSearchParams(form)) ?? { status: 404, body: '' }
+        const answer = networks.handle(request.method!, url, request.headers, new URLSearchParams(form)) ?? {
+          status: 404,
+          body: '',
+        }
         response.writeHead(answer.status, answer.headers).end(answer.body)
       })
     })

@@ -7,24 +7,35 @@ import { IMPORT_STATES } from '~/gather/imports/states'
 
 const session = useSession()
 const { slug, base } = useClient()
-const { data, error } = useQuery({ key: () => ['imports', slug.value], query: () => api<ImportHead[]>(`${base.value}/imports`) })
+const { data, error } = useQuery({
+  key: () => ['imports', slug.value],
+  query: () => api<ImportHead[]>(`${base.value}/imports`),
+})
 const input = ref<HTMLInputElement>()
 const problem = ref('')
 const sent = ref<number>()
 const isOver = ref(false)
 const COLUMNS: (OrderedColumn<ImportHead> & { label: string })[] = [
-  { key: 'file', label: 'File', valueOf: ({ fileName }) => fileName.toLowerCase() }, { key: 'state', label: 'State', valueOf: ({ state }) => IMPORT_STATES[state] },
-  { key: 'rows', label: 'Rows', isFigure: true, valueOf: ({ summary }) => summary?.rows ?? -1 }, { key: 'bad', label: 'Bad rows', isFigure: true, valueOf: ({ summary }) => summary?.bad ?? -1 },
-  { key: 'days', label: 'Days', isFigure: true, valueOf: ({ summary }) => summary?.from ?? '' }, { key: 'by', label: 'Brought by', valueOf: ({ createdBy }) => createdBy?.toLowerCase() ?? '' },
+  { key: 'file', label: 'File', valueOf: ({ fileName }) => fileName.toLowerCase() },
+  { key: 'state', label: 'State', valueOf: ({ state }) => IMPORT_STATES[state] },
+  { key: 'rows', label: 'Rows', isFigure: true, valueOf: ({ summary }) => summary?.rows ?? -1 },
+  { key: 'bad', label: 'Bad rows', isFigure: true, valueOf: ({ summary }) => summary?.bad ?? -1 },
+  { key: 'days', label: 'Days', isFigure: true, valueOf: ({ summary }) => summary?.from ?? '' },
+  { key: 'by', label: 'Brought by', valueOf: ({ createdBy }) => createdBy?.toLowerCase() ?? '' },
 ]
-const { ordered, select, orderOf } = useTableOrder('sort', () => COLUMNS, () => data.value ?? [])
+const { ordered, select, orderOf } = useTableOrder(
+  'sort',
+  () => COLUMNS,
+  () => data.value ?? [],
+)
 useHead({ title: 'Imports · Zaffer' })
 
 async function bring(file: File | undefined) {
   problem.value = ''
   if (!file) return
   if (file.size === 0) return void (problem.value = `"${file.name}" is empty.`)
-  if (file.size > LARGEST_IMPORT_BYTES) return void (problem.value = `"${file.name}" is larger than 300 MB. Split it by year and bring the parts.`)
+  if (file.size > LARGEST_IMPORT_BYTES)
+    return void (problem.value = `"${file.name}" is larger than 300 MB. Split it by year and bring the parts.`)
   sent.value = 0
   try {
     const id = await upload(file)
@@ -43,7 +54,8 @@ function upload(file: File): Promise<number> {
     const request = new XMLHttpRequest()
     request.open('POST', `${base.value}/imports?name=${encodeURIComponent(file.name)}`)
     request.upload.onprogress = ({ loaded, total }) => (sent.value = Math.round((100 * loaded) / total))
-    request.onerror = () => reject(new Error('The file could not be sent. Check that the application is running, then try again.'))
+    request.onerror = () =>
+      reject(new Error('The file could not be sent. Check that the application is running, then try again.'))
     request.onload = () => {
       const body = JSON.parse(request.responseText || '{}') as { id?: number; detail?: string }
       if (request.status === 200 && body.id) resolve(body.id)
@@ -57,22 +69,58 @@ function upload(file: File): Promise<number> {
 <template>
   <div>
     <PageHead title="Which figures come from files?" />
-    <section v-if="session.mayWrite" class="bring" :class="{ over: isOver }" @dragover.prevent="isOver = true" @dragleave="isOver = false" @drop.prevent="isOver = false; bring($event.dataTransfer?.files[0])">
-      <p>Bring an export of daily figures: a workbook (XLSX), CSV, TSV or semicolons. Nothing is written before you have seen what it would do.</p>
-      <label class="pick"><span class="field-label">File</span> <input ref="input" type="file" accept=".csv,.tsv,.txt,.xlsx,text/csv,text/tab-separated-values,application/vnd.openxmlformats-officedocument.spreadsheetml.sheet" :disabled="sent !== undefined" @change="bring(($event.target as HTMLInputElement).files?.[0])"></label>
+    <section
+      v-if="session.mayWrite"
+      class="bring"
+      :class="{ over: isOver }"
+      @dragover.prevent="isOver = true"
+      @dragleave="isOver = false"
+      @drop.prevent="
+        isOver = false
+        bring($event.dataTransfer?.files[0])
+      "
+    >
+      <p>
+        Bring an export of daily figures: a workbook (XLSX), CSV, TSV or semicolons. Nothing is written before you have
+        seen what it would do.
+      </p>
+      <label class="pick"
+        ><span class="field-label">File</span>
+        <input
+          ref="input"
+          type="file"
+          accept=".csv,.tsv,.txt,.xlsx,text/csv,text/tab-separated-values,application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+          :disabled="sent !== undefined"
+          @change="bring(($event.target as HTMLInputElement).files?.[0])"
+      /></label>
       <ProgressBar v-if="sent !== undefined" :value="sent" aria-label="Sending the file" />
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
     </section>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <table v-if="data?.length" class="plain-table">
-      <thead><tr><OrderHeading v-for="column in COLUMNS" :key="column.key" :label="column.label" :is-words="['state', 'days', 'by'].includes(column.key)" :order="orderOf(column.key)" @select="select(column)" /></tr></thead>
+      <thead>
+        <tr>
+          <OrderHeading
+            v-for="column in COLUMNS"
+            :key="column.key"
+            :label="column.label"
+            :is-words="['state', 'days', 'by'].includes(column.key)"
+            :order="orderOf(column.key)"
+            @select="select(column)"
+          />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="item in ordered" :key="item.id">
-          <td><NuxtLink :to="`/${slug}/imports/${item.id}`">{{ item.fileName }}</NuxtLink></td>
+          <td>
+            <NuxtLink :to="`/${slug}/imports/${item.id}`">{{ item.fileName }}</NuxtLink>
+          </td>
           <td class="words">{{ IMPORT_STATES[item.state] }}</td>
           <td>{{ item.summary?.rows.toLocaleString() ?? '—' }}</td>
           <td>{{ item.summary?.bad.toLocaleString() ?? '—' }}</td>
-          <td class="words">{{ item.summary?.from ? `${describeDay(item.summary.from)} to ${describeDay(item.summary.to!)}` : '—' }}</td>
+          <td class="words">
+            {{ item.summary?.from ? `${describeDay(item.summary.from)} to ${describeDay(item.summary.to!)}` : '—' }}
+          </td>
           <td class="words">{{ item.createdBy }}</td>
         </tr>
       </tbody>
@@ -82,6 +130,14 @@ function upload(file: File): Promise<number> {
 </template>
 
 <style scoped>
-.bring { border: 1px dashed var(--rule2); padding: 14px 16px; margin-bottom: 16px; display: grid; gap: 10px; }
-.over { background: var(--wash); }
+.bring {
+  border: 1px dashed var(--rule2);
+  padding: 14px 16px;
+  margin-bottom: 16px;
+  display: grid;
+  gap: 10px;
+}
+.over {
+  background: var(--wash);
+}
 </style>

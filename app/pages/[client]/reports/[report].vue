@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import Sortable from 'sortablejs'
-import { BLOCK_KINDS, LONGEST_COMMENT, LONGEST_TEXT, LONGEST_TITLE, SCOPED_KINDS, type Block } from '~~/shared/report/blocks'
+import {
+  BLOCK_KINDS,
+  LONGEST_COMMENT,
+  LONGEST_TEXT,
+  LONGEST_TITLE,
+  SCOPED_KINDS,
+  type Block,
+} from '~~/shared/report/blocks'
 import { POST_FORMATS } from '~~/core/networks/postFormats'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
@@ -19,7 +26,23 @@ const cache = useQueryCache()
 const { slug, base } = useClient()
 const { follow } = useJob()
 const { description } = useScope()
-const { draft, content, state, problem, editions, theirs, differences, canUndo, canRedo, open, save, change, step, settle, settled } = useReport(computed(() => String(route.params.report)))
+const {
+  draft,
+  content,
+  state,
+  problem,
+  editions,
+  theirs,
+  differences,
+  canUndo,
+  canRedo,
+  open,
+  save,
+  change,
+  step,
+  settle,
+  settled,
+} = useReport(computed(() => String(route.params.report)))
 const trouble = ref('')
 const isChoosing = ref(false)
 const isIssuing = ref(false)
@@ -28,17 +51,27 @@ const explained = ref<ComparedFigure>()
 const list = ref<HTMLElement>()
 const kind = ref<Block['kind']>()
 const STATES: Record<DraftState, string> = {
-  'saved': 'Saved', 'saving': 'Saving …', 'changed': 'Not saved yet', 'offline': 'No line: kept in this browser, and saved when the line is back', 'refused': 'Not saved: kept in this browser', 'two versions': 'Not saved: there are two versions',
+  'saved': 'Saved',
+  'saving': 'Saving …',
+  'changed': 'Not saved yet',
+  'offline': 'No line: kept in this browser, and saved when the line is back',
+  'refused': 'Not saved: kept in this browser',
+  'two versions': 'Not saved: there are two versions',
 }
 const against = ref<InstanceType<typeof OpeningPopover>>()
 /** What it is compared with, by name or in the words that are kept. */
-const againstName = computed(() => AGAINST_CHOICES.find(({ value }) => value === draft.value?.against)?.name ?? content.value?.against?.words ?? '')
+const againstName = computed(
+  () =>
+    AGAINST_CHOICES.find(({ value }) => value === draft.value?.against)?.name ?? content.value?.against?.words ?? '',
+)
 const ANY_FORMAT = 'any'
 const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.map((value) => ({ value, name: value }))]
 const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
 const filled = (id: string) => content.value?.blocks.find((block) => block.id === id)
 /** The rolling periods are kept as words in the address's form; a person reads and writes them with spaces. */
-const periodWords = computed(() => draft.value?.period.replaceAll(/(?<=[a-z\d])-(?=[a-z]|\d+-[a-z])/g, ' ').replace('..', ' to ') ?? '')
+const periodWords = computed(
+  () => draft.value?.period.replaceAll(/(?<=[a-z\d])-(?=[a-z]|\d+-[a-z])/g, ' ').replace('..', ' to ') ?? '',
+)
 useHead({ title: () => `${draft.value?.title ?? 'Report'} · Zaffer` })
 
 await open().catch((error: Error) => (trouble.value = error.message))
@@ -48,7 +81,9 @@ watch(list, (element) => {
   sortable?.destroy()
   if (!element || !session.mayWrite) return
   sortable = Sortable.create(element, {
-    handle: '.handle', draggable: '.editor', animation: 0,
+    handle: '.handle',
+    draggable: '.editor',
+    animation: 0,
     onEnd: ({ item, oldIndex, newIndex, from }) => {
       if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
       // the list is the store's to order: put the element back and let it be drawn anew
@@ -76,7 +111,8 @@ const add = (added: Block['kind'] | null | undefined) => {
 }
 const text = (event: Event) => (event.target as HTMLInputElement).value
 /** A text of a block, letter by letter. */
-const write = (index: number, part: 'title' | 'text' | 'comment', written: string) => change(({ blocks }) => (blocks[index]![part] = written), `${part} of ${draft.value!.blocks[index]!.id}`)
+const write = (index: number, part: 'title' | 'text' | 'comment', written: string) =>
+  change(({ blocks }) => (blocks[index]![part] = written), `${part} of ${draft.value!.blocks[index]!.id}`)
 
 function explain(compared: ComparedFigure) {
   explained.value = compared
@@ -98,7 +134,10 @@ async function issue(sha256: string) {
   isIssuing.value = true
   trouble.value = ''
   try {
-    const { job } = await api<{ job: number }>(`${base.value}/reports/${String(route.params.report)}/editions`, { method: 'POST', body: { requestKey: crypto.randomUUID(), sha256 } })
+    const { job } = await api<{ job: number }>(`${base.value}/reports/${String(route.params.report)}/editions`, {
+      method: 'POST',
+      body: { requestKey: crypto.randomUUID(), sha256 },
+    })
     const done = await follow(job)
     tick('issue')
     await Promise.all([cache.invalidateQueries({ key: ['editions'] }), cache.invalidateQueries({ key: ['reports'] })])
@@ -113,14 +152,25 @@ async function issue(sha256: string) {
 }
 
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || (event.target as HTMLElement).closest('input, textarea')) return
+  if (
+    !(event.ctrlKey || event.metaKey) ||
+    event.key.toLowerCase() !== 'z' ||
+    (event.target as HTMLElement).closest('input, textarea')
+  )
+    return
   event.preventDefault()
   if (event.shiftKey ? canRedo.value : canUndo.value) step(!event.shiftKey)
 })
 /** Whoever leaves waits until it is saved; where it cannot be, they are asked. */
 onBeforeRouteLeave(async () => {
   if (state.value === 'changed' || state.value === 'saving') await settled().catch(() => undefined)
-  return state.value === 'saved' || window.confirm('This report has changes that are not on the server yet. They are kept in this browser, and come back when the report is opened here again. Leave all the same?')
+  return (
+    state.value === 'saved' ||
+    window.confirm(
+      'This report has changes that are not on the server yet. They are kept in this browser, and come back when the ' +
+        'report is opened here again. Leave all the same?',
+    )
+  )
 })
 </script>
 
@@ -131,66 +181,265 @@ onBeforeRouteLeave(async () => {
         <span class="quiet" role="status">{{ STATES[state] }}</span>
         <Button label="Undo" text :disabled="!canUndo" @click="step(true)" />
         <Button label="Redo" text :disabled="!canRedo" @click="step(false)" />
-        <Button :label="`Look at edition ${editions + 1}`" title="Shows exactly what would be issued, before it is" :loading="isIssuing" aria-haspopup="dialog" @click="look" />
-        <LazyIssueDialog v-if="isLooking" :address="`${base}/reports/${String(route.params.report)}`" :is-issuing="isIssuing" @close="isLooking = false" @issue="issue" />
+        <Button
+          :label="`Look at edition ${editions + 1}`"
+          title="Shows exactly what would be issued, before it is"
+          :loading="isIssuing"
+          aria-haspopup="dialog"
+          @click="look"
+        />
+        <LazyIssueDialog
+          v-if="isLooking"
+          :address="`${base}/reports/${String(route.params.report)}`"
+          :is-issuing="isIssuing"
+          @close="isLooking = false"
+          @issue="issue"
+        />
       </template>
     </PageHead>
-    <p v-if="trouble || problem" class="field-error" role="alert">{{ trouble || problem }} <Button v-if="problem && state !== 'two versions'" label="Try again" text @click="save" /></p>
-    <p v-if="state === 'two versions'" class="field-error" role="alert">Somebody else, or another window of yours, has changed this report meanwhile. <Button label="See both versions" aria-haspopup="dialog" text @click="isChoosing = true" /></p>
-    <TwoVersions v-if="isChoosing && theirs" :differences="differences" @close="isChoosing = false" @choose="(how) => { isChoosing = false; settle(how) }" />
+    <p v-if="trouble || problem" class="field-error" role="alert">
+      {{ trouble || problem }}
+      <Button v-if="problem && state !== 'two versions'" label="Try again" text @click="save" />
+    </p>
+    <p v-if="state === 'two versions'" class="field-error" role="alert">
+      Somebody else, or another window of yours, has changed this report meanwhile.
+      <Button label="See both versions" aria-haspopup="dialog" text @click="isChoosing = true" />
+    </p>
+    <TwoVersions
+      v-if="isChoosing && theirs"
+      :differences="differences"
+      @close="isChoosing = false"
+      @choose="
+        (how) => {
+          isChoosing = false
+          settle(how)
+        }
+      "
+    />
     <template v-if="draft">
       <h2 v-if="!session.mayWrite" class="title">{{ draft.title }}</h2>
       <div v-else class="row setup no-print">
-        <div class="field grow"><label for="report-title">Title</label><InputText id="report-title" :model-value="draft.title" @input="change((d) => (d.title = text($event)), 'title')" /><LettersLeft :text="draft.title" :most="LONGEST_TITLE" /></div>
-        <div class="field"><label for="report-period">Period</label><InputText id="report-period" :model-value="periodWords" aria-describedby="report-scope" @change="change((d) => (d.period = text($event)))" /></div>
-        <div class="field"><span class="field-label">Against</span><Button :label="againstName" outlined :aria-label="`Against: ${againstName}`" aria-haspopup="dialog" @click="against?.toggle($event)" /></div>
-        <OpeningPopover ref="against" label="Choose the comparison"><LazyAgainstChooser v-if="description.data.value && content" :chosen="draft.against" :last-complete="description.data.value.lastComplete" :period="content.period" @choose="(value) => { against?.hide(); change((d) => (d.against = value)) }" /></OpeningPopover>
+        <div class="field grow">
+          <label for="report-title">Title</label
+          ><InputText
+            id="report-title"
+            :model-value="draft.title"
+            @input="change((d) => (d.title = text($event)), 'title')"
+          /><LettersLeft :text="draft.title" :most="LONGEST_TITLE" />
+        </div>
+        <div class="field">
+          <label for="report-period">Period</label
+          ><InputText
+            id="report-period"
+            :model-value="periodWords"
+            aria-describedby="report-scope"
+            @change="change((d) => (d.period = text($event)))"
+          />
+        </div>
+        <div class="field">
+          <span class="field-label">Against</span
+          ><Button
+            :label="againstName"
+            outlined
+            :aria-label="`Against: ${againstName}`"
+            aria-haspopup="dialog"
+            @click="against?.toggle($event)"
+          />
+        </div>
+        <OpeningPopover ref="against" label="Choose the comparison"
+          ><LazyAgainstChooser
+            v-if="description.data.value && content"
+            :chosen="draft.against"
+            :last-complete="description.data.value.lastComplete"
+            :period="content.period"
+            @choose="
+              (value) => {
+                against?.hide()
+                change((d) => (d.against = value))
+              }
+            "
+        /></OpeningPopover>
       </div>
-      <p v-if="content" id="report-scope" class="scope">{{ content.who }} from {{ content.periodWords }}<template v-if="content.against"> against {{ content.against.words }}</template>. Live: the figures move until an edition is issued. <a :href="`${base}/reports/${String(route.params.report)}/tables?format=xlsx`" download class="no-print workbook">Workbook</a></p>
+      <p v-if="content" id="report-scope" class="scope">
+        {{ content.who }} from {{ content.periodWords
+        }}<template v-if="content.against"> against {{ content.against.words }}</template
+        >. Live: the figures move until an edition is issued.
+        <a
+          :href="`${base}/reports/${String(route.params.report)}/tables?format=xlsx`"
+          download
+          class="no-print workbook"
+          >Workbook</a
+        >
+      </p>
       <SinceText v-if="content?.since?.length" :since="content.since" />
       <p v-if="draft.blocks.length === 0" class="quiet">The report is empty. Add its first block below.</p>
       <div ref="list">
         <div v-for="(block, index) in draft.blocks" :key="block.id" class="editor" :data-block="block.id">
           <div v-if="session.mayWrite" class="row bar no-print">
             <button
-              type="button" class="bare handle" :aria-label="`Block ${index + 1} of ${draft.blocks.length}, ${BLOCK_NAMES[block.kind]}: drag, or move with the arrow keys`" title="Drag, or focus and use the arrow keys"
-              @keydown.up.prevent="moveByKey(index, -1)" @keydown.down.prevent="moveByKey(index, 1)"
-            ><span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}</button>
-            <InputText :model-value="block.title" size="small" placeholder="Title" :aria-label="`Title of block ${index + 1}`" @input="write(index, 'title', text($event))" /><LettersLeft :text="block.title" :most="LONGEST_TITLE" />
-            <MetricPicker v-if="hasMetrics(block.kind)" :metrics="metrics" :chosen="block.metrics" :only-one="hasOneMetric(block.kind)" :most="block.kind === 'chart' ? 2 : 12" :label="`Metrics of block ${index + 1}`" @choose="(ids) => edit(index, { metrics: ids })" />
-            <Select v-if="OPTIONS[block.kind]" :model-value="block.option || OPTIONS[block.kind]!.choices[0]!.value" :options="[...OPTIONS[block.kind]!.choices]" option-label="name" option-value="value" size="small" :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`" @update:model-value="(value) => edit(index, { option: value })" />
+              type="button"
+              class="bare handle"
+              :aria-label="`Block ${index + 1} of ${draft.blocks.length}, ${BLOCK_NAMES[block.kind]}: drag, or move with the arrow keys`"
+              title="Drag, or focus and use the arrow keys"
+              @keydown.up.prevent="moveByKey(index, -1)"
+              @keydown.down.prevent="moveByKey(index, 1)"
+            >
+              <span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}
+            </button>
+            <InputText
+              :model-value="block.title"
+              size="small"
+              placeholder="Title"
+              :aria-label="`Title of block ${index + 1}`"
+              @input="write(index, 'title', text($event))"
+            /><LettersLeft :text="block.title" :most="LONGEST_TITLE" />
+            <MetricPicker
+              v-if="hasMetrics(block.kind)"
+              :metrics="metrics"
+              :chosen="block.metrics"
+              :only-one="hasOneMetric(block.kind)"
+              :most="block.kind === 'chart' ? 2 : 12"
+              :label="`Metrics of block ${index + 1}`"
+              @choose="(ids) => edit(index, { metrics: ids })"
+            />
+            <Select
+              v-if="OPTIONS[block.kind]"
+              :model-value="block.option || OPTIONS[block.kind]!.choices[0]!.value"
+              :options="[...OPTIONS[block.kind]!.choices]"
+              option-label="name"
+              option-value="value"
+              size="small"
+              :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`"
+              @update:model-value="(value) => edit(index, { option: value })"
+            />
             <template v-if="block.kind === 'posts'">
-              <Select :model-value="block.rows ?? 10" :options="[3, 5, 10, 20, 50]" size="small" :aria-label="`How many posts in block ${index + 1}`" @update:model-value="(rows) => edit(index, { rows })" />
-              <Select :model-value="block.format || ANY_FORMAT" :options="FORMATS" option-label="name" option-value="value" size="small" :aria-label="`Format of the posts in block ${index + 1}`" @update:model-value="(format) => edit(index, { format: format === ANY_FORMAT ? '' : format })" />
+              <Select
+                :model-value="block.rows ?? 10"
+                :options="[3, 5, 10, 20, 50]"
+                size="small"
+                :aria-label="`How many posts in block ${index + 1}`"
+                @update:model-value="(rows) => edit(index, { rows })"
+              />
+              <Select
+                :model-value="block.format || ANY_FORMAT"
+                :options="FORMATS"
+                option-label="name"
+                option-value="value"
+                size="small"
+                :aria-label="`Format of the posts in block ${index + 1}`"
+                @update:model-value="(format) => edit(index, { format: format === ANY_FORMAT ? '' : format })"
+              />
             </template>
-            <BlockWho v-if="SCOPED_KINDS.includes(block.kind)" :who="block.who" :words="filled(block.id)?.who" :known="description.data.value" :label="`Profiles of block ${index + 1}`" @choose="(who) => edit(index, { who })" />
-            <DownloadMenu v-if="!['text', 'page'].includes(block.kind)" :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`" :what="`Block ${index + 1}`" />
-            <Button label="Remove" text size="small" :aria-label="`Remove block ${index + 1}`" @click="change(({ blocks }) => blocks.splice(index, 1))" />
+            <BlockWho
+              v-if="SCOPED_KINDS.includes(block.kind)"
+              :who="block.who"
+              :words="filled(block.id)?.who"
+              :known="description.data.value"
+              :label="`Profiles of block ${index + 1}`"
+              @choose="(who) => edit(index, { who })"
+            />
+            <DownloadMenu
+              v-if="!['text', 'page'].includes(block.kind)"
+              :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`"
+              :what="`Block ${index + 1}`"
+            />
+            <Button
+              label="Remove"
+              text
+              size="small"
+              :aria-label="`Remove block ${index + 1}`"
+              @click="change(({ blocks }) => blocks.splice(index, 1))"
+            />
           </div>
-          <RichTextField v-if="block.kind === 'text' && session.mayWrite" :model-value="block.text" :rows="5" :most="LONGEST_TEXT" :label="`Text of block ${index + 1}`" placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph." @write="(text) => write(index, 'text', text)" />
-          <ReportBlock v-else-if="filled(block.id)" :block="filled(block.id)!" :notes="content!.notes" :time-zone="content!.timeZone" :hide-comment="session.mayWrite" is-rich @select="explain" />
-          <RichTextField v-if="!['text', 'page'].includes(block.kind) && session.mayWrite" :model-value="block.comment" :rows="2" :most="LONGEST_COMMENT" :label="`Comment on block ${index + 1}`" placeholder="A comment beside the figures" @write="(text) => write(index, 'comment', text)" />
+          <RichTextField
+            v-if="block.kind === 'text' && session.mayWrite"
+            :model-value="block.text"
+            :rows="5"
+            :most="LONGEST_TEXT"
+            :label="`Text of block ${index + 1}`"
+            placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph."
+            @write="(text) => write(index, 'text', text)"
+          />
+          <ReportBlock
+            v-else-if="filled(block.id)"
+            :block="filled(block.id)!"
+            :notes="content!.notes"
+            :time-zone="content!.timeZone"
+            :hide-comment="session.mayWrite"
+            is-rich
+            @select="explain"
+          />
+          <RichTextField
+            v-if="!['text', 'page'].includes(block.kind) && session.mayWrite"
+            :model-value="block.comment"
+            :rows="2"
+            :most="LONGEST_COMMENT"
+            :label="`Comment on block ${index + 1}`"
+            placeholder="A comment beside the figures"
+            @write="(text) => write(index, 'comment', text)"
+          />
         </div>
       </div>
       <div v-if="session.mayWrite" class="row add no-print">
-        <Select v-model="kind" :options="BLOCK_KINDS.map((value) => ({ value, name: BLOCK_NAMES[value] }))" option-label="name" option-value="value" placeholder="Add a block" aria-label="Add a block" @update:model-value="add" />
+        <Select
+          v-model="kind"
+          :options="BLOCK_KINDS.map((value) => ({ value, name: BLOCK_NAMES[value] }))"
+          option-label="name"
+          option-value="value"
+          placeholder="Add a block"
+          aria-label="Add a block"
+          @update:model-value="add"
+        />
       </div>
     </template>
     <Teleport v-if="shell.marginPlace" :to="shell.marginPlace">
-      <section class="in-margin"><h2>Workings</h2><WorkingsText v-if="explained" :compared="explained" /><p v-else class="quiet">Select a figure to see how it came about.</p></section>
+      <section class="in-margin">
+        <h2>Workings</h2>
+        <WorkingsText v-if="explained" :compared="explained" />
+        <p v-else class="quiet">Select a figure to see how it came about.</p>
+      </section>
     </Teleport>
   </div>
 </template>
 
 <style scoped>
-.setup { align-items: flex-end; gap: 16px; }
-.grow { flex: 1; }
-.title { font: 600 var(--text-title)/1.2 var(--serif); }
-.scope { font: 400 var(--text-heading)/1.4 var(--serif); color: var(--ink2); }
-.editor { border-top: 1px solid var(--rule); padding: 8px 0 14px; }
-.bar { justify-content: flex-start; }
-.handle { cursor: grab; color: var(--ink2); font-weight: 600; padding: 2px 6px; }
-.bar > :last-child { margin-left: auto; }
-.in-margin h2 { font: italic 600 15px var(--serif); border-bottom: 1px solid var(--rule); padding-bottom: 6px; margin-bottom: 8px; }
-.add { margin-top: 12px; }
+.setup {
+  align-items: flex-end;
+  gap: 16px;
+}
+.grow {
+  flex: 1;
+}
+.title {
+  font: 600 var(--text-title)/1.2 var(--serif);
+}
+.scope {
+  font: 400 var(--text-heading)/1.4 var(--serif);
+  color: var(--ink2);
+}
+.editor {
+  border-top: 1px solid var(--rule);
+  padding: 8px 0 14px;
+}
+.bar {
+  justify-content: flex-start;
+}
+.handle {
+  cursor: grab;
+  color: var(--ink2);
+  font-weight: 600;
+  padding: 2px 6px;
+}
+.bar > :last-child {
+  margin-left: auto;
+}
+.in-margin h2 {
+  font: italic 600 15px var(--serif);
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 6px;
+  margin-bottom: 8px;
+}
+.add {
+  margin-top: 12px;
+}
 </style>

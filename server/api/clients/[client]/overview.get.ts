@@ -9,9 +9,13 @@ import { resolveScope } from '../../../figures/resolveScope'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const asked = {
-    metric: String(query.metric ?? 'impressions'), figures: String(query.figures ?? ''), by: GROUPINGS.find((by) => by === query.by),
-    ...(typeof query.headlines === 'string' && query.headlines !== '' && { headlines: headlinesSchema.validateSync(query.headlines.split(',')) }),
-    ...(typeof query.columns === 'string' && query.columns !== '' && { columns: columnsSchema.validateSync(query.columns.split(',')) }),
+    metric: String(query.metric ?? 'impressions'),
+    figures: String(query.figures ?? ''),
+    by: GROUPINGS.find((by) => by === query.by),
+    ...(typeof query.headlines === 'string' &&
+      query.headlines !== '' && { headlines: headlinesSchema.validateSync(query.headlines.split(',')) }),
+    ...(typeof query.columns === 'string' &&
+      query.columns !== '' && { columns: columnsSchema.validateSync(query.columns.split(',')) }),
     ...(typeof query.second === 'string' && { second: query.second }),
   }
   const scope = parseScope(query)

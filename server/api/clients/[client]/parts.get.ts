@@ -9,5 +9,9 @@ import { resolveScope } from '../../../figures/resolveScope'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
-  return await sendRemembered(event, db, async () => await splitsOf(db, await resolveScope(db, scope), String(query.split ?? '')))
+  return await sendRemembered(
+    event,
+    db,
+    async () => await splitsOf(db, await resolveScope(db, scope), String(query.split ?? '')),
+  )
 })

@@ -10,5 +10,10 @@ export default clientRoute('figures', async ({ event, db, released }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
   const withRivals = released.includes('rivals')
-  return await sendRemembered(event, db, async () => await subject(db, await resolveScope(db, scope), String(query.metric ?? 'impressions'), withRivals), withRivals ? '' : 'without rivals')
+  return await sendRemembered(
+    event,
+    db,
+    async () => await subject(db, await resolveScope(db, scope), String(query.metric ?? 'impressions'), withRivals),
+    withRivals ? '' : 'without rivals',
+  )
 })

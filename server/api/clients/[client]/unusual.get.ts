@@ -11,6 +11,8 @@ export default clientRoute('figures', async ({ event, db }) => {
   const scope = parseScope(query)
   return await sendRemembered(event, db, async () => {
     const resolved = await resolveScope(db, scope)
-    return query.metric === 'all' ? await oddDays(db, resolved) : await unusual(db, resolved, String(query.metric ?? 'impressions'))
+    return query.metric === 'all'
+      ? await oddDays(db, resolved)
+      : await unusual(db, resolved, String(query.metric ?? 'impressions'))
   })
 })

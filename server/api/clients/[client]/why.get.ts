@@ -8,5 +8,9 @@ import { why } from '../../../read/why/why'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
-  return await sendRemembered(event, db, async () => await why(db, await resolveScope(db, scope), String(query.metric ?? 'impressions')))
+  return await sendRemembered(
+    event,
+    db,
+    async () => await why(db, await resolveScope(db, scope), String(query.metric ?? 'impressions')),
+  )
 })

@@ -17,8 +17,8 @@ import { resolveScope } from '../../../../figures/resolveScope'
 const WORK: readonly string[] = ['open', 'profiles', 'found']
 
 /**
- * What a part of a page shows, as CSV or XLSX: the same table that a report's block of that kind would have. `overview` is all that the overview shows, a sheet
- * for each part.
+ * What a part of a page shows, as CSV or XLSX: the same table that a report's block of that kind would have. `overview`
+ * is all that the overview shows, a sheet for each part.
  */
 export default clientRoute('figures', async ({ event, db, person, released }) => {
   const query = getQuery(event)
@@ -27,7 +27,12 @@ export default clientRoute('figures', async ({ event, db, person, released }) =>
   const kind = getRouterParam(event, 'kind')
   if (kind === 'overview') {
     const filled = await Promise.all((await overviewBlocks(query)).map((block) => fillOrSay(db, scope, block, sight)))
-    return await sendTables(event, 'Overview', filled.flatMap((block) => tableOf(block, db.timeZone) ?? []), aboutScope(db, scope))
+    return await sendTables(
+      event,
+      'Overview',
+      filled.flatMap((block) => tableOf(block, db.timeZone) ?? []),
+      aboutScope(db, scope),
+    )
   }
   const block = await asked({ kind, metrics: list(query.metrics), option: query.option ?? '' })
   if (person.role === 'viewer' && WORK.includes(block.kind)) throw forbidden(NOT_RELEASED)
@@ -46,8 +51,17 @@ async function overviewBlocks(query: Record<string, unknown>): Promise<Block[]> 
   const headlines = query.headlines === undefined ? [] : headlinesSchema.validateSync(list(query.headlines))
   // a metric that there is not is said, and leaves no part out in silence
   ;[metric, ...list(query.second), ...headlines, ...columns].forEach(metricById)
-  return await Promise.all([
-    { kind: 'figures', metrics: headlines.length > 0 ? headlines : [...set.headlines] }, { kind: 'chart', metrics: [metric, ...list(query.second)] }, { kind: 'table', metrics: columns.length > 0 ? columns : [...set.table], option: String(query.by ?? 'profile') },
-    { kind: 'subject', metrics: [metric] }, { kind: 'targets' }, { kind: 'parts', option: String(query.split ?? SPLITS[0]!.id) }, { kind: 'why', metrics: [metric] }, { kind: 'unusual', metrics: [metric] }, { kind: 'posts' },
-  ].map(asked))
+  return await Promise.all(
+    [
+      { kind: 'figures', metrics: headlines.length > 0 ? headlines : [...set.headlines] },
+      { kind: 'chart', metrics: [metric, ...list(query.second)] },
+      { kind: 'table', metrics: columns.length > 0 ? columns : [...set.table], option: String(query.by ?? 'profile') },
+      { kind: 'subject', metrics: [metric] },
+      { kind: 'targets' },
+      { kind: 'parts', option: String(query.split ?? SPLITS[0]!.id) },
+      { kind: 'why', metrics: [metric] },
+      { kind: 'unusual', metrics: [metric] },
+      { kind: 'posts' },
+    ].map(asked),
+  )
 }

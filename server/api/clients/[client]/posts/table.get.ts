@@ -12,8 +12,13 @@ import { resolveScope } from '../../../../figures/resolveScope'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = await resolveScope(db, parseScope(query))
-  const posts = (await listPosts(db, scope)).filter(({ format }) => typeof query.only !== 'string' || format === query.only)
+  const posts = (await listPosts(db, scope)).filter(
+    ({ format }) => typeof query.only !== 'string' || format === query.only,
+  )
   const order = String(query.order ?? 'newest')
-  const table = tableOf({ kind: 'posts', id: '', title: '', comment: '', order, posts: orderPosts(posts, order) }, db.timeZone)!
+  const table = tableOf(
+    { kind: 'posts', id: '', title: '', comment: '', order, posts: orderPosts(posts, order) },
+    db.timeZone,
+  )!
   return await sendTables(event, 'Posts', [table], aboutScope(db, scope))
 })

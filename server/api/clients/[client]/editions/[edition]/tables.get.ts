@@ -9,6 +9,8 @@ import { editionById } from '../../../../../report/editions/editions'
 export default clientRoute('read', async ({ event, db }) => {
   const edition = await editionById(db, idParam(event, 'edition', 'edition'))
   const { block } = getQuery(event)
-  const tables = edition.content.blocks.filter(({ id }) => typeof block !== 'string' || id === block).flatMap((each) => tableOf(each, edition.content.timeZone ?? 'UTC') ?? [])
+  const tables = edition.content.blocks
+    .filter(({ id }) => typeof block !== 'string' || id === block)
+    .flatMap((each) => tableOf(each, edition.content.timeZone ?? 'UTC') ?? [])
   return await sendTables(event, edition.title, tables, aboutContent(edition.content, edition))
 })

@@ -5,7 +5,10 @@ import { clientRoute, idParam } from '../../../../../platform/http/route'
 import { composeReport, type Sight } from '../../../../../report/blocks/composeReport'
 import { reportById } from '../../../../../report/reports/reports'
 
-/** A report with the figures of its period, live. One whose period has no day yet is opened all the same, so that it can be mended: it says why it is empty. */
+/**
+ * A report with the figures of its period, live. One whose period has no day yet is opened all the same, so that it can
+ * be mended: it says why it is empty.
+ */
 export default clientRoute('reports', async ({ event, db, released }) => {
   const id = idParam(event, 'report', 'report')
   const rivals = released.includes('rivals')

@@ -10,6 +10,15 @@ import { reportById } from '../../../../../report/reports/reports'
 export default clientRoute('reports', async ({ event, db, released }) => {
   const report = await reportById(db, idParam(event, 'report', 'report'))
   const { block } = getQuery(event)
-  const content = await composeReport(db, { ...report, blocks: report.blocks.filter(({ id }) => typeof block !== 'string' || id === block) }, { rivals: released.includes('rivals') })
-  return await sendTables(event, report.title, content.blocks.flatMap((each) => tableOf(each, db.timeZone) ?? []), aboutContent(content))
+  const content = await composeReport(
+    db,
+    { ...report, blocks: report.blocks.filter(({ id }) => typeof block !== 'string' || id === block) },
+    { rivals: released.includes('rivals') },
+  )
+  return await sendTables(
+    event,
+    report.title,
+    content.blocks.flatMap((each) => tableOf(each, db.timeZone) ?? []),
+    aboutContent(content),
+  )
 })

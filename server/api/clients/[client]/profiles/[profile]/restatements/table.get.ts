@@ -10,8 +10,23 @@ export default clientRoute('work', async ({ event, db }) => {
   const profile = await profileForSync(db, idParam(event, 'profile', 'profile'))
   if (!profile) throw notFound('profile')
   const restated = await restatementsOf(db, profile.profile_id, MOST_TAKEN)
-  return await sendTables(event, `${db.name}, restated figures of ${profile.name}`, [{
-    name: 'Restated', columns: [{ title: 'Day', kind: 'day' }, { title: 'Figure', kind: 'text' }, { title: 'Was', kind: 'count' }, { title: 'Is', kind: 'count' }, { title: 'Seen', kind: 'text' }],
-    rows: restated.map(({ day, metric, oldValue, newValue, seenAt }) => [day, metric.replaceAll('_', ' '), oldValue, newValue, seenAt.toISOString()]),
-  }])
+  return await sendTables(event, `${db.name}, restated figures of ${profile.name}`, [
+    {
+      name: 'Restated',
+      columns: [
+        { title: 'Day', kind: 'day' },
+        { title: 'Figure', kind: 'text' },
+        { title: 'Was', kind: 'count' },
+        { title: 'Is', kind: 'count' },
+        { title: 'Seen', kind: 'text' },
+      ],
+      rows: restated.map(({ day, metric, oldValue, newValue, seenAt }) => [
+        day,
+        metric.replaceAll('_', ' '),
+        oldValue,
+        newValue,
+        seenAt.toISOString(),
+      ]),
+    },
+  ])
 })
