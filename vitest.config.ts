@@ -8,6 +8,19 @@ const alias = {
 
 const setupFiles = ['tests/support/fixedSeed.ts']
 
+const integration = {
+  setupFiles,
+  env: { ZAFFER_LOG: 'silent' },
+  include: ['tests/integration/**/*.test.ts'],
+  globalSetup: ['tests/integration/support/globalSetup.ts'],
+  maxWorkers: 2,
+  testTimeout: 120_000,
+  hookTimeout: 120_000,
+}
+const alone = ['keeping', 'kills', 'overload', 'ownDatabase', 'poison', 'start'].map(
+  (name) => `tests/integration/${name}.test.ts`,
+)
+
 export default defineConfig({
   test: {
     projects: [
@@ -20,18 +33,10 @@ export default defineConfig({
         },
       },
       { test: { name: 'external', setupFiles, include: ['tests/external/**/*.test.ts'], testTimeout: 30_000 } },
-      {
-        test: {
-          name: 'integration',
-          setupFiles,
-          env: { ZAFFER_LOG: 'silent' },
-          include: ['tests/integration/**/*.test.ts'],
-          globalSetup: ['tests/integration/support/globalSetup.ts'],
-          fileParallelism: false,
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
-        },
-      },
+      // each file has a database of its own, so that two of them run at a time …
+      { test: { ...integration, name: 'integration', exclude: alone, sequence: { groupOrder: 1 } } },
+      // … but those that stop servers, fill the machine or measure how long somebody waits
+      { test: { ...integration, name: 'alone', include: alone, fileParallelism: false, sequence: { groupOrder: 2 } } },
     ],
   },
 })

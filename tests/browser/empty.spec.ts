@@ -3,12 +3,12 @@ import { forget, root, startApplication, stopApplication, type Application } fro
 import { expect, expectAccessible, test } from './support/test'
 
 const data = join(root, '.test-data', 'browser-empty')
-const BASE = 'http://localhost:4398'
+const BASE = 'http://localhost:4397'
 let application: Application
 
 test.beforeAll(async () => {
   forget(data)
-  application = await startApplication(data, { ZAFFER_PORT: '4398', ZAFFER_NOW: '2026-10-29T06:00:00Z' }, undefined, [
+  application = await startApplication(data, { ZAFFER_PORT: '4397', ZAFFER_NOW: '2026-10-29T06:00:00Z' }, undefined, [
     '--empty',
   ])
 })

@@ -9,7 +9,7 @@ import { openSecrets } from '../../tools/steps/data.mjs'
 import { root } from '../support/application'
 
 const FOLDER = join(root, 'server/platform/database/migrations')
-const DATA = join(root, '.test-data', 'integration')
+const DATA = join(root, '.test-data', 'alone')
 const VERSIONS = readdirSync(FOLDER)
   .filter((name) => name.endsWith('.sql'))
   .sort()

@@ -154,6 +154,11 @@ const label = computed(() => {
   const hint = props.isPlain ? '' : `; use the arrow keys to go through the days${keys}`
   return `${metric.value.name} a day, as a line${hint}`
 })
+
+function leaveDay() {
+  at.value = undefined
+  isPinned.value = false
+}
 </script>
 
 <template>
@@ -208,10 +213,7 @@ const label = computed(() => {
       :aria-label="label"
       @keydown.left.prevent="move(-1)"
       @keydown.right.prevent="move(1)"
-      @keydown.esc="
-        at = undefined
-        isPinned = false
-      "
+      @keydown.esc="leaveDay"
       @keydown.enter="mayNote && at !== undefined && emit('note', current[at]!.day)"
       @mousemove="isPinned || point($event)"
       @mouseleave="isPinned || (at = undefined)"

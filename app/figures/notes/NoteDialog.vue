@@ -61,6 +61,11 @@ const takeAway = useRemoval(async () => {
   await refresh()
 })
 const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note was removed.')
+
+function giveUp() {
+  forget()
+  shell.note = undefined
+}
 </script>
 
 <template>
@@ -92,15 +97,7 @@ const remove = () => takeAway(`${base.value}/notes/${existing.value}`, 'The note
       </div>
       <div class="row end">
         <Button v-if="existing" type="button" label="Remove" text severity="danger" @click="remove" />
-        <Button
-          type="button"
-          label="Cancel"
-          text
-          @click="
-            forget()
-            shell.note = undefined
-          "
-        />
+        <Button type="button" label="Cancel" text @click="giveUp" />
         <Button type="submit" label="Keep the note" :loading="isSaving" />
       </div>
     </form>

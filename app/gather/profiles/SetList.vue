@@ -16,6 +16,11 @@ const names = (set: ProfileSet) =>
 const takeAway = useRemoval(() => emit('changed'))
 const remove = ({ id, name }: ProfileSet) =>
   takeAway(`${base.value}/sets/${id}`, `The set “${name}” was removed; its profiles stay.`)
+
+function saved() {
+  edited.value = undefined
+  emit('changed')
+}
 </script>
 
 <template>
@@ -58,10 +63,7 @@ const remove = ({ id, name }: ProfileSet) =>
       :set="edited === 'new' ? undefined : edited"
       :profiles="profiles"
       @close="edited = undefined"
-      @saved="
-        edited = undefined
-        emit('changed')
-      "
+      @saved="saved"
     />
   </section>
 </template>

@@ -18,6 +18,11 @@ const refresh = () => Promise.all(['targets', 'all-clients'].map((name) => cache
 
 const takeAway = useRemoval(refresh)
 const remove = (target: TargetRow) => takeAway(`${base.value}/targets/${target.id}`, 'The target was removed.')
+
+function saved() {
+  edited.value = undefined
+  refresh()
+}
 </script>
 
 <template>
@@ -71,10 +76,7 @@ const remove = (target: TargetRow) => takeAway(`${base.value}/targets/${target.i
       v-if="edited"
       :target="edited === 'new' ? undefined : edited"
       @close="edited = undefined"
-      @saved="
-        edited = undefined
-        refresh()
-      "
+      @saved="saved"
     />
   </section>
 </template>

@@ -13,7 +13,7 @@ declare module 'vitest' {
 
 /** A real MariaDB for the tests, started as the start command starts it, in a folder of its own. */
 export default async function setup(project: TestProject) {
-  const data = fileURLToPath(new URL('../../../.test-data/integration', import.meta.url))
+  const data = fileURLToPath(new URL(`../../../.test-data/${project.name}`, import.meta.url))
   mkdirSync(`${data}/logs`, { recursive: true })
   const processes = new Processes(`${data}/processes.json`, () => {})
   await processes.clearUp()

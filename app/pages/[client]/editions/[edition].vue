@@ -98,6 +98,11 @@ const stateOf = (share: ShareView) =>
     : new Date(share.endsAt) < new Date()
       ? 'ended'
       : `works until ${describeDay(String(share.endsAt).slice(0, 10))}`
+
+function openSharing() {
+  isSharing.value = true
+  link.value = ''
+}
 </script>
 
 <template>
@@ -122,16 +127,7 @@ const stateOf = (share: ShareView) =>
         ><Button v-if="session.mayWrite" label="Make it again" text @click="printAgain"
       /></template>
       <span v-else class="quiet" role="status">The PDF is being made …</span>
-      <Button
-        v-if="session.mayWrite"
-        label="Share"
-        outlined
-        aria-haspopup="dialog"
-        @click="
-          isSharing = true
-          link = ''
-        "
-      />
+      <Button v-if="session.mayWrite" label="Share" outlined aria-haspopup="dialog" @click="openSharing" />
     </div>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <ReportView v-if="data" :edition="data.edition" />

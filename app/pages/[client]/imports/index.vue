@@ -64,6 +64,11 @@ function upload(file: File): Promise<number> {
     request.send(file)
   })
 }
+
+function drop(event: DragEvent) {
+  isOver.value = false
+  bring(event.dataTransfer?.files[0])
+}
 </script>
 
 <template>
@@ -75,10 +80,7 @@ function upload(file: File): Promise<number> {
       :class="{ over: isOver }"
       @dragover.prevent="isOver = true"
       @dragleave="isOver = false"
-      @drop.prevent="
-        isOver = false
-        bring($event.dataTransfer?.files[0])
-      "
+      @drop.prevent="drop"
     >
       <p>
         Bring an export of daily figures: a workbook (XLSX), CSV, TSV or semicolons. Nothing is written before you have
