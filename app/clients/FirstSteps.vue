@@ -25,8 +25,8 @@ const isAll = computed(() => steps.value.every(({ id }) => done.value.includes(i
     </div>
     <ol>
       <li v-for="step in steps" :key="step.id" :class="{ done: done.includes(step.id) }">
-        <span aria-hidden="true">{{ done.includes(step.id) ? '✓' : '○' }}</span>
-        <NuxtLink :to="place(step)">{{ step.words }}</NuxtLink
+        <span aria-hidden="true">{{ done.includes(step.id) ? '✓' : '○' }}</span
+        >{{ ' ' }} <NuxtLink :to="place(step)">{{ step.words }}</NuxtLink
         ><span class="hidden-but-read">{{ done.includes(step.id) ? ', done' : ', not done yet' }}</span>
       </li>
     </ol>

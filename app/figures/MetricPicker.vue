@@ -52,7 +52,7 @@ const text = computed(
             :input-id="`${label}-${metric.id}`"
             :value="metric.id"
             :disabled="!chosen.includes(metric.id) && chosen.length >= (most ?? 12)"
-          />
+          />{{ ' ' }}
           <label :for="`${label}-${metric.id}`">{{ metric.name }}</label>
         </li>
       </ul>

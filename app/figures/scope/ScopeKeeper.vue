@@ -82,7 +82,7 @@ const remove = ({ id, name: title }: SavedScope) => takeAway(`${base.value}/scop
     <p v-if="saved.length === 0" class="quiet">No scope is kept yet.</p>
     <ul v-else aria-label="Kept scopes">
       <li v-for="one in saved" :key="one.id">
-        <button type="button" class="bare link" @click="open(one)">{{ one.name }}</button>
+        <button type="button" class="bare link" @click="open(one)">{{ one.name }}</button>{{ ' ' }}
         <button
           v-if="session.mayWrite"
           type="button"

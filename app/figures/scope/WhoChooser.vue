@@ -48,8 +48,8 @@ function apply() {
             :aria-current="chosen.networks?.length === 1 && chosen.networks[0] === network.id"
             @click="chooseNetworks([network.id])"
           >
-            {{ network.name }}
-          </button>
+            {{ network.name }}</button
+          >{{ ' ' }}
           <span class="quiet">{{ network.profiles }}</span>
         </li>
       </ul>

@@ -38,7 +38,9 @@ async function save() {
         <span class="field-label">Profiles</span>
         <ul>
           <li v-for="profile in profiles" :key="profile.profile_id">
-            <Checkbox v-model="form.profiles" :input-id="`set-${profile.profile_id}`" :value="profile.profile_id" />
+            <Checkbox v-model="form.profiles" :input-id="`set-${profile.profile_id}`" :value="profile.profile_id" />{{
+              ' '
+            }}
             <label :for="`set-${profile.profile_id}`"
               >{{ profile.name }} <span class="quiet">{{ profile.networkName }}</span></label
             >

@@ -41,7 +41,8 @@ function saved() {
     </p>
     <ul>
       <li v-for="set in sets" :key="set.id">
-        <NuxtLink :to="{ path: `/${slug}/overview`, query: { who: `s${set.id}` } }">{{ set.name }}</NuxtLink>
+        <NuxtLink :to="{ path: `/${slug}/overview`, query: { who: `s${set.id}` } }">{{ set.name }}</NuxtLink
+        >{{ ' ' }}
         <span class="quiet">{{ names(set) }}</span>
         <template v-if="session.mayWrite"
           ><button

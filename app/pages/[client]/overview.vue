@@ -125,7 +125,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           @choose="set"
         />
         <span class="take"
-          ><a :href="workbook" download>All of this page as a workbook</a>
+          ><a :href="workbook" download>All of this page as a workbook</a>{{ ' ' }}
           <DownloadMenu kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures"
         /></span>
       </div>

@@ -87,7 +87,7 @@ function drop(event: DragEvent) {
         seen what it would do.
       </p>
       <label class="pick"
-        ><span class="field-label">File</span>
+        ><span class="field-label">File</span>{{ ' ' }}
         <input
           ref="input"
           type="file"
