@@ -5,7 +5,7 @@ import { clientSchema } from '~~/shared/platform/agency'
 const emit = defineEmits<{ added: [slug: string] }>()
 const session = useSession()
 const say = useSay()
-const cache = useQueryCache()
+const refresh = useRefresh()
 const { tick } = useFirstSteps()
 const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])]
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone
@@ -25,7 +25,7 @@ async function add() {
     tick('client')
     say.done(`${body.name} is a client now. Add its profiles next.`)
     emit('added', slug)
-    await cache.invalidateQueries({ key: ['all-clients'] })
+    await refresh('clients')
   } catch (error) {
     const { inner } = error as ValidationError
     problems.value = inner

@@ -13,7 +13,7 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [parts: { figures?: string; headlines?: string; columns?: string }] }>()
 const session = useSession()
 const say = useSay()
-const cache = useQueryCache()
+const refresh = useRefresh()
 const { base } = useClient()
 const route = useRoute()
 const { description } = useScope()
@@ -58,7 +58,7 @@ async function keep() {
       method: 'POST',
       body: { name: name.value, parts: { headlines: props.shown.join(','), ...columns } },
     })
-    await cache.invalidateQueries({ key: ['scope'] })
+    await refresh('scopes')
     say.done(`“${name.value}” is kept, and can be chosen under Figures. It is removed under Kept scopes.`)
     name.value = ''
     keeper.value?.hide()

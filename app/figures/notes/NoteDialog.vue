@@ -6,7 +6,7 @@ import { LONGEST_NOTE, noteSchema } from '~~/shared/figures/notes'
 const shell = useShell()
 const say = useSay()
 const { tick } = useFirstSteps()
-const cache = useQueryCache()
+const refreshAll = useRefresh()
 const { base } = useClient()
 const { description } = useScope()
 const existing = computed(() => shell.note?.id)
@@ -27,8 +27,7 @@ const isForMany = computed(() => shell.noteDays.length > 1)
 const problems = ref<Record<string, string>>({})
 const isSaving = ref(false)
 
-const refresh = () =>
-  Promise.all(['notes', 'overview', 'unusual'].map((name) => cache.invalidateQueries({ key: [name] })))
+const refresh = () => refreshAll('notes')
 
 async function save() {
   problems.value = {}

@@ -8,7 +8,7 @@ const route = useRoute()
 const router = useRouter()
 const session = useSession()
 const say = useSay()
-const cache = useQueryCache()
+const refreshAll = useRefresh()
 const { base } = useClient()
 const { scope } = useScope()
 const form = reactive({ name: '' })
@@ -24,7 +24,7 @@ const PARTS = computed(() => [
   { id: 'against', name: `against ${props.words.against}` },
   { id: 'lines', name: 'the metrics of the chart, the figures and the table' },
 ])
-const refresh = () => cache.invalidateQueries({ key: ['scope'] })
+const refresh = () => refreshAll('scopes')
 
 /** Opens a saved scope: what it does not keep stays as it is. */
 async function open({ parts: kept }: SavedScope) {

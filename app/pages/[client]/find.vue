@@ -5,7 +5,7 @@ import type { ProfileSearch, SeenProfile } from '~~/shared/gather/find'
 useHead({ title: 'Find profiles · Zaffer' })
 const session = useSession()
 const say = useSay()
-const cache = useQueryCache()
+const refresh = useRefresh()
 const { slug, base } = useClient()
 const { data, error, refetch } = useQuery({
   key: () => ['search', slug.value],
@@ -38,10 +38,7 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
       method: 'POST',
       body: { address: form.address, handle: data.value?.found?.handle ?? '' },
     })
-    await Promise.all([
-      refetch(),
-      ...['scope', 'profiles', 'overview'].map((key) => cache.invalidateQueries({ key: [key] })),
-    ])
+    await refresh('profiles', 'figures')
     say.done(`${name} on ${networkName} is in the list; what anybody can see of it is being fetched.`)
   } catch (problem) {
     say.problem(problem)

@@ -10,7 +10,7 @@ const router = useRouter()
 const session = useSession()
 const { tick } = useFirstSteps()
 const say = useSay()
-const cache = useQueryCache()
+const refreshAll = useRefresh()
 const { slug, base } = useClient()
 const { data, error, refetch } = useQuery({
   key: () => ['profiles', slug.value],
@@ -41,13 +41,7 @@ const choose = (id: string) => router.replace({ query: { ...route.query, coverag
 const restated = ref<{ name: string; path: string; list: Restatement[] }>()
 const locale = useLocale()
 
-const refresh = () =>
-  Promise.all([
-    refetch(),
-    ...['scope', 'overview', 'why', 'unusual', 'posts', 'parts', 'subject', 'targets'].map((name) =>
-      cache.invalidateQueries({ key: [name] }),
-    ),
-  ])
+const refresh = () => refreshAll('profiles', 'figures')
 async function attempt(work: () => Promise<unknown>) {
   try {
     await work()

@@ -5,7 +5,7 @@ import type { BrokenTarget, TargetRow, TargetView } from '~~/shared/read/targets
 
 const session = useSession()
 useArrival('targets')
-const cache = useQueryCache()
+const refreshAll = useRefresh()
 const { slug, base } = useClient()
 const { data, error } = useQuery({
   key: () => ['targets', slug.value],
@@ -14,7 +14,7 @@ const { data, error } = useQuery({
 const edited = ref<TargetRow | 'new'>()
 const nameOf = ({ metric, whoWords }: TargetView) =>
   `${metricById(metric).name.toLowerCase()} of ${inSentence(whoWords)}`
-const refresh = () => Promise.all(['targets', 'all-clients'].map((name) => cache.invalidateQueries({ key: [name] })))
+const refresh = () => refreshAll('targets')
 
 const takeAway = useRemoval(refresh)
 const remove = (target: TargetRow) => takeAway(`${base.value}/targets/${target.id}`, 'The target was removed.')

@@ -10,7 +10,7 @@ import { BLOCK_NAMES, newBlock } from './blocks'
 const shell = useShell()
 const route = useRoute()
 const say = useSay()
-const cache = useQueryCache()
+const refresh = useRefresh()
 const client = useClient()
 const slug = computed(() => client.slug.value || shell.addClient)
 const base = computed(() => `/api/clients/${slug.value}`)
@@ -98,7 +98,7 @@ async function add() {
       method: 'PUT',
       body: { ...report, blocks: [...report.blocks, ...made.value] },
     })
-    await cache.invalidateQueries({ key: ['reports'] })
+    await refresh('reports')
     shell.isAddOpen = false
     say.done(
       `${made.value.length === 1 ? 'It stands' : `${made.value.length} parts stand`} at the end of “${report.title}”.`,

@@ -37,7 +37,7 @@ const draftOf = ({ title, period, against, blocks }: Report): Draft => copy({ ti
  */
 export function useReport(id: Ref<string>) {
   const { slug, base } = useClient()
-  const cache = useQueryCache()
+  const refresh = useRefresh()
   const draft = ref<Draft>()
   const content = ref<ReportContent>()
   const editions = ref(0)
@@ -142,7 +142,7 @@ export function useReport(id: Ref<string>) {
   async function refill() {
     const filled = await api<Opened>(address.value).catch(() => undefined)
     if (filled) content.value = filled.content ?? undefined
-    await cache.invalidateQueries({ key: ['reports'] })
+    await refresh('reports')
   }
 
   let retryMs = RETRY_MS.first

@@ -12,7 +12,7 @@ interface Opened {
 const route = useRoute()
 const session = useSession()
 const say = useSay()
-const cache = useQueryCache()
+const refresh = useRefresh()
 const { tick } = useFirstSteps()
 onMounted(() => tick('edition'))
 const { slug, base } = useClient()
@@ -75,11 +75,7 @@ async function supersede(by: number) {
     say.done(
       by === NOBODY ? 'It stands for itself again.' : 'Both editions, and whoever has a link to this one, are told.',
     )
-    await Promise.all([
-      refetch(),
-      cache.invalidateQueries({ key: ['edition'] }),
-      cache.invalidateQueries({ key: ['editions'] }),
-    ])
+    await refresh('editions')
   } catch (trouble) {
     say.problem(trouble)
   }

@@ -7,7 +7,7 @@ type Opened = ImportView & { badRows: BadRow[]; job: JobView | null }
 const route = useRoute()
 const session = useSession()
 const say = useSay()
-const cache = useQueryCache()
+const refresh = useRefresh()
 const { slug, base } = useClient()
 const address = computed(() => `${base.value}/imports/${String(route.params.import)}`)
 const { data, error, refetch } = useQuery({
@@ -25,12 +25,7 @@ watch(
   async (state, before) => {
     if (before === 'applying' && state === 'applied') say.done('The figures are written.', undo)
     if (before === 'undoing' && state === 'undone') say.done('Everything stands as it did before the import.')
-    if (before && state !== before)
-      await Promise.all(
-        ['overview', 'workings', 'scope', 'profiles', 'imports', 'report'].map((name) =>
-          cache.invalidateQueries({ key: [name] }),
-        ),
-      )
+    if (before && state !== before) await refresh('figures', 'imports')
   },
 )
 
@@ -38,7 +33,7 @@ async function act(what: 'check' | 'apply' | 'undo', body?: MappingInput) {
   problem.value = ''
   try {
     await api(`${address.value}/${what}`, { method: 'POST', body })
-    await Promise.all([refetch(), cache.invalidateQueries({ key: ['scope'] })])
+    await refresh('imports')
   } catch (trouble) {
     problem.value = (trouble as Error).message
   }
@@ -47,7 +42,7 @@ const undo = () => act('undo')
 async function discard() {
   try {
     await api(address.value, { method: 'DELETE' })
-    await cache.invalidateQueries({ key: ['imports'] })
+    await refresh('imports')
     await navigateTo(`/${slug.value}/imports`)
   } catch (trouble) {
     problem.value = (trouble as Error).message

@@ -22,7 +22,7 @@ const session = useSession()
 const shell = useShell()
 const say = useSay()
 const { tick } = useFirstSteps()
-const cache = useQueryCache()
+const refresh = useRefresh()
 const { slug, base } = useClient()
 const { follow } = useJob()
 const { description } = useScope()
@@ -140,7 +140,7 @@ async function issue(sha256: string) {
     })
     const done = await follow(job)
     tick('issue')
-    await Promise.all([cache.invalidateQueries({ key: ['editions'] }), cache.invalidateQueries({ key: ['reports'] })])
+    await refresh('editions')
     await navigateTo(`/${slug.value}/editions/${(done.result as { edition: number }).edition}`)
   } catch (error) {
     trouble.value = (error as Error).message

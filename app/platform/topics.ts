@@ -1,0 +1,36 @@
+/** What a change can be about, and which answers show it: everybody who changes something names the topic alone. */
+export const TOPICS = {
+  /** Figures of a client were written: by a sync, an import, an undo. */
+  figures: [
+    'overview',
+    'workings',
+    'why',
+    'unusual',
+    'posts',
+    'profiles',
+    'all-clients',
+    'parts',
+    'subject',
+    'targets',
+  ],
+  /** A profile came, went, or was switched on or off. */
+  profiles: ['scope', 'search'],
+  notes: ['notes', 'overview', 'unusual', 'all-clients'],
+  scopes: ['scope'],
+  targets: ['targets', 'all-clients'],
+  imports: ['imports', 'import', 'scope'],
+  reports: ['reports', 'all-clients'],
+  editions: ['edition', 'editions', 'reports', 'all-clients'],
+  clients: ['all-clients'],
+} as const satisfies Record<string, readonly string[]>
+
+export type Topic = keyof typeof TOPICS
+
+/**
+ * The answers that show any of some topics, each once.
+ *
+ * @example answersAbout(['scopes', 'imports']) // ['scope', 'imports', 'import']
+ */
+export const answersAbout = (topics: readonly Topic[]): string[] => [
+  ...new Set(topics.flatMap((topic): readonly string[] => TOPICS[topic])),
+]
