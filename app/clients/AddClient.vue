@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { ValidationError } from 'yup'
 import { clientSchema } from '~~/shared/platform/agency'
 
 const emit = defineEmits<{ added: [slug: string] }>()
@@ -27,10 +26,7 @@ async function add() {
     emit('added', slug)
     await refresh('clients')
   } catch (error) {
-    const { inner } = error as ValidationError
-    problems.value = inner
-      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
-      : { name: (error as Error).message }
+    problems.value = problemsOf(error, 'name')
   } finally {
     isBusy.value = false
   }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { ValidationError } from 'yup'
 import { agencySchema, type AgencyInput } from '~~/shared/platform/agency'
 
 useHead({ title: 'Agency · Zaffer' })
@@ -19,10 +18,7 @@ async function save() {
     await api('/api/agency', { method: 'PUT', body: agencySchema.validateSync(agency.value, { abortEarly: false }) })
     say.done('The agency is changed. Editions stay as they were issued.')
   } catch (problem) {
-    const { inner } = problem as ValidationError
-    problems.value = inner
-      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
-      : { all: (problem as Error).message }
+    problems.value = problemsOf(problem, 'all')
   } finally {
     isBusy.value = false
   }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { ValidationError } from 'yup'
 import { beginSchema } from '~~/shared/platform/agency'
 
 definePageMeta({ shell: 'plain' })
@@ -13,13 +12,13 @@ const agency = ref({ name: '', address: '', contact: '', colour: '#23409A' })
 const owner = reactive({ name: '', email: '', password: '' })
 const problems = ref<Record<string, string>>({})
 const isBusy = ref(false)
-const problemsOf = (part: string) =>
+const problemsUnder = (part: string) =>
   Object.fromEntries(
     Object.entries(problems.value).flatMap(([path, message]) =>
       path.startsWith(`${part}.`) ? [[path.slice(part.length + 1), message]] : [],
     ),
   )
-const ofOwner = computed(() => problemsOf('owner'))
+const ofOwner = computed(() => problemsUnder('owner'))
 
 async function begin() {
   problems.value = {}
@@ -31,10 +30,7 @@ async function begin() {
     tick('agency')
     await navigateTo('/')
   } catch (error) {
-    const { inner } = error as ValidationError
-    problems.value = inner
-      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
-      : { all: (error as Error).message, ...(error as ApiProblem).fields }
+    problems.value = problemsOf(error, 'all')
   } finally {
     isBusy.value = false
   }
@@ -55,7 +51,7 @@ async function begin() {
         Open the address that the start command printed: the key stands in it.
       </p>
       <form @submit.prevent="begin">
-        <AgencyFields v-model="agency" :problems="problemsOf('agency')" />
+        <AgencyFields v-model="agency" :problems="problemsUnder('agency')" />
         <h2 class="heading">You, its owner</h2>
         <div class="field">
           <label for="owner-name">Your name</label

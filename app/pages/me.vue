@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { ValidationError } from 'yup'
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { SessionView } from '~~/shared/platform/people'
 import { passwordSchema } from '~~/shared/platform/people'
@@ -38,13 +37,7 @@ async function changePassword() {
     say.done('Your password is changed. Every other browser is signed out.')
     await refetch()
   } catch (problem) {
-    const { inner } = problem as ValidationError
-    const { fields } = problem as ApiProblem
-    problems.value = inner
-      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
-      : Object.keys(fields ?? {}).length > 0
-        ? fields
-        : { all: (problem as Error).message }
+    problems.value = problemsOf(problem, 'all')
   } finally {
     isBusy.value = false
   }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { ValidationError } from 'yup'
 import { signInSchema } from '~~/shared/platform/people'
 
 definePageMeta({ shell: 'plain' })
@@ -19,10 +18,7 @@ async function signIn() {
     const to = String(route.query.to ?? '/')
     await navigateTo(to.startsWith('/') && !to.startsWith('//') ? to : '/')
   } catch (error) {
-    const { inner } = error as ValidationError
-    problems.value = inner
-      ? Object.fromEntries(inner.map(({ path, message }) => [path, message]))
-      : { all: (error as Error).message }
+    problems.value = problemsOf(error, 'all')
   } finally {
     isBusy.value = false
   }
