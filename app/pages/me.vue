@@ -49,6 +49,26 @@ const systemOf = (browser: string) =>
 const when = (date: Date | string) =>
   `${describeDay(new Date(date).toISOString().slice(0, 10))}, ` +
   `${new Date(date).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`
+const COLUMNS = [
+  { key: 'where', label: 'Where', valueOf: ({ browser }: SessionView) => systemOf(browser) },
+  { key: 'address', label: 'Address', isWords: true, valueOf: ({ address }: SessionView) => address },
+  {
+    key: 'begun',
+    label: 'Signed in',
+    isWords: true,
+    isFigure: true,
+    valueOf: ({ begunAt }: SessionView) => String(begunAt),
+    textOf: ({ begunAt }: SessionView) => when(begunAt),
+  },
+  {
+    key: 'seen',
+    label: 'Last used',
+    isWords: true,
+    isFigure: true,
+    valueOf: ({ seenAt, isThis }: SessionView) => (isThis ? '9999' : String(seenAt)),
+    textOf: ({ seenAt, isThis }: SessionView) => (isThis ? 'now' : when(seenAt)),
+  },
+]
 </script>
 
 <template>
@@ -59,37 +79,30 @@ const when = (date: Date | string) =>
       agency.
     </p>
     <p v-if="error" role="alert">{{ error.message }}</p>
-    <table v-if="data" class="plain-table">
-      <thead>
-        <tr>
-          <th scope="col">Where</th>
-          <th scope="col" class="words">Address</th>
-          <th scope="col" class="words">Signed in</th>
-          <th scope="col" class="words">Last used</th>
-          <th scope="col"><span class="hidden-but-read">What can be done</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="item in data" :key="item.id">
-          <td>
-            <b v-if="item.isThis">Here </b><span :title="item.browser">{{ systemOf(item.browser) }}</span>
-          </td>
-          <td class="words">{{ item.address }}</td>
-          <td class="words">{{ when(item.begunAt) }}</td>
-          <td class="words">{{ item.isThis ? 'now' : when(item.seenAt) }}</td>
-          <td>
-            <Button
-              v-if="!item.isThis"
-              label="Sign out"
-              text
-              size="small"
-              :aria-label="`Sign out the session of ${when(item.begunAt)}`"
-              @click="endOne(item)"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <OrderedTable
+      v-if="data"
+      name="sort"
+      end-label="What can be done"
+      :columns="COLUMNS"
+      :rows="data"
+      :key-of="({ id }) => id"
+    >
+      <template #where="{ row }">
+        <b v-if="row.isThis">Here </b><span :title="row.browser">{{ systemOf(row.browser) }}</span>
+      </template>
+      <template #end="{ row }">
+        <td>
+          <Button
+            v-if="!row.isThis"
+            label="Sign out"
+            text
+            size="small"
+            :aria-label="`Sign out the session of ${when(row.begunAt)}`"
+            @click="endOne(row)"
+          />
+        </td>
+      </template>
+    </OrderedTable>
     <p v-if="data && others === 0" class="quiet">
       Nowhere else. A browser that is not used for a day is signed out by itself, and every one after two weeks.
     </p>

@@ -341,6 +341,37 @@ test('profiles and parts are ordered by their headings', async ({ page }) => {
   expect(counts).toEqual([...counts].sort((a, b) => b - a))
 })
 
+test('every table that stands anywhere is ordered by its headings, and a link keeps the order', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/overview')
+  await page.getByRole('button', { name: 'Table', exact: true }).first().click()
+  const line = page.getByRole('figure').filter({ hasText: 'Comparison day' })
+  await line.getByRole('button', { name: 'Impressions', exact: true }).click()
+  await expect(page).toHaveURL(/days=day-value\.down/)
+  const values = (await line.getByRole('row').allInnerTexts())
+    .slice(1)
+    .map((row) => Number(row.split('\t')[1]!.replaceAll(',', '')))
+  expect(values.length).toBeGreaterThan(20)
+  expect(values).toEqual([...values].sort((a, b) => b - a))
+  const parts = page.getByRole('table').filter({ hasText: 'By its own rate' }).or(page.locator('.explanation table'))
+  await parts.first().getByRole('button', { name: 'Part', exact: true }).click()
+  await expect(page).toHaveURL(/why=part\.up/)
+  const names = (await parts.first().getByRole('row').allInnerTexts()).slice(1)
+  expect(names).toEqual([...names].sort())
+  const ordered = async (heading: string, address: RegExp) => {
+    await page.getByRole('button', { name: heading, exact: true }).first().click()
+    await expect(page).toHaveURL(address)
+    await page.reload()
+    await expect(page.getByRole('columnheader', { name: heading }).first()).toHaveAttribute('aria-sort', 'descending')
+  }
+  await page.goto('/me')
+  await ordered('Last used', /sort=seen\.down/)
+  await page.goto('/mossgate-gardens/find')
+  await page.getByRole('button', { name: 'Look', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Linked from the page' })).toBeVisible()
+  await ordered('Followers', /linked=followers\.down/)
+})
+
 test('a quarter beside the same of last year, as a spreadsheet that says what it is', async ({ page }) => {
   await signIn(page)
   await page.locator('header.scope').getByRole('button').nth(1).click()

@@ -70,6 +70,15 @@ describe('the house', () => {
       expect(scripts, script).toHaveProperty(script!)
   })
 
+  it('has headings that order every table', () => {
+    /** Three cells of a file, two versions of one report, days of one profile: nothing to order. */
+    const standing = ['ColumnMatcher', 'TwoVersions', 'CoverageTable']
+    const unordered = filesOf('app').filter(
+      (file) => read(file).includes('<table') && !read(file).includes('<OrderHeading'),
+    )
+    expect(unordered.filter((file) => !standing.some((name) => file.endsWith(`${name}.vue`)))).toEqual([])
+  })
+
   it('is in git without what is made from it', () => {
     const tracked = execFileSync('git', ['ls-files'], { cwd: root, encoding: 'utf8' }).split('\n')
     expect(tracked.filter((file) => /^(node_modules|\.nuxt|\.output|\.data|\.test-data)/.test(file))).toEqual([])

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { formatValue } from '~~/core/format/formatValue'
+import { formatPoint } from '~~/core/format/formatPoint'
 import { metricById } from '~~/core/metrics/catalogue'
 import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
+import type { Unit } from '~~/core/metrics/metric'
 import type { DayPoint } from '~~/core/series/dailyPoints'
 import type { MetricLine } from '~~/shared/read/overview'
 import { indexed } from '~~/core/series/indexed'
@@ -78,18 +79,7 @@ const isBounded = computed(() => current.value.some((point) => point.low !== und
 const hasData = computed(() => current.value.some((point) => drawn(point) !== null))
 const partial = computed(() => gaps(current.value, props.line.expected).length > 0)
 
-function say(point: DayPoint | undefined, unit = metric.value.unit): string {
-  if (!point || (point.value === undefined && point.low === undefined)) return 'no data'
-  const text = (value: number) => formatValue(value, unit, locale)
-  const range =
-    point.low === undefined
-      ? ''
-      : point.high === undefined
-        ? `at least ${text(point.low)}`
-        : `${text(point.low)} to ${text(point.high)}`
-  return point.value === undefined ? range : range ? `≈ ${text(point.value)} (${range})` : text(point.value)
-}
-
+const say = (point: DayPoint | undefined, unit: Unit) => formatPoint(point, unit, locale)
 const readout = computed(() => {
   if (at.value === undefined) return ''
   const point = current.value[at.value]!
@@ -98,7 +88,8 @@ const readout = computed(() => {
     point.present < props.line.expected ? `, ${point.present} of ${props.line.expected} profiles with data` : ''
   return (
     `${describeDay(point.day)}: ` +
-    `${say(point)}${few}${secondAt(at.value)}${before ? `; ${describeDay(before.day)}: ${say(before)}` : ''}`
+    `${say(point, metric.value.unit)}${few}${secondAt(at.value)}` +
+    (before ? `; ${describeDay(before.day)}: ${say(before, metric.value.unit)}` : '')
   )
 })
 
@@ -185,26 +176,7 @@ function leaveDay() {
       </span>
     </figcaption>
     <p v-if="!hasData" class="empty">No day of this period has {{ metric.name.toLowerCase() }}.</p>
-    <table v-else-if="isTable" class="plain-table">
-      <thead>
-        <tr>
-          <th scope="col">Day</th>
-          <th scope="col">{{ metric.name }}</th>
-          <th v-if="second" scope="col">{{ secondName }}</th>
-          <th v-if="line.earlier" scope="col">Comparison day</th>
-          <th v-if="line.earlier" scope="col">{{ metric.name }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(day, index) in current" :key="day.day">
-          <td>{{ describeDay(day.day) }}</td>
-          <td>{{ say(day) }}</td>
-          <td v-if="second">{{ say(second.current[index], metricById(second.metric).unit) }}</td>
-          <td v-if="line.earlier">{{ line.earlier[index] ? describeDay(line.earlier[index]!.day) : '' }}</td>
-          <td v-if="line.earlier">{{ line.earlier[index] ? say(line.earlier[index]) : '' }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DayTable v-else-if="isTable" :line="line" :second="second" />
     <div
       v-else
       class="plot"

@@ -8,14 +8,33 @@ const session = useSession()
 const locale = useLocale()
 const followers = (count: number | null) =>
   count === null ? 'followers not shown' : `${formatCount(count, locale)} followers`
+const COLUMNS = [
+  { key: 'network', label: 'Network', valueOf: ({ networkName }: SeenProfile) => networkName },
+  { key: 'handle', label: 'Handle', isWords: true, valueOf: ({ handle }: SeenProfile) => handle },
+  { key: 'name', label: 'Name there', isWords: true, valueOf: ({ name }: SeenProfile) => name },
+  {
+    key: 'followers',
+    label: 'Followers',
+    isFigure: true,
+    valueOf: ({ followers: count }: SeenProfile) => count ?? -1,
+    textOf: ({ followers: count }: SeenProfile) => (count === null ? '—' : formatCount(count, locale)),
+  },
+  { key: 'listed', label: 'In the list', isWords: true, valueOf: ({ listed }: SeenProfile) => listed },
+]
 </script>
 
 <template>
   <div>
     <section
       v-for="part in [
-        { title: 'Linked from the page', list: found.linked, empty: 'The page links to no profile that exists.' },
         {
+          order: 'linked',
+          title: 'Linked from the page',
+          list: found.linked,
+          empty: 'The page links to no profile that exists.',
+        },
+        {
+          order: 'unlinked',
           title: 'There, but not linked',
           list: found.unlinked,
           empty: 'Under the client’s handles there is no other profile.',
@@ -25,38 +44,26 @@ const followers = (count: number | null) =>
     >
       <h3>{{ part.title }}</h3>
       <p v-if="part.list.length === 0" class="quiet">{{ part.empty }}</p>
-      <table v-else class="plain-table">
-        <thead>
-          <tr>
-            <th scope="col">Network</th>
-            <th scope="col" class="words">Handle</th>
-            <th scope="col" class="words">Name there</th>
-            <th scope="col">Followers</th>
-            <th scope="col" class="words">In the list</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="profile in part.list" :key="`${profile.network} ${profile.handle}`">
-            <td>{{ profile.networkName }}</td>
-            <td class="words">{{ profile.handle }}</td>
-            <td class="words">{{ profile.name }}</td>
-            <td>{{ profile.followers === null ? '—' : formatCount(profile.followers, locale) }}</td>
-            <td class="words">
-              <template v-if="profile.listed !== 'no'">{{
-                profile.listed === 'own' ? 'yes' : 'yes, as a rival'
-              }}</template
-              ><Button
-                v-else-if="session.mayWrite && !isPlain"
-                label="Add it"
-                text
-                size="small"
-                :aria-label="`Add ${profile.name} on ${profile.networkName}, ${followers(profile.followers)}`"
-                @click="$emit('add', profile)"
-              /><template v-else>no</template>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <OrderedTable
+        v-else
+        :name="part.order"
+        :columns="COLUMNS"
+        :rows="part.list"
+        :key-of="(profile) => `${profile.network} ${profile.handle}`"
+        :is-plain="isPlain"
+      >
+        <template #listed="{ row }">
+          <template v-if="row.listed !== 'no'">{{ row.listed === 'own' ? 'yes' : 'yes, as a rival' }}</template
+          ><Button
+            v-else-if="session.mayWrite && !isPlain"
+            label="Add it"
+            text
+            size="small"
+            :aria-label="`Add ${row.name} on ${row.networkName}, ${followers(row.followers)}`"
+            @click="$emit('add', row)"
+          /><template v-else>no</template>
+        </template>
+      </OrderedTable>
     </section>
     <p v-if="found.unlinked.some(({ listed }) => listed === 'no')" class="quiet">
       The same handle does not mean the same owner: look at the name before adding it.

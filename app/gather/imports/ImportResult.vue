@@ -32,6 +32,17 @@ const lines = computed(() => {
       : []),
   ]
 })
+const BAD_ROWS = [
+  { key: 'line', label: 'Line', valueOf: ({ line }: BadRow) => line },
+  { key: 'reason', label: 'What is wrong', isWords: true, valueOf: ({ reason }: BadRow) => reason },
+  {
+    key: 'row',
+    label: 'Row',
+    isWords: true,
+    isQuiet: true,
+    valueOf: ({ cells }: BadRow) => cells.join(' · ').slice(0, 120),
+  },
+]
 </script>
 
 <template>
@@ -42,22 +53,7 @@ const lines = computed(() => {
         <h2 class="heading">Bad rows</h2>
         <a :href="badRowsAddress" download>Download to mend and bring back</a>
       </div>
-      <table class="plain-table">
-        <thead>
-          <tr>
-            <th scope="col">Line</th>
-            <th scope="col" class="words">What is wrong</th>
-            <th scope="col" class="words">Row</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in badRows" :key="row.line">
-            <td>{{ row.line }}</td>
-            <td class="words">{{ row.reason }}</td>
-            <td class="words quiet">{{ row.cells.join(' · ').slice(0, 120) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <OrderedTable name="bad" :columns="BAD_ROWS" :rows="badRows" :key-of="({ line }) => line" />
       <p v-if="summary.bad > badRows.length" class="quiet">
         The first {{ badRows.length }} of {{ summary.bad.toLocaleString() }}.
       </p>

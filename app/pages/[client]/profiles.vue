@@ -93,6 +93,35 @@ const lists = computed(() => [
   { label: 'Own profiles', order: 'sort', profiles: own.value },
   { label: 'Rivals’ profiles', order: 'rivals', profiles: rivals.value },
 ])
+const count = (value: number | null) => (value === null ? '—' : formatCount(value, locale))
+const RESTATED = [
+  {
+    key: 'day',
+    label: 'Day',
+    valueOf: ({ day }: Restatement) => day,
+    textOf: ({ day }: Restatement) => describeDay(day),
+  },
+  {
+    key: 'figure',
+    label: 'Figure',
+    isWords: true,
+    valueOf: ({ metric }: Restatement) => metric.replaceAll('_', ' '),
+  },
+  {
+    key: 'was',
+    label: 'Was',
+    isFigure: true,
+    valueOf: ({ oldValue }: Restatement) => oldValue ?? -1,
+    textOf: ({ oldValue }: Restatement) => count(oldValue),
+  },
+  {
+    key: 'is',
+    label: 'Is',
+    isFigure: true,
+    valueOf: ({ newValue }: Restatement) => newValue ?? -1,
+    textOf: ({ newValue }: Restatement) => count(newValue),
+  },
+]
 </script>
 
 <template>
@@ -158,24 +187,12 @@ const lists = computed(() => [
         Networks count again for some days. The new figure replaces the old one; the change is kept here.
         <DownloadMenu v-if="restated" :path="restated.path" what="The restatements" />
       </p>
-      <table class="plain-table">
-        <thead>
-          <tr>
-            <th scope="col">Day</th>
-            <th scope="col" class="words">Figure</th>
-            <th scope="col">Was</th>
-            <th scope="col">Is</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="change in restated?.list ?? []" :key="`${change.day} ${change.metric} ${change.seenAt}`">
-            <td>{{ describeDay(change.day) }}</td>
-            <td class="words">{{ change.metric.replaceAll('_', ' ') }}</td>
-            <td>{{ change.oldValue === null ? '—' : formatCount(change.oldValue, locale) }}</td>
-            <td>{{ change.newValue === null ? '—' : formatCount(change.newValue, locale) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <OrderedTable
+        name="restated"
+        :columns="RESTATED"
+        :rows="restated.list"
+        :key-of="(change) => `${change.day} ${change.metric} ${change.seenAt}`"
+      />
     </OpeningDialog>
     <OpeningDialog v-if="link" :label="`Consent for ${link.name}`" width="34rem" @close="link = undefined">
       <p>

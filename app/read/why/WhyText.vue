@@ -35,6 +35,27 @@ const lead = ({ profile, format }: { profile?: number; format?: string }) => ({
 })
 const isLead = (part: { profile?: number; format?: string }) =>
   !props.isPlain && (part.profile !== undefined || part.format !== undefined)
+type Part = Explanation['parts'][number]
+function columnsOf(explanation: Explanation) {
+  const amount = say(explanation)
+  const figure = (key: string, label: string, valueOf: (part: Part) => number) => ({
+    key,
+    label,
+    isFigure: true,
+    valueOf,
+    textOf: (part: Part) => amount(valueOf(part)),
+  })
+  return [
+    { key: 'part', label: 'Part', valueOf: ({ key }: Part) => key },
+    figure('change', 'Change', ({ change: value }) => value),
+    ...(explanation.kind === 'mix and rate'
+      ? [
+          figure('weight', 'By its weight', (part) => ('mix' in part ? part.mix : 0)),
+          figure('rate', 'By its own rate', (part) => ('rate' in part ? part.rate : 0)),
+        ]
+      : []),
+  ]
+}
 </script>
 
 <template>
@@ -43,42 +64,31 @@ const isLead = (part: { profile?: number; format?: string }) =>
     <p v-if="why.basis || why.doubt" class="quiet">
       <template v-if="why.basis">The change is told {{ why.basis }}. </template>{{ why.doubt }}
     </p>
-    <div v-for="explanation in why.explanations" :key="explanation.title" class="explanation">
+    <div v-for="(explanation, index) in why.explanations" :key="explanation.title" class="explanation">
       <h3>{{ explanation.title }}</h3>
       <p>{{ sentence(explanation) }}</p>
-      <table class="plain-table">
-        <thead>
-          <tr>
-            <th scope="col">Part</th>
-            <th scope="col">Change</th>
-            <template v-if="explanation.kind === 'mix and rate'"
-              ><th scope="col">By its weight</th>
-              <th scope="col">By its own rate</th></template
-            >
-            <th scope="col" class="words bars"><span class="hidden-but-read">Drawing</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="part in explanation.parts" :key="part.key">
-            <td>
-              <NuxtLink v-if="isLead(part)" :to="lead(part)">{{ part.key }}</NuxtLink
-              ><template v-else>{{ part.key }}</template>
-            </td>
-            <td>{{ say(explanation)(part.change) }}</td>
-            <template v-if="'mix' in part"
-              ><td>{{ say(explanation)(part.mix) }}</td>
-              <td>{{ say(explanation)(part.rate) }}</td></template
-            >
-            <td class="bars" aria-hidden="true">
-              <span
-                class="bar"
-                :class="{ down: part.change < 0 }"
-                :style="{ width: `${width(explanation, part.change)}%` }"
-              />
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <OrderedTable
+        :name="`why${index || ''}`"
+        :columns="columnsOf(explanation)"
+        :rows="explanation.parts"
+        :key-of="({ key }) => key"
+        :is-plain="isPlain"
+        end-label="Drawing"
+      >
+        <template #part="{ row }">
+          <NuxtLink v-if="isLead(row)" :to="lead(row)">{{ row.key }}</NuxtLink
+          ><template v-else>{{ row.key }}</template>
+        </template>
+        <template #end="{ row }">
+          <td class="bars" aria-hidden="true">
+            <span
+              class="bar"
+              :class="{ down: row.change < 0 }"
+              :style="{ width: `${width(explanation, row.change)}%` }"
+            />
+          </td>
+        </template>
+      </OrderedTable>
       <p v-if="explanation.note" class="quiet">{{ explanation.note }}</p>
     </div>
     <PostsBehind v-if="why.posts" :posts="why.posts" />
@@ -106,9 +116,6 @@ h3 {
   top: 0;
   bottom: 0;
   border-left: 1px solid var(--rule2);
-}
-th.bars::before {
-  content: none;
 }
 .bar {
   position: absolute;

@@ -42,8 +42,8 @@ const undo = () => act('undo')
 async function discard() {
   try {
     await api(address.value, { method: 'DELETE' })
+    await navigateTo(`/${slug.value}/imports`) // first, or the page would ask again for what is gone
     await refresh('imports')
-    await navigateTo(`/${slug.value}/imports`)
   } catch (trouble) {
     problem.value = (trouble as Error).message
   }

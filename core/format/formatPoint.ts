@@ -1,0 +1,17 @@
+import type { Unit } from '../metrics/metric'
+import type { DayPoint } from '../series/dailyPoints'
+import { formatValue } from './formatValue'
+
+/**
+ * A day of a line in words: its value, its range where it is not exact, or that it has none.
+ *
+ * @example formatPoint({ day: '2026-10-01', low: 20, high: 30, present: 2 }, 'people', 'en') // '20 to 30'
+ */
+export function formatPoint(point: DayPoint | undefined, unit: Unit, locale: string): string {
+  if (!point || (point.value === undefined && point.low === undefined)) return 'no data'
+  const text = (value: number) => formatValue(value, unit, locale)
+  const { value, low, high } = point
+  const range = low === undefined ? '' : high === undefined ? `at least ${text(low)}` : `${text(low)} to ${text(high)}`
+  if (value === undefined) return range
+  return range ? `≈ ${text(value)} (${range})` : text(value)
+}
