@@ -8,7 +8,7 @@ export interface DraftLike<B extends BlockLike = BlockLike> {
 /** A block by its id; whatever else it has is compared as it is. */
 export interface BlockLike {
   id: string
-  text: string
+  text?: string
   comment: string
   [part: string]: unknown
 }
@@ -112,7 +112,7 @@ export function draftDifferences<B extends BlockLike>(
     const their = other.get(block.id)
     if (!their) compare(nameOf(block), 'there', 'not there')
     else {
-      compare(`${nameOf(block)}: text`, block.text, their.text)
+      compare(`${nameOf(block)}: text`, block.text ?? '', their.text ?? '')
       compare(`${nameOf(block)}: comment`, block.comment, their.comment)
       const rest = ({ text: _text, comment: _comment, ...settings }: B) => JSON.stringify(settings)
       if (rest(block) !== rest(their))

@@ -4,12 +4,21 @@ import { writingJobs } from '../platform/jobs/queue'
 import { resolveScope } from './resolveScope'
 import { savedScopes } from './savedScopes'
 import { sinceOf } from './since'
+import { versionOf } from './remembered'
 import type { ScopeDescription } from '../../shared/figures/description'
+
+/** The tables that what is measured stands in. */
+const FIGURE_TABLES = ['profile_day', 'profile_day_part', 'post', 'network_day', 'profile'] as const
 
 /** What a scope means, in words and days, and the profiles that can be chosen. */
 export async function describeScope(db: ClientDb, query: ScopeQuery): Promise<ScopeDescription> {
   const writing = await writingJobs(db)
-  const [scope, saved] = await Promise.all([resolveScope(db, query), savedScopes(db)])
+  // read after the jobs: where none is left, this is the last version
+  const [scope, saved, figuresVersion] = await Promise.all([
+    resolveScope(db, query),
+    savedScopes(db),
+    versionOf(db, FIGURE_TABLES),
+  ])
   const { words, period, comparison, lastComplete, running, allProfiles, sets } = scope
   return {
     client: { slug: db.slug, name: db.name, timeZone: db.timeZone },
@@ -19,6 +28,7 @@ export async function describeScope(db: ClientDb, query: ScopeQuery): Promise<Sc
     lastComplete,
     ...(running && { running }),
     writing,
+    figuresVersion,
     sets,
     saved,
     since: sinceOf(scope),

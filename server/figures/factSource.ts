@@ -4,6 +4,7 @@ import type { ProfileAggregate } from '../../core/rollup/aggregate'
 import { aggregateDays } from '../../core/rollup/aggregateDays'
 import type { DenseDays } from '../../core/rollup/denseDays'
 import type { ClientDb } from '../platform/database/clientDb'
+import { readsTables } from '../platform/database/versions'
 import { aggregates, type Member } from './questions/aggregates'
 import { daysOf } from './questions/daysOf'
 
@@ -28,9 +29,17 @@ export const inDatabase = (db: ClientDb): FactSource => ({
   days: (profiles, period, columns) => daysOf(db, profiles, period, columns),
 })
 
+/** The tables that daily figures stand in. */
+export const FACT_TABLES = ['profile_day'] as const
+
 /** Days that are in memory, which have to reach over every period that is asked for. */
 export const inMemory = (known: ReadonlyMap<number, DenseDays>): FactSource => ({
-  sums: async (members, period, columns) =>
-    members.map((member) => aggregateDays(member, known.get(member.profile) ?? NO_DAYS, period, columns)),
-  days: async () => known,
+  sums: async (members, period, columns) => {
+    readsTables(...FACT_TABLES)
+    return members.map((member) => aggregateDays(member, known.get(member.profile) ?? NO_DAYS, period, columns))
+  },
+  days: async () => {
+    readsTables(...FACT_TABLES)
+    return known
+  },
 })

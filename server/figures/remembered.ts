@@ -1,49 +1,80 @@
 import type { ClientDb } from '../platform/database/clientDb'
 import { sql } from '../platform/database/sql'
+import { readsTables, withReads } from '../platform/database/versions'
 
-/** The version of what belongs to no client: the networks' own volumes. */
+/** The client of what belongs to none: the networks' own volumes. */
 export const VOLUMES = 0
 
 /** How much text is remembered by one process, in characters; the longest unused goes first. */
 const ROOM = 32_000_000
 
-const answers = new Map<string, { version: string; text: string }>()
+/** How often each table of a client was written. */
+type Versions = ReadonlyMap<string, string>
+
+interface Answer {
+  text: string
+  /** The tables that it was worked out from. */
+  tables: ReadonlySet<string>
+  /** How often those had been written before it was begun. */
+  versions: Versions
+}
+
+const answers = new Map<string, Answer>()
 /** What is being worked out at this moment: whoever asks the same waits for the same. */
-const underWay = new Map<string, Promise<string>>()
+const underWay = new Map<string, Promise<Answer>>()
 let used = 0
 
 /**
- * An answer as JSON, worked out again only when something of its client was written since: every transaction that
- * writes counts the client's version up, in whichever process it runs.
+ * An answer as JSON, worked out again only when something that it was worked out from was written since: every
+ * transaction counts up the versions of the tables that it writes, in whichever process it runs. What an answer was
+ * worked out from is seen, not said: it is what it has read.
  *
  * @param key  everything that the answer depends on beside the data: its kind, the scope, the last complete day
  */
 export async function remembered(db: ClientDb, key: string, answer: () => Promise<unknown>): Promise<string> {
   const place = `${db.clientId} ${key}`
-  // the version is read first: what is written meanwhile makes the answer older than it need be, never newer than it
+  // the versions are read first: what is written meanwhile makes the answer older than it need be, never newer than it
   // says
-  const version = await versionOf(db)
+  const versions = await versionsOf(db)
   const known = answers.get(place)
-  if (known?.version === version) {
+  if (known && isTrue(known, versions)) {
     answers.delete(place)
     answers.set(place, known)
+    readsTables(...known.tables)
     return known.text
   }
-  const question = `${version} ${place}`
-  const asked =
-    underWay.get(question) ??
-    answer()
-      .then((found) => {
-        const text = JSON.stringify(found)
-        keep(place, { version, text })
-        return text
-      })
-      .finally(() => underWay.delete(question))
-  underWay.set(question, asked)
-  return await asked
+  // where nobody asks the same, the work begins at once: a pause here would let others begin it too
+  const others = underWay.has(place) ? await askedByOthers(place, versions) : undefined
+  const found = others ?? (await workOut(place, versions, answer))
+  readsTables(...found.tables)
+  return found.text
 }
 
-function keep(place: string, entry: { version: string; text: string }): void {
+/** What somebody else has just asked, where it is still true for whoever asks now; one that fails, fails for all. */
+async function askedByOthers(place: string, versions: Versions): Promise<Answer | undefined> {
+  for (let going = underWay.get(place); going; going = underWay.get(place)) {
+    const found = await going
+    if (isTrue(found, versions)) return found
+  }
+  return undefined
+}
+
+/** Whether nothing that an answer was worked out from was written since. */
+const isTrue = ({ tables, versions }: Answer, now: Versions): boolean =>
+  [...tables].every((table) => versions.get(table) === now.get(table))
+
+function workOut(place: string, versions: Versions, answer: () => Promise<unknown>): Promise<Answer> {
+  const work = withReads(answer).then(({ result, tables }) => {
+    const found = { text: JSON.stringify(result), tables, versions }
+    keep(place, found)
+    return found
+  })
+  const ended = work.finally(() => underWay.get(place) === ended && underWay.delete(place))
+  underWay.set(place, ended)
+  return ended
+}
+
+function keep(place: string, entry: Answer): void {
   used += entry.text.length - (answers.get(place)?.text.length ?? 0)
   answers.delete(place)
   answers.set(place, entry)
@@ -54,9 +85,19 @@ function keep(place: string, entry: { version: string; text: string }): void {
   }
 }
 
-/** The version of a client's data, and of what belongs to no client: it changes with every transaction that writes. */
-export async function versionOf(db: ClientDb): Promise<string> {
-  const rows = await db.rows<{ client_id: number; version: number }>(sql`
-    SELECT client_id, version FROM client_version WHERE client_id IN (${VOLUMES}, ${db.client}) ORDER BY client_id`)
-  return rows.map(({ client_id: id, version }) => `${id}:${version}`).join(' ')
+/** How often each table of a client was written, and what belongs to no client: by whichever process. */
+export async function versionsOf(db: ClientDb): Promise<Versions> {
+  const rows = await db.rows<{ client_id: number; topic: string; version: number }>(sql`
+    SELECT client_id, topic, version FROM client_version WHERE client_id IN (${VOLUMES}, ${db.client})
+    ORDER BY client_id`)
+  const versions = new Map<string, string>()
+  for (const { client_id: id, topic, version } of rows)
+    versions.set(topic, `${versions.get(topic) ?? ''} ${id}:${version}`)
+  return versions
+}
+
+/** The versions of some tables, as one text that changes when any of them is written. */
+export const versionOf = async (db: ClientDb, tables: readonly string[]): Promise<string> => {
+  const versions = await versionsOf(db)
+  return tables.map((table) => `${table} ${versions.get(table) ?? ''}`).join(', ')
 }

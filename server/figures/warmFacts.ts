@@ -7,7 +7,7 @@ import type { ClientDb } from '../platform/database/clientDb'
 import { daysOf } from './questions/daysOf'
 import { writingJobs } from '../platform/jobs/queue'
 import { log } from '../platform/log'
-import { inDatabase, inMemory, type FactSource } from './factSource'
+import { FACT_TABLES, inDatabase, inMemory, type FactSource } from './factSource'
 import { versionOf } from './remembered'
 import type { ResolvedScope } from './resolveScope'
 import { neededDays } from './rollUp'
@@ -21,8 +21,12 @@ const MOST_ROWS = 400_000
 /** How many profiles are read at a time, so that other questions are answered in between. */
 const AT_A_TIME = 10
 
+/** How many bytes of rows one process keeps; the longest unused go first. */
+const ROOM = 256 * 1024 ** 2
+
 interface Kept {
   version: string
+  bytes: number
   span: Period
   days: ReadonlyMap<number, DenseDays>
 }
@@ -30,7 +34,7 @@ interface Kept {
 /** How much further back is read than was asked for, so that a step to an earlier period finds its rows here too. */
 const EARLIER_DAYS = 92
 
-/** The rows of the client that was asked about last and is large: one at a time, since they are many. */
+/** The rows of large clients, the one that was asked about last at the end. */
 const kept = new Map<number, Kept>()
 const loading = new Set<number>()
 
@@ -52,14 +56,17 @@ export async function sourceFor(db: ClientDb, scope: ResolvedScope): Promise<Fac
   const span = daysNeeded(scope)
   const rows = scope.connected.length * lengthOf(span)
   if (rows < FEWEST_ROWS) return inDatabase(db)
-  const version = await versionOf(db)
+  const version = await versionOf(db, FACT_TABLES)
   const known = kept.get(db.clientId)
   if (
     known?.version === version &&
     known.span.from <= span.from &&
     (known.span.to >= span.to || known.span.to >= scope.lastComplete)
-  )
+  ) {
+    kept.delete(db.clientId)
+    kept.set(db.clientId, known)
     return inMemory(known.days)
+  }
   if (rows <= MOST_ROWS && !loading.has(db.clientId))
     void load(db, scope, span, version).catch((error: unknown) => log.warn({ err: error }, 'rows not kept in memory'))
   return inDatabase(db)
@@ -82,13 +89,34 @@ export async function load(
       for (const [profile, own] of await daysOf(db, ids.slice(start, start + AT_A_TIME), span, FACT_COLUMNS))
         days.set(profile, own)
     // what was written meanwhile would be half in it
-    if ((await versionOf(db)) !== version) return false
-    kept.clear()
-    kept.set(db.clientId, { version, span, days })
+    if ((await versionOf(db, FACT_TABLES)) !== version) return false
+    keep(db.clientId, { version, span, days, bytes: bytesOf(days) })
     return true
   } finally {
     loading.delete(db.clientId)
   }
+}
+
+const bytesOf = (days: ReadonlyMap<number, DenseDays>): number =>
+  [...days.values()].reduce(
+    (sum, { columns }) => sum + Object.values(columns).reduce((bytes, values) => bytes + values.byteLength, 0),
+    0,
+  )
+
+function keep(client: number, rows: Kept): void {
+  kept.delete(client)
+  kept.set(client, rows)
+  let used = [...kept.values()].reduce((sum, { bytes }) => sum + bytes, 0)
+  for (const [oldest, { bytes }] of kept) {
+    if (used <= ROOM) break
+    kept.delete(oldest)
+    used -= bytes
+  }
+  const megabytes = (bytes: number) => Math.round(bytes / 1024 ** 2)
+  log.info(
+    { client, profiles: rows.days.size, megabytes: megabytes(rows.bytes), clients: kept.size, used: megabytes(used) },
+    'rows kept in memory',
+  )
 }
 
 /** Whether the rows of a client are being read at the moment. */

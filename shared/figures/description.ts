@@ -23,6 +23,8 @@ export interface ScopeDescription {
   running?: CalendarUnit
   /** How many jobs are changing the figures at the moment. */
   writing: number
+  /** A text that is another one as soon as any of the client's figures was written. */
+  figuresVersion: string
   sets: ProfileSet[]
   saved: SavedScope[]
   since: Since[]

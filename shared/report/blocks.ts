@@ -1,58 +1,112 @@
-import { array, number, object, string, type InferType } from 'yup'
+import { array, lazy, object, string, type InferType, type Lazy, type ObjectSchema } from 'yup'
 import { whoField } from '../figures/scope'
 import { text } from '../platform/text'
+import type { BlockDeclaration } from './declareBlock'
+import { foundBlock } from '../gather/foundBlock'
+import { profilesBlock } from '../gather/profilesBlock'
+import { openBlock } from '../openBlock'
+import { chartBlock } from '../read/chartBlock'
+import { figuresBlock } from '../read/figuresBlock'
+import { partsBlock } from '../read/partsBlock'
+import { postsBlock } from '../read/postsBlock'
+import { subjectBlock } from '../read/subjectBlock'
+import { tableBlock } from '../read/tableBlock'
+import { targetsBlock } from '../read/targetsBlock'
+import { unusualBlock } from '../read/unusualBlock'
+import { whyBlock } from '../read/whyBlock'
+import { pageBlock } from './pageBlock'
+import { textBlock } from './textBlock'
 
-export const BLOCK_KINDS = [
-  'figures',
-  'chart',
-  'table',
-  'parts',
-  'why',
-  'unusual',
-  'subject',
-  'targets',
-  'posts',
-  'open',
-  'profiles',
-  'found',
-  'text',
-  'page',
+/** Every kind of block, in the order in which they are offered. */
+export const DECLARED_BLOCKS = [
+  figuresBlock,
+  chartBlock,
+  tableBlock,
+  partsBlock,
+  whyBlock,
+  unusualBlock,
+  subjectBlock,
+  targetsBlock,
+  postsBlock,
+  openBlock,
+  profilesBlock,
+  foundBlock,
+  textBlock,
+  pageBlock,
 ] as const
+type Declared = (typeof DECLARED_BLOCKS)[number]
 
-/** The kinds of block that show some profiles or all; the others are about the client as a whole. */
-export const SCOPED_KINDS: readonly (typeof BLOCK_KINDS)[number][] = [
-  'figures',
-  'chart',
-  'table',
-  'parts',
-  'why',
-  'unusual',
-  'subject',
-  'posts',
-]
+export type BlockKind = Declared['kind']
+/** What an edition freezes of a kind of block. */
+export type FilledOf<Kind extends BlockKind> = NonNullable<Extract<Declared, { kind: Kind }>['filled']>
+/** The versions of its frozen form that a kind has had. */
+export type VersionsOf<Kind extends BlockKind> = { 1: 1; 2: 1 | 2; 3: 1 | 2 | 3 }[Extract<
+  Declared,
+  { kind: Kind }
+>['version']]
 
-/** One part of a report. */
-/** How many letters a title, a text and a comment can have. */
+const DECLARATIONS = new Map(
+  DECLARED_BLOCKS.map((declared) => [declared.kind, declared as unknown as BlockDeclaration<never>]),
+)
+
+/** What is declared of a kind of block. */
+export const declarationOf = (kind: BlockKind): BlockDeclaration<never> => DECLARATIONS.get(kind)!
+
+/** How many letters a title and a comment can have. */
 export const LONGEST_TITLE = 160
-export const LONGEST_TEXT = 20_000
 export const LONGEST_COMMENT = 4000
 
-export const blockSchema = object({
+/** What every block of a report has. */
+const everyBlock = object({
   id: string().required().max(40),
-  kind: string().oneOf(BLOCK_KINDS).required(),
+  kind: string()
+    .oneOf(DECLARED_BLOCKS.map(({ kind }) => kind))
+    .required(),
   title: text().max(LONGEST_TITLE, 'Keep the title under 160 letters.').default(''),
   metrics: array(string().required().max(40)).max(12).default([]),
-  /**
-   * What a kind of block needs beside metrics: the rows of a table, the way a figure is split, the order of posts, an
-   * index for a chart.
-   */
+  /** What was chosen for it: the rows of a table, the way a figure is split, the order of posts. */
   option: string().max(40).default(''),
-  /** Of posts: how many, and of which format; every one, when it is left out. */
-  rows: number().integer().min(1).max(50, 'A block can list 50 posts.'),
-  format: string().max(40),
   /** Of whom: everybody, or the profiles and sets that were chosen for this block. */
   who: whoField().default('all'),
-  text: string().max(LONGEST_TEXT, 'A text can be 20,000 letters long.').default(''),
   comment: string().max(LONGEST_COMMENT, 'A comment can be 4,000 letters long.').default(''),
 })
-export type Block = InferType<typeof blockSchema>
+
+type OwnFields<D> = D extends { fields: ObjectSchema<infer Fields> } ? Fields : never
+type Together<Union> = (Union extends unknown ? (one: Union) => void : never) extends (all: infer All) => void
+  ? All
+  : never
+
+/** One part of a report, as it is kept. */
+export type Block = InferType<typeof everyBlock> & Partial<Together<OwnFields<Declared>>>
+
+/** The schema of a kind of block: what every block has, with what this kind alone has or allows. */
+function schemaOf(kind: BlockKind): ObjectSchema<Block> {
+  const { metrics, option, fields, name } = declarationOf(kind)
+  const choices = option?.choices.map(({ value }) => value) ?? []
+  const own = everyBlock.shape({
+    metrics: array(string().required().max(40))
+      .max(
+        metrics?.most ?? 0,
+        `“${name}” can have ${metrics?.most ?? 'no'} ${metrics?.most === 1 ? 'metric' : 'metrics'}.`,
+      )
+      .default([]),
+    option: string()
+      .max(40)
+      .oneOf(['', ...choices], `“\${value}” cannot be chosen for “${name}”.`)
+      .default(''),
+  })
+  return (fields ? own.concat(fields) : own) as ObjectSchema<Block>
+}
+const SCHEMAS = new Map(DECLARED_BLOCKS.map(({ kind }) => [kind as string, schemaOf(kind)]))
+
+/** One part of a report, by the schema of its kind. */
+export const blockSchema: Lazy<Block> = lazy(
+  (block: { kind?: string } | undefined) => SCHEMAS.get(block?.kind ?? '') ?? (everyBlock as ObjectSchema<Block>),
+)
+
+/**
+ * A block that was kept before, as it is kept now: with what came since at its usual value, and without what its kind
+ * does not have.
+ */
+export const asKept = (block: Partial<Block> & { kind: BlockKind }): Block =>
+  SCHEMAS.get(block.kind)!.cast(block, { stripUnknown: true, assert: false }) as Block

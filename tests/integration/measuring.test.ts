@@ -8,12 +8,15 @@ import { composeReport, fill } from '../../server/report/blocks/composeReport'
 import { addReport } from '../../server/report/reports/reports'
 import { freeze } from '../../server/report/editions/editions'
 import { tableOf as exportOf } from '../../server/report/blocks/tableOf'
+import { SYNC } from '../../server/gather/sync/jobs'
+import { enqueue } from '../../server/platform/jobs/queue'
 import { allClients } from '../../server/clients/allClients'
 import { describeScope } from '../../server/figures/describeScope'
 import { narrowed } from '../../server/figures/narrowed'
 import { overview } from '../../server/read/overview/overview'
 import { splitOf, splitsOf } from '../../server/read/overview/parts'
-import { remembered } from '../../server/figures/remembered'
+import { notesIn } from '../../server/figures/questions/notes'
+import { remembered, versionOf } from '../../server/figures/remembered'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { removeScope, savedScopes, saveScope } from '../../server/figures/savedScopes'
 import { subject } from '../../server/read/overview/subject'
@@ -549,7 +552,11 @@ describe('kept scopes', () => {
 describe('an answer that is remembered', () => {
   it('is worked out once, and again after anything was written', async () => {
     let worked = 0
-    const ask = () => remembered(db, 'test', async () => ({ worked: ++worked }))
+    const ask = () =>
+      remembered(db, 'test', async () => {
+        await notesIn(db, { from: END, to: END })
+        return { worked: ++worked }
+      })
     expect([await ask(), await ask()]).toEqual(['{"worked":1}', '{"worked":1}'])
     await db.insertRows('note', ['from_day', 'to_day', 'title'], [[END, END, 'x']])
     expect(await ask()).toBe('{"worked":2}')
@@ -562,6 +569,32 @@ describe('an answer that is remembered', () => {
       })
       .catch(() => undefined)
     expect(await ask()).toBe('{"worked":3}')
+  })
+
+  it('is kept while a job gets on and other things are written, and so are the rows in memory', async () => {
+    let worked = 0
+    const ask = () =>
+      remembered(db, 'days', async () => {
+        await db.rows(sql`SELECT day FROM profile_day WHERE client_id = ${db.client} LIMIT 1`)
+        return { worked: ++worked }
+      })
+    const rows = await versionOf(db, ['profile_day'])
+    expect(await ask()).toBe('{"worked":1}')
+    const job = await enqueue(db, SYNC, 1, {})
+    await db.run(sql`UPDATE job SET progress = 7 WHERE client_id = ${db.client} AND job_id = ${job}`)
+    await db.run(sql`UPDATE report SET title = title WHERE client_id = ${db.client} AND report_id = 0`)
+    expect(await ask()).toBe('{"worked":1}')
+    expect(await versionOf(db, ['profile_day'])).toBe(rows)
+    // an answer within an answer is worked out from what that was
+    const around = () => remembered(db, 'around', async () => [await ask(), ++worked])
+    const first = await around()
+    expect(await around()).toBe(first)
+    await db.run(
+      sql`UPDATE profile_day SET impressions = impressions WHERE client_id = ${db.client} AND profile_id = -1`,
+    )
+    expect(await around()).not.toBe(first)
+    expect(await versionOf(db, ['profile_day'])).not.toBe(rows)
+    await db.run(sql`DELETE FROM job WHERE client_id = ${db.client} AND job_id = ${job}`)
   })
 
   it('belongs to its client', async () => {

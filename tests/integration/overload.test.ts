@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { loadDemo } from '../../demo/load'
 import { clientDbForJob } from '../../server/platform/database/clientDb'
+import { notesIn } from '../../server/figures/questions/notes'
 import { remembered } from '../../server/figures/remembered'
 import { useDatabase } from './support/database'
 import { cookiesOf, startServer, type Server } from './support/server'
@@ -68,6 +69,7 @@ it('the same question by many is worked out once, and again when something was w
   const ask = () =>
     remembered(db, 'the same', async () => {
       worked++
+      await notesIn(db, { from: '2026-10-01', to: '2026-10-01' })
       await new Promise((resolve) => setTimeout(resolve, 30))
       return { worked }
     })

@@ -43,7 +43,7 @@ import { resolveScope } from '../../server/figures/resolveScope'
 import { removeScope, saveScope, savedScopes } from '../../server/figures/savedScopes'
 import { addTarget, changeTarget, removeTarget } from '../../server/read/targets/targets'
 import { workings } from '../../server/read/overview/workings'
-import { BLOCK_KINDS, type Block } from '../../shared/report/blocks'
+import { DECLARED_BLOCKS, type Block } from '../../shared/report/blocks'
 import type { MappingInput } from '../../shared/gather/imports'
 import { root } from '../support/application'
 import { runJobs, useDatabase } from './support/database'
@@ -266,14 +266,14 @@ async function askEverything(db: ClientDb): Promise<void> {
     for (const metric of ['reach', 'engagement_by_reach', 'interactions', 'followers'])
       await workings(db, scope, metric)
     for (const { id: split } of SPLITS) await splitsOf(db, scope, split)
-    for (const kind of BLOCK_KINDS) {
+    for (const { kind, ...declared } of DECLARED_BLOCKS) {
       if (kind === 'text') continue
       for (const metric of ['interactions', 'engagement_by_impressions', 'impressions'])
         await fill(db, scope, {
           id: 'x',
           kind,
           title: '',
-          metrics: ['figures', 'chart', 'table', 'why', 'unusual', 'subject'].includes(kind) ? [metric] : [],
+          metrics: 'metrics' in declared ? [metric] : [],
           option: '',
           who: 'all',
           text: '',

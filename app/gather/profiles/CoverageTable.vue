@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
 import { lengthOf } from '~~/core/periods/period'
-import type { ProfileRowOf } from '~~/shared/report/content'
+import type { ProfileRowOf } from '~~/shared/gather/profilesBlock'
 
 defineProps<{ rows: ProfileRowOf[] }>()
 const present = ({ strip, missing }: ProfileRowOf) => {

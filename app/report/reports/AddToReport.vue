@@ -4,8 +4,8 @@ import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { SPLITS, splitById } from '~~/core/splits/splits'
 import type { Report, ReportHead } from '~~/shared/report/reports'
 import { whoAddress } from '~~/shared/figures/scope'
-import { SCOPED_KINDS, type Block } from '~~/shared/report/blocks'
-import { BLOCK_NAMES, newBlock } from './blocks'
+import { declarationOf, type Block } from '~~/shared/report/blocks'
+import { newBlock } from './newBlock'
 
 const shell = useShell()
 const route = useRoute()
@@ -38,15 +38,15 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
   switch (page.value) {
     case '':
       return [
-        { name: BLOCK_NAMES.open, make: () => newBlock('open') },
+        { name: declarationOf('open').name, make: () => newBlock('open') },
         { name: 'What moved', make: () => newBlock('figures', CLIENT_METRICS) },
       ]
     case 'content':
       return [{ name: 'The posts, in this order', make: () => newBlock('posts', [], text('order') || 'interactions') }]
     case 'profiles':
-      return [{ name: BLOCK_NAMES.profiles, make: () => newBlock('profiles') }]
+      return [{ name: declarationOf('profiles').name, make: () => newBlock('profiles') }]
     case 'find':
-      return [{ name: BLOCK_NAMES.found, make: () => newBlock('found') }]
+      return [{ name: declarationOf('found').name, make: () => newBlock('found') }]
     default:
       return [
         { name: 'The headline figures', make: () => newBlock('figures', headlines.value) },
@@ -71,7 +71,7 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
         { name: splitById(split.value).name, make: () => newBlock('parts', [], split.value) },
         { name: `Why ${name(metric.value)} changed`, make: () => newBlock('why', [metric.value]) },
         { name: 'The unusual days', make: () => newBlock('unusual', [metric.value]) },
-        { name: BLOCK_NAMES.open, make: () => newBlock('open') },
+        { name: declarationOf('open').name, make: () => newBlock('open') },
       ]
   }
 })
@@ -83,7 +83,7 @@ const made = computed(() =>
     .sort((a, b) => a - b)
     .map((index) => {
       const block = WHAT.value[index]!.make()
-      return SCOPED_KINDS.includes(block.kind) ? { ...block, who: who.value } : block
+      return declarationOf(block.kind).isScoped ? { ...block, who: who.value } : block
     }),
 )
 const into = ref<number>()

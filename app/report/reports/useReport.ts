@@ -1,10 +1,9 @@
 import { draftDifferences, joinDrafts } from '~~/core/reports/joinDrafts'
-import type { Block } from '~~/shared/report/blocks'
+import { declarationOf, type Block } from '~~/shared/report/blocks'
 import { reportSchema } from '~~/shared/report/reports'
 import type { ReportContent } from '~~/shared/report/content'
 import type { Report } from '~~/shared/report/reports'
 import type { ValidationError } from 'yup'
-import { BLOCK_NAMES } from '~/report/reports/blocks'
 
 interface Draft {
   title: string
@@ -170,7 +169,11 @@ export function useReport(id: Ref<string>) {
   }
   const differences = computed(() =>
     theirs.value && draft.value
-      ? draftDifferences<Block>(draft.value, theirs.value.draft, (block) => block.title || BLOCK_NAMES[block.kind])
+      ? draftDifferences<Block>(
+          draft.value,
+          theirs.value.draft,
+          (block) => block.title || declarationOf(block.kind).name,
+        )
       : [],
   )
   /** Goes on with one of two versions, or with both put together; the other one is one step back. */

@@ -37,6 +37,6 @@ export async function fetchVolume(
     next = page.next
   }
   await systemDb.run(
-    sql`INSERT INTO client_version (client_id) VALUES (${VOLUMES}) ON DUPLICATE KEY UPDATE version = version + 1`,
+    sql`INSERT INTO client_version (client_id, topic) VALUES (${VOLUMES}, 'network_day') ON DUPLICATE KEY UPDATE version = version + 1`,
   )
 }

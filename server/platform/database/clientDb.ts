@@ -2,6 +2,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
 import { database } from './pool'
 import { Query, raw, sql, ThisClient } from './sql'
+import { countWrites, readsText, tablesWritten } from './versions'
 
 /** Runs queries that name their client. There is no other way to the data of a client. */
 export interface ClientDb {
@@ -41,7 +42,7 @@ export interface ClientRow {
 export function clientDb(
   row: ClientRow,
   runner: Pool | PoolConnection = database(),
-  writes: Writes = { any: false },
+  written: Set<string> = new Set(),
 ): ClientDb {
   const clientId = row.client_id
   const client = new ThisClient(clientId)
@@ -59,6 +60,7 @@ export function clientDb(
     universe: row.universe ?? undefined,
     async rows<T>(query: Query<true>) {
       check(query)
+      readsText(query.text)
       const [rows] = await runner.query<RowDataPacket[]>(query.text, [...query.values])
       return rows as T[]
     },
@@ -66,14 +68,14 @@ export function clientDb(
     async run(query) {
       check(query)
       if ('getConnection' in runner) return await db.transaction((inside) => inside.run(query))
-      writes.any = true
+      for (const table of tablesWritten(query.text)) written.add(table)
       return (await runner.query<ResultSetHeader>(query.text, [...query.values]))[0]
     },
     async insertRows(table, columns, rows, update = []) {
       if (rows.length === 0) return
       if ('getConnection' in runner)
         return await db.transaction((inside) => inside.insertRows(table, columns, rows, update))
-      writes.any = true
+      written.add(table)
       await runner.query(insertText(table, columns, update), [rows.map((values) => [clientId, ...values])])
     },
     transaction: (work) =>
@@ -82,20 +84,11 @@ export function clientDb(
   return db
 }
 
-/** Whether a transaction has written anything. */
-interface Writes {
-  any: boolean
-}
-
-/** A transaction that has written counts the client's version up, as the last thing before it is committed. */
+/** A transaction that has written counts the versions of those tables up, as the last thing before it is committed. */
 async function counted<T>(row: ClientRow, connection: PoolConnection, work: (db: ClientDb) => Promise<T>): Promise<T> {
-  const writes: Writes = { any: false }
-  const result = await work(clientDb(row, connection, writes))
-  if (writes.any)
-    await connection.query(
-      'INSERT INTO client_version (client_id) VALUES (?) ON DUPLICATE KEY UPDATE version = version + 1',
-      [row.client_id],
-    )
+  const written = new Set<string>()
+  const result = await work(clientDb(row, connection, written))
+  await countWrites(connection, row.client_id, written)
   return result
 }
 

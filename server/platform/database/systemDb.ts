@@ -2,6 +2,7 @@ import type { ResultSetHeader, RowDataPacket } from 'mysql2/promise'
 import { again } from './clientDb'
 import { database } from './pool'
 import type { Query } from './sql'
+import { readsText } from './versions'
 
 /**
  * Queries that belong to no client: people, sign-in attempts, the queue of jobs, and the look-up of a secret link by
@@ -9,6 +10,7 @@ import type { Query } from './sql'
  */
 export const systemDb = {
   async rows<T>(query: Query<boolean>): Promise<T[]> {
+    readsText(query.text)
     const [rows] = await database().query<RowDataPacket[]>(query.text, [...query.values])
     return rows as T[]
   },

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
-import type { ClientDb } from '../database/clientDb'
-import { sql } from '../database/sql'
+import { again, type ClientDb } from '../database/clientDb'
+import { database } from '../database/pool'
+import { sql, type Query } from '../database/sql'
 import { systemDb } from '../database/systemDb'
+import { countWrites } from '../database/versions'
 import type { JobDeclaration, PayloadOf } from './job'
 import type { JobView } from '../../../shared/platform/jobs'
 
@@ -147,12 +149,21 @@ export const keepLease = async ({ job_id: id, lease }: Job): Promise<boolean> =>
   UPDATE job SET lease_until = NOW(3) + INTERVAL ${LEASE_SECONDS} SECOND WHERE job_id = ${id} AND lease = ${lease} AND state = 'running'`)
   ).affectedRows === 1
 
+/** Changes a job and says that it was: what is said of a client's jobs is worked out again. */
+async function changeJob({ client_id: client }: Job, query: Query<boolean>): Promise<void> {
+  await systemDb.run(query)
+  await again(() => countWrites(database(), client, new Set(['job'])))
+}
+
 /** Ends a job for good. */
-export const failJob = ({ job_id: id, lease }: Job, message: string) =>
-  systemDb.run(sql`
+export const failJob = (job: Job, message: string): Promise<void> =>
+  changeJob(
+    job,
+    sql`
   UPDATE job
   SET state = 'failed', live_key = NULL, lease = NULL, writes_client = NULL, finished_at = NOW(), message = ${message.slice(0, 400)}
-  WHERE job_id = ${id} AND lease = ${lease}`)
+  WHERE job_id = ${job.job_id} AND lease = ${job.lease}`,
+  )
 
 /**
  * Puts a job back, to be tried again after some seconds.
@@ -160,16 +171,18 @@ export const failJob = ({ job_id: id, lease }: Job, message: string) =>
  * @param how  whether it counts as a try, and whether it is held: then nobody's asking makes it due sooner
  */
 export const postponeJob = (
-  { job_id: id, lease }: Job,
+  job: Job,
   seconds: number,
   message: string,
   { countsAsTry, isHeld = false }: { countsAsTry: boolean; isHeld?: boolean },
-) =>
-  systemDb.run(sql`
+): Promise<void> =>
+  changeJob(
+    job,
+    sql`
   UPDATE job
- 
   SET    state = 'queued', lease = NULL, writes_client = NULL, run_after = NOW(3) + INTERVAL ${seconds} SECOND,
            is_held = ${isHeld}, message = ${message.slice(0, 400)},
          attempts = attempts - ${countsAsTry ? 0 : 1}
-  WHERE  job_id = ${id}
-  AND    lease = ${lease}`)
+  WHERE  job_id = ${job.job_id}
+  AND    lease = ${job.lease}`,
+  )

@@ -68,7 +68,7 @@ export async function changeAgency(
   )
   // what a report says of the agency is remembered with its client's answers
   await systemDb.run(sql`
-    INSERT INTO client_version (client_id) SELECT client_id FROM client WHERE agency_id = ${agencyId}
+    INSERT INTO client_version (client_id, topic) SELECT client_id, 'agency' FROM client WHERE agency_id = ${agencyId}
     ON DUPLICATE KEY UPDATE version = version + 1`)
 }
 

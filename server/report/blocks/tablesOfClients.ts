@@ -1,6 +1,7 @@
 import type { ClientSummary } from '../../../shared/clients'
 import { causeOf } from '../../../shared/read/unusual'
-import { figureCells, figureColumns, tableOf } from './tableOf'
+import { figureCells, figureColumns } from '../../figures/figureColumns'
+import { targetTable } from '../../read/targets/targetsBlock'
 import type { Table } from '../../platform/tables/table'
 
 /** A figure of a client; of one whose figures are not there, as many empty cells. */
@@ -19,10 +20,7 @@ export function tablesOfClients(clients: readonly ClientSummary[]): { id: string
   })
   const metrics = clients.find(({ figures }) => figures.length > 0)?.figures.map(({ figure }) => figure.metric) ?? []
   const targets = clients.flatMap((client) => client.targets.map((target) => ({ client, target })))
-  const targetTable = tableOf(
-    { kind: 'targets', id: '', title: '', comment: '', targets: targets.map(({ target }) => target) },
-    'UTC',
-  )!
+  const ofTargets = targetTable(targets.map(({ target }) => target))
   return [
     {
       id: 'moved',
@@ -45,10 +43,10 @@ export function tablesOfClients(clients: readonly ClientSummary[]): { id: string
     {
       id: 'targets',
       table: {
-        ...targetTable,
+        ...ofTargets,
         name: 'Targets in danger',
-        columns: [text('Client'), ...targetTable.columns],
-        rows: targetTable.rows.map((row, index) => [targets[index]!.client.name, ...row]),
+        columns: [text('Client'), ...ofTargets.columns],
+        rows: ofTargets.rows.map((row, index) => [targets[index]!.client.name, ...row]),
       },
     },
     {

@@ -1,17 +1,12 @@
 import { parseWho } from '../../../shared/figures/scope'
-import { LONGEST_TITLE, type Block } from '../../../shared/report/blocks'
+import { asKept, LONGEST_TITLE, type Block } from '../../../shared/report/blocks'
 import type { ReportInput, ReportHead, Report } from '../../../shared/report/reports'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 import { conflict, notFound } from '../../platform/problems/problem'
 import { refuseForeignProfiles } from '../../figures/refuseForeignProfiles'
 
-/** A block of before blocks had profiles of their own is of everybody. */
-const blocksOf = (text: string): Block[] =>
-  (JSON.parse(text) as (Omit<Block, 'who'> & { who?: string })[]).map((block) => ({
-    ...block,
-    who: block.who ?? 'all',
-  }))
+const blocksOf = (text: string): Block[] => (JSON.parse(text) as Block[]).map(asKept)
 
 const EDITIONS = raw(
   '(SELECT COUNT(*) FROM edition e WHERE e.client_id = r.client_id AND e.report_id = r.report_id) AS editions',

@@ -23,9 +23,11 @@ useHead({ title: () => `${data.value?.fileName ?? 'Import'} · Zaffer` })
 watch(
   () => data.value?.state,
   async (state, before) => {
-    if (before === 'applying' && state === 'applied') say.done('The figures are written.', undo)
-    if (before === 'undoing' && state === 'undone') say.done('Everything stands as it did before the import.')
-    if (before && state !== before) await refresh('figures', 'imports')
+    if (!before) return
+    // short work can be over before it was ever seen to be going on
+    if (state === 'applied' && before !== 'undoing') say.done('The figures are written.', undo)
+    if (state === 'undone') say.done('Everything stands as it did before the import.')
+    await refresh('figures', 'imports')
   },
 )
 

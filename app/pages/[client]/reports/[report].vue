@@ -1,20 +1,11 @@
 <script setup lang="ts">
 import Sortable from 'sortablejs'
-import {
-  BLOCK_KINDS,
-  LONGEST_COMMENT,
-  LONGEST_TEXT,
-  LONGEST_TITLE,
-  SCOPED_KINDS,
-  type Block,
-} from '~~/shared/report/blocks'
-import { POST_FORMATS } from '~~/core/networks/postFormats'
-import { CATALOGUE } from '~~/core/metrics/catalogue'
+import { DECLARED_BLOCKS, LONGEST_TITLE, type Block } from '~~/shared/report/blocks'
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
 import type { DraftState } from '~/report/reports/useReport'
 import { AGAINST_CHOICES } from '~/figures/scope/againstChoices'
 import type OpeningPopover from '~/platform/shell/OpeningPopover.vue'
-import { BLOCK_NAMES, hasMetrics, hasOneMetric, newBlock, OPTIONS } from '~/report/reports/blocks'
+import { newBlock } from '~/report/reports/newBlock'
 
 definePageMeta({ margin: true })
 const route = useRoute()
@@ -64,9 +55,6 @@ const againstName = computed(
   () =>
     AGAINST_CHOICES.find(({ value }) => value === draft.value?.against)?.name ?? content.value?.against?.words ?? '',
 )
-const ANY_FORMAT = 'any'
-const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.map((value) => ({ value, name: value }))]
-const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
 const filled = (id: string) => content.value?.blocks.find((block) => block.id === id)
 /** The rolling periods are kept as words in the address's form; a person reads and writes them with spaces. */
 const periodWords = computed(
@@ -274,116 +262,27 @@ onBeforeRouteLeave(async () => {
       <SinceText v-if="content?.since?.length" :since="content.since" />
       <p v-if="draft.blocks.length === 0" class="quiet">The report is empty. Add its first block below.</p>
       <div ref="list">
-        <div v-for="(block, index) in draft.blocks" :key="block.id" class="editor" :data-block="block.id">
-          <div v-if="session.mayWrite" class="row bar no-print">
-            <button
-              type="button"
-              class="bare handle"
-              :aria-label="`Block ${index + 1} of ${draft.blocks.length}, ${BLOCK_NAMES[block.kind]}: drag, or move with the arrow keys`"
-              title="Drag, or focus and use the arrow keys"
-              @keydown.up.prevent="moveByKey(index, -1)"
-              @keydown.down.prevent="moveByKey(index, 1)"
-            >
-              <span aria-hidden="true">⠿</span> {{ BLOCK_NAMES[block.kind] }}
-            </button>
-            <InputText
-              :model-value="block.title"
-              size="small"
-              placeholder="Title"
-              :aria-label="`Title of block ${index + 1}`"
-              @input="write(index, 'title', text($event))"
-            /><LettersLeft :text="block.title" :most="LONGEST_TITLE" />
-            <MetricPicker
-              v-if="hasMetrics(block.kind)"
-              :metrics="metrics"
-              :chosen="block.metrics"
-              :only-one="hasOneMetric(block.kind)"
-              :most="block.kind === 'chart' ? 2 : 12"
-              :label="`Metrics of block ${index + 1}`"
-              @choose="(ids) => edit(index, { metrics: ids })"
-            />
-            <Select
-              v-if="OPTIONS[block.kind]"
-              :model-value="block.option || OPTIONS[block.kind]!.choices[0]!.value"
-              :options="[...OPTIONS[block.kind]!.choices]"
-              option-label="name"
-              option-value="value"
-              size="small"
-              :aria-label="`${OPTIONS[block.kind]!.label} of block ${index + 1}`"
-              @update:model-value="(value) => edit(index, { option: value })"
-            />
-            <template v-if="block.kind === 'posts'">
-              <Select
-                :model-value="block.rows ?? 10"
-                :options="[3, 5, 10, 20, 50]"
-                size="small"
-                :aria-label="`How many posts in block ${index + 1}`"
-                @update:model-value="(rows) => edit(index, { rows })"
-              />
-              <Select
-                :model-value="block.format || ANY_FORMAT"
-                :options="FORMATS"
-                option-label="name"
-                option-value="value"
-                size="small"
-                :aria-label="`Format of the posts in block ${index + 1}`"
-                @update:model-value="(format) => edit(index, { format: format === ANY_FORMAT ? '' : format })"
-              />
-            </template>
-            <BlockWho
-              v-if="SCOPED_KINDS.includes(block.kind)"
-              :who="block.who"
-              :words="filled(block.id)?.who"
-              :known="description.data.value"
-              :label="`Profiles of block ${index + 1}`"
-              @choose="(who) => edit(index, { who })"
-            />
-            <DownloadMenu
-              v-if="!['text', 'page'].includes(block.kind)"
-              :path="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`"
-              :what="`Block ${index + 1}`"
-            />
-            <Button
-              label="Remove"
-              text
-              size="small"
-              :aria-label="`Remove block ${index + 1}`"
-              @click="change(({ blocks }) => blocks.splice(index, 1))"
-            />
-          </div>
-          <RichTextField
-            v-if="block.kind === 'text' && session.mayWrite"
-            :model-value="block.text"
-            :rows="5"
-            :most="LONGEST_TEXT"
-            :label="`Text of block ${index + 1}`"
-            placeholder="A letter, an explanation, what is planned next. A blank line begins a new paragraph."
-            @write="(text) => write(index, 'text', text)"
-          />
-          <ReportBlock
-            v-else-if="filled(block.id)"
-            :block="filled(block.id)!"
-            :notes="content!.notes"
-            :time-zone="content!.timeZone"
-            :hide-comment="session.mayWrite"
-            is-rich
-            @select="explain"
-          />
-          <RichTextField
-            v-if="!['text', 'page'].includes(block.kind) && session.mayWrite"
-            :model-value="block.comment"
-            :rows="2"
-            :most="LONGEST_COMMENT"
-            :label="`Comment on block ${index + 1}`"
-            placeholder="A comment beside the figures"
-            @write="(text) => write(index, 'comment', text)"
-          />
-        </div>
+        <BlockEditor
+          v-for="(block, index) in draft.blocks"
+          :key="block.id"
+          :block="block"
+          :filled="filled(block.id)"
+          :number="index + 1"
+          :of="draft.blocks.length"
+          :content="content"
+          :known="description.data.value"
+          :tables="`${base}/reports/${String(route.params.report)}/tables?block=${block.id}`"
+          @edit="(part) => edit(index, part)"
+          @write="(part, written) => write(index, part, written)"
+          @move="(by) => moveByKey(index, by)"
+          @remove="change(({ blocks }) => blocks.splice(index, 1))"
+          @select="explain"
+        />
       </div>
       <div v-if="session.mayWrite" class="row add no-print">
         <Select
           v-model="kind"
-          :options="BLOCK_KINDS.map((value) => ({ value, name: BLOCK_NAMES[value] }))"
+          :options="DECLARED_BLOCKS.map((declared) => ({ value: declared.kind, name: declared.name }))"
           option-label="name"
           option-value="value"
           placeholder="Add a block"
@@ -416,22 +315,6 @@ onBeforeRouteLeave(async () => {
 .scope {
   font: 400 var(--text-heading)/1.4 var(--serif);
   color: var(--ink2);
-}
-.editor {
-  border-top: 1px solid var(--rule);
-  padding: 8px 0 14px;
-}
-.bar {
-  justify-content: flex-start;
-}
-.handle {
-  cursor: grab;
-  color: var(--ink2);
-  font-weight: 600;
-  padding: 2px 6px;
-}
-.bar > :last-child {
-  margin-left: auto;
 }
 .in-margin h2 {
   font: italic 600 15px var(--serif);

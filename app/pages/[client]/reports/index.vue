@@ -2,7 +2,7 @@
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { OrderedColumn } from '~/platform/useTableOrder'
 import type { ReportHead } from '~~/shared/report/reports'
-import { newBlock } from '~/report/reports/blocks'
+import { newBlock } from '~/report/reports/newBlock'
 
 const session = useSession()
 const { tick } = useFirstSteps()

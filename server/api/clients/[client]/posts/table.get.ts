@@ -2,10 +2,10 @@ import { getQuery } from 'h3'
 import { orderPosts } from '../../../../../shared/read/postOrder'
 import { parseScope } from '../../../../../shared/figures/scope'
 import { aboutScope } from '../../../../figures/aboutScope'
-import { tableOf } from '../../../../report/blocks/tableOf'
 import { clientRoute } from '../../../../platform/http/route'
 import { sendTables } from '../../../../platform/http/sendTables'
 import { listPosts } from '../../../../read/content/listPosts'
+import { postTable } from '../../../../read/content/postsBlock'
 import { resolveScope } from '../../../../figures/resolveScope'
 
 /** Every post of a scope as CSV or XLSX, in the order and of the format that the page shows. */
@@ -16,9 +16,6 @@ export default clientRoute('figures', async ({ event, db }) => {
     ({ format }) => typeof query.only !== 'string' || format === query.only,
   )
   const order = String(query.order ?? 'newest')
-  const table = tableOf(
-    { kind: 'posts', id: '', title: '', comment: '', order, posts: orderPosts(posts, order) },
-    db.timeZone,
-  )!
+  const table = postTable(orderPosts(posts, order), db.timeZone)
   return await sendTables(event, 'Posts', [table], aboutScope(db, scope))
 })

@@ -2,7 +2,8 @@ import { Unreadable } from '../../../../../../core/unreadable'
 import type { ClientDb } from '../../../../../platform/database/clientDb'
 import { sendRemembered } from '../../../../../figures/sendRemembered'
 import { clientRoute, idParam } from '../../../../../platform/http/route'
-import { composeReport, type Sight } from '../../../../../report/blocks/composeReport'
+import type { Sight } from '../../../../../figures/reportBlock'
+import { composeReport } from '../../../../../report/blocks/composeReport'
 import { reportById } from '../../../../../report/reports/reports'
 
 /**

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+/** How many posts a block lists, and of which format. */
+import { POST_FORMATS } from '~~/core/networks/postFormats'
+import type { Block } from '~~/shared/report/blocks'
+import { USUAL_ROWS } from '~~/shared/read/postsBlock'
+
+defineProps<{ block: Block; /** Which block of the report it is. */ number: number }>()
+const emit = defineEmits<{ edit: [part: Partial<Block>] }>()
+const ANY_FORMAT = 'any'
+const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.map((value) => ({ value, name: value }))]
+</script>
+
+<template>
+  <Select
+    :model-value="block.rows ?? USUAL_ROWS"
+    :options="[3, 5, 10, 20, 50]"
+    size="small"
+    :aria-label="`How many posts in block ${number}`"
+    @update:model-value="(rows) => emit('edit', { rows })"
+  />
+  <Select
+    :model-value="block.format || ANY_FORMAT"
+    :options="FORMATS"
+    option-label="name"
+    option-value="value"
+    size="small"
+    :aria-label="`Format of the posts in block ${number}`"
+    @update:model-value="(format) => emit('edit', { format: format === ANY_FORMAT ? '' : format })"
+  />
+</template>

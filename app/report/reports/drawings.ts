@@ -1,0 +1,53 @@
+import type { Component } from 'vue'
+import type { BlockKind, VersionsOf } from '~~/shared/report/blocks'
+import OpenBlock from '~/clients/OpenBlock.vue'
+import FoundBlock from '~/gather/find/FoundBlock.vue'
+import ProfilesBlock from '~/gather/profiles/ProfilesBlock.vue'
+import PostsBlock from '~/read/content/PostsBlock.vue'
+import PostsSettings from '~/read/content/PostsSettings.vue'
+import ChartBlock from '~/read/overview/ChartBlock.vue'
+import FiguresBlock from '~/read/overview/FiguresBlock.vue'
+import PartsBlock from '~/read/overview/PartsBlock.vue'
+import SubjectBlock from '~/read/overview/SubjectBlock.vue'
+import TableBlock from '~/read/overview/TableBlock.vue'
+import TargetsBlock from '~/read/targets/TargetsBlock.vue'
+import UnusualBlock from '~/read/unusual/UnusualBlock.vue'
+import WhyBlock from '~/read/why/WhyBlock.vue'
+import PageBlock from '~/report/reports/PageBlock.vue'
+import PlainTextBlock from '~/report/reports/PlainTextBlock.vue'
+import TextBlock from '~/report/reports/TextBlock.vue'
+
+/** How a kind of block is drawn: each version of its frozen form by what understands it. */
+interface Drawing<Version extends number> {
+  versions: Record<Version, Component>
+  /** Where it is written: what can be chosen for it beside its metrics and its option. */
+  settings?: Component
+}
+
+/** Every kind of block; a kind or a version that is declared and not drawn here is an error of types. */
+export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
+  figures: { versions: { 1: FiguresBlock } },
+  chart: { versions: { 1: ChartBlock } },
+  table: { versions: { 1: TableBlock } },
+  parts: { versions: { 1: PartsBlock } },
+  why: { versions: { 1: WhyBlock } },
+  unusual: { versions: { 1: UnusualBlock } },
+  subject: { versions: { 1: SubjectBlock } },
+  targets: { versions: { 1: TargetsBlock } },
+  posts: { versions: { 1: PostsBlock }, settings: PostsSettings },
+  open: { versions: { 1: OpenBlock } },
+  profiles: { versions: { 1: ProfilesBlock } },
+  found: { versions: { 1: FoundBlock } },
+  text: { versions: { 1: PlainTextBlock, 2: TextBlock } },
+  page: { versions: { 1: PageBlock } },
+}
+
+/**
+ * What draws a block as it was frozen.
+ *
+ * @param textVersion  the form of texts in an edition of before blocks said their version
+ */
+export function drawingOf({ kind, version }: { kind: BlockKind; version?: number }, textVersion: 1 | 2): Component {
+  const versions: Record<number, Component> = DRAWINGS[kind].versions
+  return versions[version ?? (kind === 'text' ? textVersion : 1)]!
+}

@@ -1,0 +1,53 @@
+import { DateTime } from 'luxon'
+import { orderPosts } from '../../../shared/read/postOrder'
+import type { ListedPost } from '../../../shared/read/content'
+import { USUAL_ROWS, type FilledPosts } from '../../../shared/read/postsBlock'
+import type { ReportBlock } from '../../figures/reportBlock'
+import { count, share, text } from '../../platform/tables/columns'
+import type { Table } from '../../platform/tables/table'
+import { listPosts } from './listPosts'
+
+export const postsBlock: ReportBlock<FilledPosts> = {
+  async fill({ db, scope, block: { option, rows = USUAL_ROWS, format } }) {
+    const order = option || 'interactions'
+    const posts = (await listPosts(db, scope)).filter((post) => !format || post.format === format)
+    return { order, posts: orderPosts(posts, order).slice(0, rows) }
+  },
+  tableOf: ({ posts }, zone) => postTable(posts, zone),
+  missingIn: ({ posts }) => (posts.length === 0 ? ['nothing was published in this period.'] : []),
+}
+
+/** Posts with their figures, each at the instant of the client's time zone. */
+export const postTable = (list: readonly ListedPost[], zone: string): Table => ({
+  name: 'Posts',
+  columns: [
+    text('Id'),
+    { title: `Published (${zone})`, kind: 'instant' },
+    text('Profile'),
+    text('Network'),
+    text('Format'),
+    text('Text'),
+    count('Impressions'),
+    count('Interactions'),
+    share('Interactions by impression'),
+    share('At least'),
+    share('At most'),
+  ],
+  rows: list.map((post) => [
+    post.id,
+    instant(post.publishedAt, zone),
+    post.name,
+    post.networkName,
+    post.format,
+    post.text,
+    post.impressions,
+    post.interactions,
+    post.rate?.value,
+    post.rate?.low,
+    post.rate?.high,
+  ]),
+})
+
+/** An instant as ISO 8601 with the offset that the zone has then. */
+const instant = (at: Date | string, zone: string): string =>
+  DateTime.fromJSDate(new Date(at), { zone }).toISO({ suppressMilliseconds: true })!

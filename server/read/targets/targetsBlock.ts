@@ -1,0 +1,65 @@
+import { knownText } from '../../../core/format/formatChange'
+import { roundedAsShown } from '../../../core/format/roundedAsShown'
+import { metricById } from '../../../core/metrics/catalogue'
+import type { TargetView } from '../../../shared/read/targets'
+import type { FilledTargets } from '../../../shared/read/targetsBlock'
+import { asShown, kindOf, LOCALE } from '../../figures/figureColumns'
+import type { ReportBlock } from '../../figures/reportBlock'
+import { day, number, share, text } from '../../platform/tables/columns'
+import type { Cell, Table } from '../../platform/tables/table'
+import { targetsOf } from './targets'
+
+export const targetsBlock: ReportBlock<FilledTargets> = {
+  fill: async ({ db }) => ({ targets: (await targetsOf(db)).targets }),
+  tableOf: ({ targets }) => targetTable(targets),
+  missingIn: ({ targets }) => (targets.length === 0 ? ['no target is set.'] : []),
+}
+
+/** Targets with where they stand and where they are heading. */
+export const targetTable = (list: readonly TargetView[]): Table => ({
+  name: 'Targets',
+  columns: [
+    text('Metric'),
+    text('Of'),
+    number('Wanted'),
+    day('From'),
+    day('By'),
+    number('So far'),
+    number('So far, at least'),
+    number('So far, at most'),
+    text('Known'),
+    share('Way done'),
+    share('Time over'),
+    number('Pace a day'),
+    number('Pace needed'),
+    number('Heading for'),
+    number('At least'),
+    number('At most'),
+    text('Standing'),
+  ],
+  rows: list.map(({ metric, whoWords, wanted, from, by, figure, progress, heading }) => {
+    const own = (value: number | undefined): Cell => ({ value, kind: kindOf(metric) })
+    const shown = asShown(figure)
+    const estimate = (value: number | undefined) =>
+      own(value === undefined ? undefined : roundedAsShown(value, metricById(metric).unit))
+    return [
+      metricById(metric).name,
+      whoWords,
+      own(wanted),
+      from,
+      by,
+      own(shown(figure.value)),
+      own(shown(figure.low)),
+      own(shown(figure.high)),
+      knownText(figure, LOCALE),
+      progress.done,
+      progress.elapsed,
+      own(progress.pace),
+      own(progress.paceNeeded),
+      estimate(heading?.value),
+      estimate(heading?.low),
+      estimate(heading?.high),
+      progress.standing,
+    ]
+  }),
+})

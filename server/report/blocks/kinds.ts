@@ -1,0 +1,37 @@
+import { openBlock } from '../../clients/openBlock'
+import { foundBlock } from '../../gather/find/foundBlock'
+import { profilesBlock } from '../../gather/profiles/profilesBlock'
+import { postsBlock } from '../../read/content/postsBlock'
+import { chartBlock } from '../../read/overview/chartBlock'
+import { figuresBlock } from '../../read/overview/figuresBlock'
+import { partsBlock } from '../../read/overview/partsBlock'
+import { subjectBlock } from '../../read/overview/subjectBlock'
+import { tableBlock } from '../../read/overview/tableBlock'
+import { targetsBlock } from '../../read/targets/targetsBlock'
+import { unusualBlock } from '../../read/unusual/unusualBlock'
+import { whyBlock } from '../../read/why/whyBlock'
+import { pageBlock } from './pageBlock'
+import { textBlock } from './textBlock'
+import type { ReportBlock } from '../../figures/reportBlock'
+import type { BlockKind, FilledOf } from '../../../shared/report/blocks'
+
+/** Every kind of block; a kind that is declared and not listed here is an error of types. */
+const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
+  figures: figuresBlock,
+  chart: chartBlock,
+  table: tableBlock,
+  parts: partsBlock,
+  why: whyBlock,
+  unusual: unusualBlock,
+  subject: subjectBlock,
+  targets: targetsBlock,
+  posts: postsBlock,
+  open: openBlock,
+  profiles: profilesBlock,
+  found: foundBlock,
+  text: textBlock,
+  page: pageBlock,
+}
+
+/** What is done with a kind of block that is only known when it runs. */
+export const reportBlockOf = (kind: BlockKind) => BLOCK_KINDS[kind] as unknown as ReportBlock<FilledOf<BlockKind>>

@@ -1,0 +1,16 @@
+import type { ProfileSearch } from './find'
+import { declareBlock } from '../report/declareBlock'
+
+/** The client’s profiles, as its web page links them. */
+export interface FilledFound {
+  kind: 'found'
+  found: ProfileSearch | null
+  searchedAt: string | null
+}
+
+export const foundBlock = declareBlock<FilledFound>()({
+  kind: 'found',
+  name: 'Profiles found',
+  version: 1,
+  headingOf: () => 'Profiles of the client',
+})
