@@ -1,11 +1,27 @@
-import { zafferTheme } from './app/theme/preset'
+/** What of PrimeVue is used. */
+const COMPONENTS = [
+  'Button',
+  'Checkbox',
+  'DatePicker',
+  'Dialog',
+  'InputText',
+  'Menu',
+  'Popover',
+  'ProgressBar',
+  'RadioButton',
+  'Select',
+  'Textarea',
+  'Toast',
+]
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
-  ssr: false,
+  // which pages are drawn on the server, and when: server/middleware/1.drawnHere.ts
+  ssr: true,
   devtools: { enabled: false },
   telemetry: { enabled: false },
   modules: [
+    './app/theme/styles',
     '@pinia/nuxt',
     '@pinia/colada-nuxt',
     '@primevue/nuxt-module',
@@ -39,30 +55,12 @@ export default defineNuxtConfig({
     },
   },
   primevue: {
-    components: {
-      include: [
-        'Button',
-        'Checkbox',
-        'DatePicker',
-        'Dialog',
-        'InputText',
-        'Menu',
-        'Popover',
-        'ProgressBar',
-        'RadioButton',
-        'Select',
-        'Textarea',
-        'Toast',
-      ],
-    },
-    options: {
-      ripple: false,
-      theme: {
-        preset: zafferTheme,
-        options: { darkModeSelector: '.dark', cssLayer: { name: 'primevue', order: 'base, primevue, app' } },
-      },
-    },
+    components: { include: COMPONENTS },
+    loadStyles: false,
+    // its styles stand in a file of their own: app/theme/styles.ts
+    options: { ripple: false, theme: 'none' },
   },
+  themeStyles: { components: COMPONENTS },
   auth: { loadStrategy: 'none' },
   runtimeConfig: {
     session: {
@@ -102,7 +100,11 @@ export default defineNuxtConfig({
     compressPublicAssets: true,
     routeRules: { '/**': { headers: { 'X-Robots-Tag': 'noindex, nofollow' } } },
   },
-  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  experimental: {
+    // what is asked while a page is drawn on the server is asked for whoever wants the page
+    asyncContext: true,
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   hooks: {
     // what is not needed yet is fetched when it is: on a slow machine it would keep the figures waiting
     'build:manifest': (manifest) => {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import sans from '@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2?url'
+import serif from '@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2?url'
 import { STAGES } from '~/stages'
 
 const router = useRouter()
@@ -21,6 +23,28 @@ const refusal = computed(() => {
     sentence: 'It is not released to you. What was issued for you stands under Editions.',
     slug,
   }
+})
+/** The faces are fetched first: what is written with them must not move when they come. */
+useHead({
+  link: [serif, sans].map((href) => ({
+    rel: 'preload',
+    as: 'font',
+    type: 'font/woff2',
+    crossorigin: 'anonymous',
+    href,
+  })),
+})
+/** Before anything is painted: a page that was drawn on the server does not know how its reader likes it. */
+useHead({
+  script: [
+    {
+      innerHTML:
+        "try{var k=localStorage.getItem('vueuse-color-scheme')||'auto';" +
+        "if(k==='dark'||k==='auto'&&matchMedia('(prefers-color-scheme: dark)').matches)" +
+        "document.documentElement.classList.add('dark')}catch(e){}",
+      tagPosition: 'head',
+    },
+  ],
 })
 </script>
 

@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { join } from 'node:path'
-import { chromium } from 'playwright-core'
+import { chromium, type BrowserContext } from 'playwright-core'
 import { demoPassword, root, startApplication, stopApplication } from '../tests/support/application'
 import { freePort } from '../tools/steps/processes.mjs'
 import { ms, report } from './measure'
@@ -39,7 +39,7 @@ export async function benchFirstLoad(): Promise<void> {
         }),
       )
     })
-    await page.addInitScript(() => {
+    await context.addInitScript(() => {
       const seen = { paint: 0, shift: 0 }
       Object.assign(window, { seen })
       new PerformanceObserver((list) => list.getEntries().forEach((entry) => (seen.paint = entry.startTime))).observe({
@@ -50,6 +50,9 @@ export async function benchFirstLoad(): Promise<void> {
         list.getEntries().forEach((entry) => (seen.shift += (entry as unknown as { value: number }).value)),
       ).observe({ type: 'layout-shift', buffered: true })
     })
+    // the application has answered somebody before, as it has on any day but the first
+    await context.request.get(`${base}/mossgate-gardens/overview`)
+    const bare = await largestPaintOf(context, `${base}/mossgate-gardens/overview?period=nonsense`)
     await page.goto(`${base}/mossgate-gardens/overview`, { waitUntil: 'networkidle' })
     await page.locator('.apexcharts-line-series').waitFor()
     await page.waitForTimeout(1500)
@@ -63,10 +66,15 @@ export async function benchFirstLoad(): Promise<void> {
       {
         'largest paint': ms(paint),
         'layout shift': shift.toFixed(3),
+        'of a page with only rail and heading': ms(bare),
+        'ratio': (paint / bare).toFixed(2),
         'script before the chart, compressed': `${Math.round(beforeChart / 1024)} kB`,
         'with the chart': `${Math.round(script / 1024)} kB`,
       },
-      { text: '1.8 s, 0.05, 250 kB', met: paint <= 1800 && shift <= 0.05 && script <= 250 * 1024 },
+      {
+        text: '1.8 s, 1.6 times the bare page, 0.02, 170 kB',
+        met: paint <= 1800 && paint <= 1.6 * bare && shift <= 0.02 && beforeChart <= 170 * 1024,
+      },
     )
 
     const next = await page.evaluate(async () => {
@@ -127,4 +135,14 @@ export async function benchFirstLoad(): Promise<void> {
     await browser.close()
     await stopApplication(application)
   }
+}
+
+/** When the largest thing of a page was painted, at a quarter of the speed. */
+async function largestPaintOf(context: BrowserContext, address: string): Promise<number> {
+  const page = await context.newPage()
+  await (await context.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 })
+  await page.goto(address, { waitUntil: 'networkidle' })
+  const { paint } = await page.evaluate(() => (window as unknown as { seen: { paint: number } }).seen)
+  await page.close()
+  return paint
 }

@@ -18,9 +18,7 @@ export class ApiProblem extends Error {
  */
 export async function api<T>(path: string, options: FetchOptions<'json'> = {}): Promise<T> {
   try {
-    if (options.method) forgetEarly()
-    const early = options.method ? undefined : takeEarly(path, options.query)
-    return (early ? await early : await ask<T>(path, options)) as T
+    return await ask<T>(path, options)
   } catch (error) {
     throw toProblem(error)
   }
@@ -35,7 +33,9 @@ const MOST_WAITS = 4
  */
 async function ask<T>(path: string, options: FetchOptions<'json'>, waits = 0): Promise<T> {
   try {
-    return (await $fetch<T>(path, { retry: 0, ...options } as never)) as T
+    // a page that is drawn on the server asks as whoever wants it
+    const fetch = import.meta.server ? useRequestFetch() : $fetch
+    return (await fetch<T>(path, { retry: 0, ...options } as never)) as T
   } catch (error) {
     const response = error instanceof FetchError ? error.response : undefined
     if (response?.status !== 503 || options.method || waits === MOST_WAITS) throw error
@@ -68,5 +68,15 @@ function parse(text: string): { detail?: string; fields?: Record<string, string>
   }
 }
 
-/** The locale in which numbers are written. */
-export const useLocale = (): string => navigator.language || 'en-GB'
+const USUAL_LOCALE = 'en-GB'
+
+/** The locale in which numbers are written: the browser's own, which it also says when it asks for a page. */
+export function useLocale(): string {
+  if (import.meta.client) return navigator.language || USUAL_LOCALE
+  const [wanted = ''] = (useRequestHeader('accept-language') ?? '').split(/[,;]/)
+  try {
+    return Intl.getCanonicalLocales(wanted.trim())[0] ?? USUAL_LOCALE
+  } catch {
+    return USUAL_LOCALE
+  }
+}

@@ -4,8 +4,9 @@ import type { Block } from '~~/shared/report/blocks'
 
 /** What is open in the shell: the margin and the dialogs that a key can call from anywhere. */
 export const useShell = defineStore('shell', () => {
-  const isWide = useMediaQuery('(min-width: 1200px)')
-  const isKeptOpen = useLocalStorage('zaffer:margin', true)
+  const isWide = useMediaQuery('(min-width: 1200px)', { ssrWidth: 1280 })
+  // a cookie: the server draws the page with the margin or without
+  const isKeptOpen = useCookie('zaffer-margin', { default: () => true, maxAge: 400 * 24 * 3600, sameSite: 'lax' })
   const isOpenOver = ref(false)
   /** On a narrow screen the margin lies over the page, so it stays shut there until it is asked for. */
   const isMarginOpen = computed({
@@ -42,6 +43,7 @@ export const useShell = defineStore('shell', () => {
   return {
     openings,
     isMarginOpen,
+    isOpenOver,
     marginPlace,
     isHelpOpen,
     isFindOpen,

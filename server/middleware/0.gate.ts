@@ -1,19 +1,7 @@
 import { defineEventHandler, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
-import { Busy, Gate } from '../platform/http/gate'
+import { Busy, type Gate } from '../platform/http/gate'
+import { GATES } from '../platform/http/gates'
 import { Problem } from '../platform/problems/problem'
-
-const PATIENCE_MS = 500
-
-/**
- * What is read, what is written, what asks the outside and may wait for it, and files that are taken in: none of them
- * can take the others' room.
- */
-const GATES = {
-  reading: new Gate({ atOnce: 2, waiting: 400, patienceMs: PATIENCE_MS, first: { many: 60, patienceMs: 1000 } }),
-  writing: new Gate({ atOnce: 8, waiting: 200, patienceMs: PATIENCE_MS }),
-  outside: new Gate({ atOnce: 6, waiting: 20, patienceMs: PATIENCE_MS }),
-  files: new Gate({ atOnce: 4, waiting: 4, patienceMs: PATIENCE_MS }),
-}
 
 function gateFor({ method, path }: H3Event): Gate {
   if (method === 'GET' || method === 'HEAD') return GATES.reading
@@ -27,7 +15,7 @@ function gateFor({ method, path }: H3Event): Gate {
  * always answered.
  */
 export default defineEventHandler(async (event) => {
-  if (!event.path.startsWith('/api/') || event.path.startsWith('/api/health')) return
+  if (!event.path.startsWith('/api/') || event.path.startsWith('/api/health') || event.context.isInside) return
   try {
     const leave = await gateFor(event).enter()
     if (event.node.res.destroyed) leave()

@@ -60,7 +60,10 @@ describe('a new agency', () => {
         }),
       ),
     )
-    expect(answers.map(({ status }) => status).sort()).toEqual([201, ...Array.from({ length: 9 }, () => 409)])
+    // one makes it; the others are told that it is made, or that too much is going on at the moment
+    const [made, ...others] = answers.map(({ status }) => status).sort()
+    expect(made).toBe(201)
+    expect(others.filter((status) => status !== 409 && status !== 503)).toEqual([])
     expect([await count('agency'), await count('person')]).toEqual([1, 1])
     cookies.owner = cookiesOf(answers.find(({ status }) => status === 201)!)
     expect(await (await ask('GET', '/api/begin')).json()).toEqual({ isUnnamed: false })

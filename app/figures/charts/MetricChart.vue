@@ -23,6 +23,13 @@ const Apex = defineAsyncComponent(async () => {
   return await import('vue3-apexcharts')
 })
 
+/** Until the chart stands, a plain drawing does. */
+const isReady = ref(false)
+function stand() {
+  isReady.value = true
+  emit('ready')
+}
+
 const gapShade = `${GAP_OPACITY * 100}%`
 const metric = computed(() => metricById(props.line.metric))
 const isDark = useDark({ valueDark: 'dark', disableTransition: false })
@@ -191,7 +198,10 @@ function leaveDay() {
       @mouseleave="isPinned || (at = undefined)"
       @click="pin"
     >
-      <Apex ref="chart" type="line" height="216" :options="options" :series="series" @mounted="emit('ready')" />
+      <LineDrawing v-if="!isReady && !isIndex" :line="line" />
+      <ClientOnly
+        ><Apex ref="chart" type="line" height="216" :options="options" :series="series" @mounted="stand"
+      /></ClientOnly>
     </div>
     <p v-if="!isPlain && !isTable" class="readout" aria-live="polite">
       <span>{{ readout || '\u00A0' }}</span> <NuxtLink v-if="posts" :to="posts">Posts of this day</NuxtLink>

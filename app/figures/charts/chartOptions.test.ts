@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { addDays } from '../../../core/days/day'
 import type { DayPoint } from '../../../core/series/dailyPoints'
-import { drawn, extent, GAP_OPACITY, gaps, lineOptions, notePlaces, without } from './chartOptions'
+import { drawn, GAP_OPACITY, gaps, lineOptions, notePlaces, without } from './chartOptions'
 
 const points: DayPoint[] = Array.from({ length: 10 }, (_, index) => ({
   day: addDays('2026-10-01', index),
@@ -52,14 +52,9 @@ describe('the options of a line', () => {
   const options = lineOptions(given)
 
   it('begin at zero for what is counted, and fit the line of a level', () => {
-    expect(extent('impressions', [900, 1000])).toEqual({ min: 0 })
-    expect(extent('followers', [1000, null, 1020])).toEqual({ min: 997, max: 1023 })
-    expect(extent('followers', [1000, 1000])).toEqual({ min: 980, max: 1020 })
-    expect(extent('followers', [0, 2])).toMatchObject({ min: 0 })
-    expect(extent('followers', [null])).toEqual({ min: 0 })
     expect(
       lineOptions({ ...given, second: 'followers', values: { first: [1], second: [1000, 1020] } }).yaxis,
-    ).toMatchObject([{ min: 0 }, { min: 997, max: 1023 }])
+    ).toMatchObject([{ min: 0 }, { min: 1000, max: 1020 }])
   })
 
   it('shade the days with data missing as the legend does, and those of a note beside them', () => {

@@ -4,6 +4,7 @@ import { metricById } from '~~/core/metrics/catalogue'
 import { shortDay } from '~~/core/periods/describePeriod'
 import { daysBetween } from '~~/core/days/day'
 import type { DayPoint } from '~~/core/series/dailyPoints'
+import { axisOf } from './lineDrawing'
 import { DARK, LIGHT, SERIES, SERIES_DARK } from '~/theme/tokens'
 
 /** A note as far as a chart needs it. */
@@ -83,33 +84,17 @@ export interface LineOptions {
   isIndex?: boolean
 }
 
-/**
- * How much room is left above and below a line on an axis that fits it, as a share of what it moves; and of a line that
- * does not move, of its value.
- */
-const ROOM = 0.15
-const FLAT_ROOM = 0.02
-
-/**
- * Where an axis begins and ends: at zero for what is counted, around the line for a level.
- *
- * @example extent('followers', [1000, 1010]).min // 998.5
- */
-export function extent(metric: string, values: readonly (number | null)[]): { min?: number; max?: number } {
-  const known = values.filter((value): value is number => value !== null)
-  if (metricById(metric).kind !== 'stock' || known.length === 0) return { min: 0 }
-  const [low, high] = [Math.min(...known), Math.max(...known)]
-  const room = Math.max((high - low) * ROOM, high === low ? Math.max(1, high * FLAT_ROOM) : 0)
-  return { min: Math.max(0, low - room), max: high + room }
+/** Where an axis begins and ends: at zero for what is counted, around the line for a level. */
+function ends(metric: string, values: readonly (number | null)[]) {
+  const { least, most, marks } = axisOf(values, metricById(metric).kind === 'stock')
+  return { min: least, max: most, tickAmount: marks.length - 1 }
 }
 
 /** The axes: the period and its comparison share one; a second metric has its own, unless everything is an index. */
 function axes({ metric, second, isIndex, hasEarlier, locale, values }: LineOptions): ApexYAxis[] {
   const style = { fontSize: '12.5px' }
   const axis = (id: string, through: readonly (number | null)[] = []): ApexYAxis => ({
-    ...extent(id, through),
-    forceNiceScale: true,
-    tickAmount: 4,
+    ...ends(id, through),
     labels: { style, formatter: (value) => formatShort(value, metricById(id).unit, locale) },
   })
   if (isIndex) {

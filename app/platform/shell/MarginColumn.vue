@@ -5,7 +5,7 @@ const route = useRoute()
 </script>
 
 <template>
-  <aside aria-label="Margin: notes and workings" class="no-print">
+  <aside aria-label="Margin: notes and workings" class="no-print" :class="{ over: shell.isOpenOver }">
     <button
       type="button"
       class="bare close"
@@ -48,6 +48,10 @@ aside {
     top: 0;
     width: 288px;
     z-index: 5;
+  }
+  /* until the browser has said how wide it is */
+  aside:not(.over) {
+    display: none;
   }
 }
 </style>

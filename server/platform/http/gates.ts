@@ -1,0 +1,14 @@
+import { Gate } from './gate'
+
+const PATIENCE_MS = 500
+
+/**
+ * What is read, what is written, what asks the outside and may wait for it, and files that are taken in: none of them
+ * can take the others' room.
+ */
+export const GATES = {
+  reading: new Gate({ atOnce: 2, waiting: 400, patienceMs: PATIENCE_MS, first: { many: 60, patienceMs: 1000 } }),
+  writing: new Gate({ atOnce: 8, waiting: 200, patienceMs: PATIENCE_MS }),
+  outside: new Gate({ atOnce: 6, waiting: 20, patienceMs: PATIENCE_MS }),
+  files: new Gate({ atOnce: 4, waiting: 4, patienceMs: PATIENCE_MS }),
+}

@@ -1,0 +1,75 @@
+import { ADDRESS, ANALYST, expect, test, VIEWER } from './support/test'
+
+test.describe('without a script', () => {
+  test.use({ javaScriptEnabled: false })
+
+  test('the overview is there with its sentence, its figures and its line', async ({ page }) => {
+    await page.request.post('/api/session', {
+      data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
+      headers: { origin: ADDRESS },
+    })
+    await page.goto('/mossgate-gardens/overview?period=2026-10-01..2026-10-27')
+    await expect(page.locator('header.scope')).toContainText('All 8 profiles from 1 to 27 October 2026 against')
+    const figures = page.getByRole('region', { name: 'Headline figures' })
+    await expect(figures.getByRole('button')).toHaveCount(5)
+    const { figures: known } = (await (
+      await page.request.get('/api/clients/mossgate-gardens/overview?period=2026-10-01..2026-10-27')
+    ).json()) as { figures: { figure: { metric: string; value: number } }[] }
+    const impressions = known.find(({ figure }) => figure.metric === 'impressions')!.figure.value
+    await expect(figures).toContainText(impressions.toLocaleString('en-GB'))
+    await expect(page.locator('figure svg path[d^="M"]').first()).toBeVisible()
+    await expect(page.getByRole('table').getByRole('row')).toHaveCount(9)
+    await expect(page.getByRole('complementary')).toContainText('Storm, gardens shut.')
+    // what is wrong with an address is said, and the rest stands
+    await page.goto('/mossgate-gardens/overview?period=nonsense')
+    await expect(page.getByRole('alert').first()).toContainText('Write a period such as')
+    await expect(page.getByRole('navigation', { name: 'Stages of the work' })).toBeVisible()
+  })
+
+  test('it is for those who may see it', async ({ page }) => {
+    await page.goto('/mossgate-gardens/overview?period=last-month')
+    await expect(page).toHaveURL(/\/sign-in\?to=\/mossgate-gardens\/overview/)
+    await page.request.post('/api/session', {
+      data: { email: VIEWER, password: process.env.ZAFFER_TEST_PASSWORD },
+      headers: { origin: ADDRESS },
+    })
+    await page.goto('/harl-ferries/overview')
+    await expect(page.getByRole('heading', { name: 'There is no such client here' })).toBeVisible()
+    await expect(page.getByText(/[\d,]{4,} profile-days/)).toHaveCount(0)
+  })
+})
+
+test('the line does not move when the chart takes its place, and nothing jumps', async ({ page }) => {
+  await page.request.post('/api/session', {
+    data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
+    headers: { origin: ADDRESS },
+  })
+  await page.addInitScript(() => {
+    Object.assign(window, { shifted: 0 })
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((entry) => {
+        ;(window as unknown as { shifted: number }).shifted += (entry as unknown as { value: number }).value
+      }),
+    ).observe({ type: 'layout-shift', buffered: true })
+  })
+  // the chart's own script is held back until the drawing was measured
+  let release = () => {}
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route('**/_nuxt/*.js', async (route) => {
+    const response = await route.fetch()
+    if ((await response.text()).includes('apexcharts-canvas')) await held
+    await route.fulfill({ response })
+  })
+  await page.goto('/mossgate-gardens/overview')
+  const drawing = page.locator('figure .drawing svg path').last()
+  await expect(drawing).toBeVisible()
+  const before = await drawing.boundingBox()
+  release()
+  const chart = page.locator('.apexcharts-line-series path.apexcharts-line').first()
+  await expect(chart).toBeVisible()
+  await expect(page.locator('figure .drawing')).toHaveCount(0)
+  const after = await chart.boundingBox()
+  for (const side of ['x', 'y', 'width', 'height'] as const)
+    expect(Math.abs(after![side] - before![side]), side).toBeLessThan(6)
+  expect(await page.evaluate(() => (window as unknown as { shifted: number }).shifted)).toBeLessThan(0.02)
+})
