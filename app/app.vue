@@ -35,17 +35,11 @@ useHead({
   })),
 })
 /** Before anything is painted: a page that was drawn on the server does not know how its reader likes it. */
-useHead({
-  script: [
-    {
-      innerHTML:
-        "try{var k=localStorage.getItem('vueuse-color-scheme')||'auto';" +
-        "if(k==='dark'||k==='auto'&&matchMedia('(prefers-color-scheme: dark)').matches)" +
-        "document.documentElement.classList.add('dark')}catch(e){}",
-      tagPosition: 'head',
-    },
-  ],
-})
+const AS_LIKED =
+  "try{var k=localStorage.getItem('vueuse-color-scheme')||'auto';" +
+  "if(k==='dark'||k==='auto'&&matchMedia('(prefers-color-scheme: dark)').matches)" +
+  "document.documentElement.classList.add('dark')}catch(e){}"
+if (import.meta.server) useHead({ script: [{ innerHTML: AS_LIKED, tagPosition: 'head' }] })
 </script>
 
 <template>

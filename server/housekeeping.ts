@@ -1,6 +1,8 @@
 import type { ResultSetHeader } from 'mysql2/promise'
 import { again } from './platform/database/clientDb'
 import { database } from './platform/database/pool'
+import { object } from 'yup'
+import { systemJobModule, type JobDeclaration } from './platform/jobs/job'
 import { log } from './platform/log'
 
 /** How long things are kept that have done their work, in days. */
@@ -98,3 +100,13 @@ export async function housekeeping(): Promise<Record<string, number>> {
   if (Object.keys(removed).length > 0) log.info({ removed }, 'kept for its time and removed')
   return removed
 }
+
+export const HOUSEKEEPING = {
+  kind: 'housekeeping',
+  payload: object({}),
+  priority: 2,
+  writesFigures: false,
+} satisfies JobDeclaration
+
+/** The job that removes what was kept for its time. */
+export const housekeepingJob = systemJobModule(HOUSEKEEPING, housekeeping)

@@ -2,15 +2,20 @@ import { importApplyJob } from './gather/imports/importApply'
 import { importCheckJob } from './gather/imports/importCheck'
 import { importOpenJob } from './gather/imports/importOpen'
 import { importUndoJob } from './gather/imports/importUndo'
+import { syncDueJob } from './gather/sync/enqueueDue'
+import { SYNC_DUE } from './gather/sync/jobs'
 import { syncJob } from './gather/sync/sync'
+import { HOUSEKEEPING, housekeepingJob } from './housekeeping'
 import type { JobModule } from './platform/jobs/job'
 import type { Job } from './platform/jobs/queue'
 import { workOn, workOnNext } from './platform/jobs/run'
+import { enqueueDueSchedules, type Schedule } from './platform/jobs/schedule'
 import { editionIssueJob } from './report/issuing/editionIssue'
 import { editionPrintJob } from './report/issuing/editionPrint'
 
 /** Every kind of job that there is. */
 export const JOBS: readonly JobModule[] = [
+  syncDueJob,
   syncJob,
   importOpenJob,
   importCheckJob,
@@ -18,10 +23,20 @@ export const JOBS: readonly JobModule[] = [
   importUndoJob,
   editionIssueJob,
   editionPrintJob,
+  housekeepingJob,
+]
+
+/** What the application does by the clock. */
+export const SCHEDULES: readonly Schedule[] = [
+  { job: SYNC_DUE, pattern: '* * * * *' },
+  { job: HOUSEKEEPING, pattern: '17 * * * *' },
 ]
 
 /** The program that works on one job alone. */
 const ALONE = new URL('./aloneProcess.ts', import.meta.url)
+
+/** Puts what is due by the clock into the queue. */
+export const enqueueByTheClock = (): Promise<number> => enqueueDueSchedules(JOBS.map(({ declaration }) => declaration))
 
 /** Works on the next job that is due. @returns whether there was one */
 export const runNextJob = (): Promise<boolean> => workOnNext(JOBS, ALONE)

@@ -1,17 +1,12 @@
 import { closeDatabase } from './platform/database/pool'
-import { enqueueDue } from './gather/sync/enqueueDue'
-import { housekeeping } from './housekeeping'
-import { runNextJob } from './jobs'
+import { enqueueByTheClock, runNextJob, SCHEDULES } from './jobs'
+import { keepSchedules } from './platform/jobs/schedule'
 import { log } from './platform/log'
 
-/**
- * How many jobs this process works on at a time, how often it looks for new ones, and how often it looks for profiles
- * that are due.
- */
+/** How many jobs this process works on at a time, and how often it looks for new ones and for what is due by the clock. */
 const LANES = 2
 const IDLE_MS = 300
-const DUE_EVERY_MS = 60_000
-const TIDY_EVERY_MS = 3_600_000
+const CLOCK_EVERY_MS = 1000
 
 let isStopping = false
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
@@ -35,10 +30,10 @@ async function every(ms: number, work: () => Promise<unknown>, trouble: string):
 }
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => (isStopping = true))
+await keepSchedules(SCHEDULES)
 const lanes = [
   ...Array.from({ length: LANES }, lane),
-  every(DUE_EVERY_MS, enqueueDue, 'due syncs cannot be found'),
-  every(TIDY_EVERY_MS, housekeeping, 'what is old cannot be removed'),
+  every(CLOCK_EVERY_MS, enqueueByTheClock, 'what is due by the clock cannot be found'),
 ]
 process.send?.('ready')
 await Promise.all(lanes)

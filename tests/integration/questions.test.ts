@@ -17,6 +17,7 @@ import { badRowsOf, importById, importsOf, startApply, startCheck, startUndo } f
 import { toXlsx } from '../../server/platform/tables/toXlsx'
 import { takeUpload } from '../../server/gather/imports/upload'
 import { releasedOf } from '../../server/report/editions/released'
+import { enqueueDueSchedules } from '../../server/platform/jobs/schedule'
 import { enqueueDue } from '../../server/gather/sync/enqueueDue'
 import { enqueue, jobById, newestJob, writingJobs } from '../../server/platform/jobs/queue'
 import { fill } from '../../server/report/blocks/composeReport'
@@ -317,6 +318,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await sharesOf(db, edition!.id)
   await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = 1', [tokens('commons', PROFILES[0]!.remoteId)])
   await enqueueDue()
+  await enqueueDueSchedules([])
   const job = await enqueue(db, SYNC, 1, {})
   await runJobs()
   await jobById(db, job)

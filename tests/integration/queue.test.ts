@@ -1,3 +1,4 @@
+import type { RowDataPacket } from 'mysql2/promise'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { sql } from '../../server/platform/database/sql'
@@ -9,11 +10,14 @@ import {
   jobById,
   keepLease,
   newestJob,
+  newestJobs,
   postponeJob,
   writingJobs,
 } from '../../server/platform/jobs/queue'
-import { addClient, useDatabase } from './support/database'
-import { SYNC } from '../../server/gather/sync/jobs'
+import { enqueueDueSchedules, keepSchedules, scheduleFor, unschedule } from '../../server/platform/jobs/schedule'
+import { addClient, runJobs, useDatabase } from './support/database'
+import { SYNC, SYNC_DUE } from '../../server/gather/sync/jobs'
+import { HOUSEKEEPING } from '../../server/housekeeping'
 import { IMPORT_CHECK } from '../../server/gather/imports/jobs'
 import { EDITION_PRINT } from '../../server/report/editions/jobs'
 
@@ -126,5 +130,65 @@ describe('a process that was thought dead', () => {
     ).rejects.toThrow('stop here')
     expect(await db.rows(sql`SELECT title FROM note WHERE client_id = ${db.client}`)).toEqual([])
     expect((await newestJob(db, 'sync', 1))!.progress).toBe(0)
+  })
+})
+
+describe('what happens by the clock', () => {
+  const KINDS = [SYNC, SYNC_DUE, HOUSEKEEPING]
+  const schedules = async () =>
+    (
+      await pool().query<RowDataPacket[]>('SELECT kind, subject, pattern, next_at, last_at FROM schedule ORDER BY kind')
+    )[0]
+  const jobs = async () => (await pool().query<RowDataPacket[]>('SELECT kind, client_id, subject, state FROM job'))[0]
+  beforeEach(() => pool().query('DELETE FROM schedule'))
+
+  it('is put into the queue once, however many look at the same moment, and once for all that was missed', async () => {
+    await keepSchedules([{ job: SYNC_DUE, pattern: '* * * * *' }])
+    await scheduleFor(db, 7, { job: SYNC, pattern: '0 9 * * 1', timeZone: 'America/New_York' })
+    await pool().query('UPDATE schedule SET next_at = NOW(3) - INTERVAL 3 WEEK')
+    const counts = await Promise.all(Array.from({ length: 12 }, () => enqueueDueSchedules(KINDS)))
+    expect(counts.reduce((sum, count) => sum + count, 0)).toBe(2)
+    expect(await jobs()).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ kind: 'sync.due', client_id: null }),
+        expect.objectContaining({ kind: 'sync', client_id: db.clientId, subject: '7' }),
+      ]),
+    )
+    expect(await jobs()).toHaveLength(2)
+    for (const { next_at: next } of await schedules()) expect((next as Date).getTime()).toBeGreaterThan(Date.now())
+    expect(await enqueueDueSchedules(KINDS)).toBe(0)
+    await unschedule(db, SYNC, 7)
+    expect((await schedules()).map(({ kind }) => kind)).toEqual(['sync.due'])
+  })
+
+  it('is kept as it is declared: what changes is due anew, and what is declared no more is gone', async () => {
+    const first = [
+      { job: SYNC_DUE, pattern: '* * * * *' },
+      { job: HOUSEKEEPING, pattern: '17 * * * *' },
+    ]
+    await Promise.all([keepSchedules(first), keepSchedules(first)])
+    await scheduleFor(db, 1, { job: SYNC, pattern: '0 9 * * *' })
+    await enqueueDueSchedules(KINDS)
+    const before = await schedules()
+    await keepSchedules(first)
+    expect(await schedules()).toEqual(before)
+    await keepSchedules([{ job: HOUSEKEEPING, pattern: '18 * * * *' }])
+    const after = await schedules()
+    expect(after.map(({ kind, pattern }) => [kind, pattern])).toEqual([
+      ['housekeeping', '18 * * * *'],
+      ['sync', '0 9 * * *'],
+    ])
+    expect((after[0]!.next_at as Date).getTime()).toBeLessThanOrEqual(Date.now())
+  })
+
+  it('is worked on as a job of no client, of which only the last one is kept', async () => {
+    for (let time = 0; time < 3; time++) {
+      await keepSchedules([{ job: HOUSEKEEPING, pattern: '17 * * * *' }])
+      await pool().query('UPDATE schedule SET next_at = NOW(3)')
+      expect(await enqueueDueSchedules(KINDS)).toBe(1)
+      await runJobs()
+    }
+    expect(await jobs()).toEqual([expect.objectContaining({ kind: 'housekeeping', client_id: null, state: 'done' })])
+    expect(await newestJobs(db, 'housekeeping')).toEqual([])
   })
 })

@@ -6,7 +6,8 @@ import { clientDbForJob } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { systemDb } from '../../platform/database/systemDb'
 import { enqueue } from '../../platform/jobs/queue'
-import { SYNC } from './jobs'
+import { systemJobModule } from '../../platform/jobs/job'
+import { SYNC, SYNC_DUE } from './jobs'
 
 interface DueRow {
   client_id: number
@@ -50,3 +51,6 @@ export async function enqueueDue(): Promise<void> {
   for (const { client_id: client, profile_id: profile } of due.sort((a, b) => a.left - b.left))
     await enqueue(await clientDbForJob(client), SYNC, profile, {})
 }
+
+/** The job that looks for what is due. */
+export const syncDueJob = systemJobModule(SYNC_DUE, enqueueDue)

@@ -1,5 +1,6 @@
 import { clientDbForJob, type ClientDb } from '../database/clientDb'
 import { sql } from '../database/sql'
+import { systemDb } from '../database/systemDb'
 import { LEASE_SECONDS, type Job } from './queue'
 import { ForPeople } from '../problems/forPeople'
 
@@ -45,8 +46,37 @@ export interface JobContext {
   finish: (work?: (db: ClientDb) => Promise<unknown>, message?: string) => Promise<void>
 }
 
+/** What a job that belongs to no client is given to work with. */
+export interface SystemJobContext {
+  job: Job
+  /** The end of the job. Of those that were done before, only the last one is kept. */
+  finish: (result: unknown) => Promise<void>
+}
+
+/** The context of a claimed job that belongs to no client. */
+export const systemJobContext = (job: Job): SystemJobContext => ({
+  job,
+  finish: async (result) => {
+    const { affectedRows } = await systemDb.run(sql`
+      UPDATE job
+      SET    state = 'done', live_key = NULL, lease = NULL, finished_at = NOW(),
+             result = ${result === undefined ? null : JSON.stringify(result)}
+      WHERE  job_id = ${job.job_id}
+      AND    lease = ${job.lease}
+      AND    state = 'running'`)
+    if (affectedRows !== 1) throw new LeaseLost(`job ${job.job_id} belongs to another process now`)
+    await systemDb.run(sql`
+      DELETE FROM job
+      WHERE  client_id IS NULL
+      AND    kind = ${job.kind}
+      AND    state = 'done'
+      AND    job_id < ${job.job_id}`)
+  },
+})
+
 /** The context of a claimed job. */
 export async function jobContext(job: Job): Promise<JobContext> {
+  if (job.client_id === null) throw new Error(`job ${job.job_id} belongs to no client`)
   const db = await clientDbForJob(job.client_id)
   const hold = async (inside: ClientDb) => {
     const { affectedRows } = await inside.run(sql`

@@ -1,6 +1,7 @@
 import type { InferType, ObjectSchema } from 'yup'
 import type { ClientDb } from '../database/clientDb'
-import type { JobContext } from './context'
+import { jobContext, systemJobContext, type JobContext, type SystemJobContext } from './context'
+import type { Job } from './queue'
 
 /** What a kind of job is, for whoever asks for one. Its work stands in its module. */
 export interface JobDeclaration<Payload extends ObjectSchema<object> = ObjectSchema<object>> {
@@ -16,7 +17,7 @@ export interface JobDeclaration<Payload extends ObjectSchema<object> = ObjectSch
 /** A kind of job with its work. */
 export interface JobModule {
   declaration: JobDeclaration
-  work: (context: JobContext) => Promise<void>
+  work: (job: Job) => Promise<void>
   /** What follows when it has failed for good, beside the sentence that the job keeps. */
   failed?: (db: ClientDb, subject: string) => Promise<unknown>
 }
@@ -32,8 +33,20 @@ export function jobModule<Payload extends ObjectSchema<object>>(
 ): JobModule {
   return {
     declaration,
-    work: (context) =>
-      work(context, declaration.payload.validateSync(JSON.parse(context.job.payload)) as InferType<Payload>),
+    work: async (job) =>
+      work(await jobContext(job), declaration.payload.validateSync(JSON.parse(job.payload)) as InferType<Payload>),
     ...(failed && { failed }),
   }
 }
+
+/** Joins a kind of job that belongs to no client, such as what is done by the clock for all of them, and its work. */
+export const systemJobModule = (
+  declaration: JobDeclaration,
+  work: (context: SystemJobContext) => Promise<unknown>,
+): JobModule => ({
+  declaration,
+  work: async (job) => {
+    const context = systemJobContext(job)
+    await context.finish(await work(context))
+  },
+})

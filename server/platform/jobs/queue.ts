@@ -16,7 +16,7 @@ export const LEASE_SECONDS = 15
 /** A job as the worker sees it. */
 export interface Job {
   job_id: number
-  client_id: number
+  /** None for what is done for all of them. */ client_id: number | null
   kind: string
   subject: string
   payload: string
@@ -152,7 +152,7 @@ export const keepLease = async ({ job_id: id, lease }: Job): Promise<boolean> =>
 /** Changes a job and says that it was: what is said of a client's jobs is worked out again. */
 async function changeJob({ client_id: client }: Job, query: Query<boolean>): Promise<void> {
   await systemDb.run(query)
-  await again(() => countWrites(database(), client, new Set(['job'])))
+  if (client !== null) await again(() => countWrites(database(), client, new Set(['job'])))
 }
 
 /** Ends a job for good. */

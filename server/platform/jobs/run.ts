@@ -39,7 +39,7 @@ export async function workOn(jobs: readonly JobModule[], job: Job): Promise<void
   try {
     const kind = jobs.find(({ declaration }) => declaration.kind === job.kind)
     if (!kind) throw new JobFailed('This version of the application does not know how to do this any more.')
-    await kind.work(await jobContext(job))
+    await kind.work(job)
   } catch (error) {
     await end(jobs, job, error)
   }
@@ -84,5 +84,5 @@ function sentenceOf(job: Job, error: unknown): string {
 /** What follows on a failure for good is the kind's to say: an import, for instance, says so and can be mended. */
 async function afterFailure(jobs: readonly JobModule[], job: Job): Promise<void> {
   const failed = jobs.find(({ declaration }) => declaration.kind === job.kind)?.failed
-  if (failed) await failed((await jobContext(job)).db, job.subject)
+  if (failed && job.client_id !== null) await failed((await jobContext(job)).db, job.subject)
 }
