@@ -17,7 +17,7 @@ const integration = {
   testTimeout: 120_000,
   hookTimeout: 120_000,
 }
-const alone = ['keeping', 'kills', 'overload', 'ownDatabase', 'poison', 'start'].map(
+const alone = ['keeping', 'kills', 'overload', 'ownDatabase', 'poison', 'start', 'twoProcesses'].map(
   (name) => `tests/integration/${name}.test.ts`,
 )
 

@@ -24,7 +24,7 @@ const refusal = computed(() => {
     slug,
   }
 })
-/** The faces are fetched first: what is written with them must not move when they come. */
+/** The faces are fetched first, and a page that was drawn on the server is seen once they are there, or soon after. */
 useHead({
   link: [serif, sans].map((href) => ({
     rel: 'preload',
@@ -34,12 +34,23 @@ useHead({
     href,
   })),
 })
+const ONCE_WRITTEN =
+  "(function(d){if(!d.fonts)return;var s=d.body.style;s.visibility='hidden';" +
+  "function show(){s.visibility=''}setTimeout(show,1000);" +
+  'Promise.all([\'1em "Source Serif 4 Variable"\',\'1em "Source Sans 3 Variable"\',\'600 1em "Source Serif 4 Variable"\']' +
+  '.map(function(f){return d.fonts.load(f)})).then(show,show)})(document)'
 /** Before anything is painted: a page that was drawn on the server does not know how its reader likes it. */
 const AS_LIKED =
   "try{var k=localStorage.getItem('vueuse-color-scheme')||'auto';" +
   "if(k==='dark'||k==='auto'&&matchMedia('(prefers-color-scheme: dark)').matches)" +
   "document.documentElement.classList.add('dark')}catch(e){}"
-if (import.meta.server) useHead({ script: [{ innerHTML: AS_LIKED, tagPosition: 'head' }] })
+if (import.meta.server)
+  useHead({
+    script: [
+      { innerHTML: AS_LIKED, tagPosition: 'head' },
+      { innerHTML: ONCE_WRITTEN, tagPosition: 'bodyOpen' },
+    ],
+  })
 </script>
 
 <template>

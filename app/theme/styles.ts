@@ -53,11 +53,6 @@ export default defineNuxtModule<{ components: string[] }>({
     addVitePlugin({
       name: 'theme-styles-in-a-file',
       enforce: 'pre',
-      // the faces are fetched first (app.vue) and come at once: what is written in another one until then would move
-      transform: (code, id) =>
-        /@fontsource-variable\/.*\.css/.test(id)
-          ? code.replaceAll('font-display: swap', 'font-display: block')
-          : undefined,
       load: (id) => (/@primeuix\/styles\//.test(id) ? `export const style = ''` : undefined),
     })
   },

@@ -3,22 +3,22 @@ import { orderPosts } from '../read/postOrder'
 import { stateOf } from './profileState'
 
 const base = {
-  is_active: 1,
-  is_rival: 0,
+  isActive: true,
+  isRival: false,
   consent: 'given' as const,
-  sync_error: null,
-  synced_to: '2026-10-28',
+  trouble: null,
+  syncedTo: '2026-10-28',
   job: null,
 }
 
 describe('the state of a profile', () => {
   it('is said in a sentence, with what happens next', () => {
     expect(stateOf(base)).toBe('Figures up to 28 Oct 2026')
-    expect(stateOf({ ...base, is_active: 0 })).toContain('Its past is kept')
-    expect(stateOf({ ...base, is_rival: 1, consent: 'none' })).toBe(
+    expect(stateOf({ ...base, isActive: false })).toContain('Its past is kept')
+    expect(stateOf({ ...base, isRival: true, consent: 'none' })).toBe(
       'Figures up to 28 Oct 2026, as far as anybody can see them',
     )
-    expect(stateOf({ ...base, consent: 'none', synced_to: null })).toBe(
+    expect(stateOf({ ...base, consent: 'none', syncedTo: null })).toBe(
       'Nothing fetched yet, only what anybody can see: its owner was not asked for consent yet',
     )
     expect(stateOf({ ...base, job: { state: 'running', message: 'Figures up to 2026-09-30' } })).toBe(
@@ -28,7 +28,7 @@ describe('the state of a profile', () => {
   })
   it('says how soon something is lost while there is trouble', () => {
     expect(
-      stateOf({ ...base, sync_error: 'Murmur does not answer. It is tried again by itself.', forgetsInDays: 1 }),
+      stateOf({ ...base, trouble: 'Murmur does not answer. It is tried again by itself.', forgetsInDays: 1 }),
     ).toBe(
       'Murmur does not answer. It is tried again by itself. In 1 day the network forgets a day that is not here yet.',
     )
@@ -36,7 +36,7 @@ describe('the state of a profile', () => {
       stateOf({
         ...base,
         forgetsInDays: 30,
-        sync_error: 'Cork answered 503.',
+        trouble: 'Cork answered 503.',
         job: { state: 'queued', message: 'Cork answered 503.' },
       }),
     ).toContain('In 30 days')

@@ -2,11 +2,11 @@ import { describeDay } from '../../core/periods/describePeriod'
 
 /** What the state of a profile depends on. */
 interface Known {
-  is_active: number
-  is_rival: number
+  isActive: boolean
+  isRival: boolean
   consent: 'none' | 'given' | 'withdrawn'
-  sync_error: string | null
-  synced_to: string | null
+  trouble: string | null
+  syncedTo: string | null
   forgetsInDays?: number
   job: { state: string; message: string } | null
   /** The newest request for its consent, while that is not given. */
@@ -18,16 +18,7 @@ interface Known {
  *
  * @example stateOf(profile) // 'Figures up to 28 Oct 2026'
  */
-export function stateOf({
-  job,
-  is_active: isActive,
-  consent,
-  sync_error: trouble,
-  synced_to: syncedTo,
-  is_rival: isRival,
-  forgetsInDays,
-  request,
-}: Known): string {
+export function stateOf({ job, isActive, consent, trouble, syncedTo, isRival, forgetsInDays, request }: Known): string {
   if (!isActive) return 'Switched off: not fetched, and no part of any figure. Its past is kept.'
   const loss =
     trouble && forgetsInDays !== undefined

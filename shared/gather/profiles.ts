@@ -3,7 +3,6 @@ import { NETWORKS } from '../../core/networks/networks'
 import { isHandle, readProfileAddress } from '../../core/networks/profileAddress'
 import { text } from '../platform/text'
 import type { PublicProfile } from './networks'
-import type { ProfileRow } from '../figures/profiles'
 import type { Period } from '../../core/periods/period'
 import type { JobView } from '../platform/jobs'
 import type { ProfileSet } from '../figures/sets'
@@ -42,7 +41,28 @@ export interface FoundProfile extends PublicProfile {
   already: { id: number; isRival: boolean; isActive: boolean } | null
 }
 
-export interface ProfileState extends ProfileRow {
+/** A profile with the state of its sync, as the page of profiles shows it. */
+export interface ProfileState {
+  id: number
+  network: string
+  networkName: string
+  handle: string
+  name: string
+  /** The network's own id of it. */
+  remoteId: string
+  isActive: boolean
+  isRival: boolean
+  /** The competitor that it belongs to. */
+  rival: string | null
+  consent: 'none' | 'given' | 'withdrawn'
+  /** The last day of which there are figures. */
+  syncedTo: string | null
+  /** Whether its network was asked for it yet. */
+  isSynced: boolean
+  /** What is wrong with its sync, in a sentence. */
+  trouble: string | null
+  /** The first day with any figure. */
+  oldest: string | null
   historyDays: number
   strip: Period
   /** Days of the strip without any figure. */

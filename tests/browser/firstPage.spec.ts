@@ -33,7 +33,7 @@ test.describe('without a script', () => {
       data: { email: VIEWER, password: process.env.ZAFFER_TEST_PASSWORD },
       headers: { origin: ADDRESS },
     })
-    await page.goto('/harl-ferries/overview')
+    await page.goto('/kittiwake-line/overview')
     await expect(page.getByRole('heading', { name: 'There is no such client here' })).toBeVisible()
     await expect(page.getByText(/[\d,]{4,} profile-days/)).toHaveCount(0)
   })

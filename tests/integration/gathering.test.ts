@@ -78,14 +78,14 @@ describe('adding a profile', () => {
     const own = await add('commons', 'mossgategardens')
     await runJobs()
     const states = await profilesPage(db)
-    expect(states.find(({ profile_id: id }) => id === rival)).toMatchObject({
-      is_rival: 1,
+    expect(states.find(({ id }) => id === rival)).toMatchObject({
+      isRival: true,
       rival: 'The Glass Fernery',
-      synced_to: '2026-10-28',
+      syncedTo: '2026-10-28',
       oldest: '2026-09-29',
       consent: 'none',
     })
-    expect(states.find(({ profile_id: id }) => id === own)).toMatchObject({ is_rival: 0, synced_to: '2026-10-28' })
+    expect(states.find(({ id }) => id === own)).toMatchObject({ isRival: false, syncedTo: '2026-10-28' })
     const [row] = (await tableOf(
       `profile_day WHERE profile_id = ${rival} AND day = '2026-10-28'`,
       FACT_COLUMNS.join(', '),
@@ -134,7 +134,7 @@ describe('adding a profile', () => {
     expect((await profilesView(db)).allowance).toEqual({ limit: 2, used: 2 })
     await expect(db.transaction(refuseBeyondAllowance)).rejects.toThrow('allowance')
     const [first] = await profilesPage(db)
-    await switchProfile(db, first!.profile_id, false)
+    await switchProfile(db, first!.id, false)
     await expect(db.transaction(refuseBeyondAllowance)).resolves.toBeUndefined()
   })
 })
@@ -209,7 +209,7 @@ describe('the first fetch after consent', () => {
     // 100 days in pages of 30 that each begin with the last day of the one before: three days come twice
     expect(state).toMatchObject({
       oldest: '2026-07-21',
-      synced_to: '2026-10-28',
+      syncedTo: '2026-10-28',
       job: { state: 'done', message: 'Figures up to 2026-10-28; 3 days came twice and count once' },
     })
     expect(await tableOf('profile_day', 'COUNT(*) AS days, 1, 2')).toEqual([{ days: 100, 1: 1, 2: 2 }])

@@ -56,9 +56,8 @@ describe('the first fetch', () => {
     expect(rows.at(-1)!.impressions).toBe(profileDay(tea, '2026-10-28', '2026-10-28')!.impressions)
     const [page] = await profilesPage(db)
     expect(page).toMatchObject({
-      synced_to: '2026-10-28',
-      first_fetch: 0,
-      sync_error: null,
+      syncedTo: '2026-10-28',
+      trouble: null,
       missing: [{ from: '2026-10-11', to: '2026-10-12' }],
       oldest: rows[0]!.day,
     })
@@ -226,11 +225,11 @@ describe('trouble', () => {
   it('of an outage is said on the profile and mends itself', async () => {
     state.isDown = true
     expect(await syncNow()).toMatchObject({ state: 'queued', message: 'Commons answered 503. Tried again by itself.' })
-    expect((await profilesPage(db))[0]!.sync_error).toBe('Commons answered 503. It is tried again by itself.')
+    expect((await profilesPage(db))[0]!.trouble).toBe('Commons answered 503. It is tried again by itself.')
     state.isDown = false
     await pool().query('UPDATE job SET run_after = NOW() WHERE client_id = ?', [db.clientId])
     await runJobs()
-    expect((await profilesPage(db))[0]!).toMatchObject({ sync_error: null, synced_to: '2026-10-28' })
+    expect((await profilesPage(db))[0]!).toMatchObject({ trouble: null, syncedTo: '2026-10-28' })
   })
 
   it('of a consent that no longer holds names what to do', async () => {
@@ -252,7 +251,7 @@ describe('trouble', () => {
     state.onRequest = (path) => asked.push(path)
     expect(await syncNow()).toMatchObject({ state: 'done' })
     expect(asked.filter((path) => path.endsWith('/token')).length).toBe(1)
-    expect((await profilesPage(db))[0]!).toMatchObject({ consent: 'given', synced_to: '2026-10-28' })
+    expect((await profilesPage(db))[0]!).toMatchObject({ consent: 'given', syncedTo: '2026-10-28' })
   })
 
   it('of a network that lets nobody in is trouble, and no end of the consent', async () => {
@@ -265,7 +264,7 @@ describe('trouble', () => {
     state.refusesAccess = false
     await pool().query('UPDATE job SET run_after = NOW() WHERE client_id = ?', [db.clientId])
     await runJobs()
-    expect((await profilesPage(db))[0]!).toMatchObject({ sync_error: null, synced_to: '2026-10-28' })
+    expect((await profilesPage(db))[0]!).toMatchObject({ trouble: null, syncedTo: '2026-10-28' })
   })
 
   it('of tokens that have run out is mended with a fresh one', async () => {

@@ -33,8 +33,8 @@ function coverage(profile: ProfileState) {
   )
 }
 /** What the last sync brought beside the figures: gaps, days that came twice, restatements. */
-const outcome = ({ job, synced_at: at }: ProfileState) =>
-  job?.state === 'done' && at ? job.message.split('; ').slice(1).join('; ') : ''
+const outcome = ({ job, isSynced }: ProfileState) =>
+  job?.state === 'done' && isSynced ? job.message.split('; ').slice(1).join('; ') : ''
 /** How many days of the strip have the metric that is looked at. */
 const daysWith = (profile: ProfileState) =>
   profile.oldest && missingOf(profile)
@@ -70,10 +70,10 @@ const { ordered, select, orderOf } = useTableOrder(
       </tr>
     </thead>
     <tbody>
-      <tr v-for="profile in ordered" :key="profile.profile_id">
+      <tr v-for="profile in ordered" :key="profile.id">
         <td>
           <b>{{ profile.name }}</b> <span class="quiet">{{ profile.networkName }}</span
-          ><br /><span class="quiet">remembers {{ profile.historyDays }} days · id {{ profile.remote_id }}</span>
+          ><br /><span class="quiet">remembers {{ profile.historyDays }} days · id {{ profile.remoteId }}</span>
         </td>
         <td class="words state">
           {{ stateOf(profile) }}
@@ -106,7 +106,7 @@ const { ordered, select, orderOf } = useTableOrder(
         <td class="do">
           <template v-if="session.mayWrite">
             <Button
-              v-if="profile.is_active && profile.consent !== 'withdrawn'"
+              v-if="profile.isActive && profile.consent !== 'withdrawn'"
               label="Fetch now"
               outlined
               size="small"
@@ -115,7 +115,7 @@ const { ordered, select, orderOf } = useTableOrder(
               @click="emit('fetch', profile)"
             />
             <Button
-              v-if="profile.is_active && !profile.is_rival && profile.consent !== 'given'"
+              v-if="profile.isActive && !profile.isRival && profile.consent !== 'given'"
               label="Consent link"
               aria-haspopup="dialog"
               outlined
@@ -124,10 +124,10 @@ const { ordered, select, orderOf } = useTableOrder(
               @click="emit('ask', profile)"
             />
             <Button
-              :label="profile.is_active ? 'Switch off' : 'Switch on'"
+              :label="profile.isActive ? 'Switch off' : 'Switch on'"
               text
               size="small"
-              :aria-label="`Switch ${profile.name} on ${profile.networkName} ${profile.is_active ? 'off' : 'on'}`"
+              :aria-label="`Switch ${profile.name} on ${profile.networkName} ${profile.isActive ? 'off' : 'on'}`"
               @click="emit('turn', profile)"
             />
           </template>

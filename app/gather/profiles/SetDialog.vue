@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ProfileSet } from '~~/shared/figures/sets'
 
-const props = defineProps<{ set?: ProfileSet; profiles: { profile_id: number; name: string; networkName: string }[] }>()
+const props = defineProps<{ set?: ProfileSet; profiles: { id: number; name: string; networkName: string }[] }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
 const { base } = useClient()
 const form = reactive({ name: props.set?.name ?? '', profiles: [...(props.set?.profiles ?? [])] })
@@ -37,11 +37,9 @@ async function save() {
       <div class="field">
         <span class="field-label">Profiles</span>
         <ul>
-          <li v-for="profile in profiles" :key="profile.profile_id">
-            <Checkbox v-model="form.profiles" :input-id="`set-${profile.profile_id}`" :value="profile.profile_id" />{{
-              ' '
-            }}
-            <label :for="`set-${profile.profile_id}`"
+          <li v-for="profile in profiles" :key="profile.id">
+            <Checkbox v-model="form.profiles" :input-id="`set-${profile.id}`" :value="profile.id" />{{ ' ' }}
+            <label :for="`set-${profile.id}`"
               >{{ profile.name }} <span class="quiet">{{ profile.networkName }}</span></label
             >
           </li>

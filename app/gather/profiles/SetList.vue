@@ -9,7 +9,7 @@ const { slug, base } = useClient()
 const edited = ref<ProfileSet | 'new'>()
 const names = (set: ProfileSet) =>
   set.profiles
-    .flatMap((id) => props.profiles.find(({ profile_id: profile }) => profile === id) ?? [])
+    .flatMap((id) => props.profiles.find(({ id: profile }) => profile === id) ?? [])
     .map(({ name, networkName }) => `${name}, ${networkName}`)
     .join('; ')
 

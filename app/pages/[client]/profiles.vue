@@ -19,8 +19,8 @@ const { data, error, refetch } = useQuery({
 const link = ref<{ name: string; address: string }>()
 const isAdding = ref(false)
 const profiles = computed(() => data.value?.profiles ?? [])
-const own = computed(() => profiles.value.filter(({ is_rival: rival }) => !rival))
-const rivals = computed(() => profiles.value.filter(({ is_rival: rival }) => rival))
+const own = computed(() => profiles.value.filter(({ isRival }) => !isRival))
+const rivals = computed(() => profiles.value.filter(({ isRival }) => isRival))
 const competitors = computed(() => [...new Set(rivals.value.flatMap(({ rival }) => rival ?? []))].sort())
 const isBusy = computed(() => profiles.value.some(({ job }) => job?.state === 'queued' || job?.state === 'running'))
 useIntervalFn(() => isBusy.value && void refetch(), 1000)
@@ -49,7 +49,7 @@ async function attempt(work: () => Promise<unknown>) {
     say.problem(problem)
   }
 }
-const at = (profile: ProfileState) => `${base.value}/profiles/${profile.profile_id}`
+const at = (profile: ProfileState) => `${base.value}/profiles/${profile.id}`
 const fetchNow = (profile: ProfileState) =>
   attempt(async () => {
     await api(`${at(profile)}/sync`, { method: 'POST' })
@@ -63,12 +63,12 @@ const ask = (profile: ProfileState) =>
   })
 const turn = (profile: ProfileState): Promise<void> =>
   attempt(async () => {
-    const isOn = profile.is_active === 1
+    const isOn = profile.isActive
     await api(at(profile), { method: 'PUT', body: { isActive: !isOn } })
     await refresh()
     say.done(
       isOn ? `${profile.name} is switched off; its past is kept.` : `${profile.name} is switched on again.`,
-      isOn ? () => turn({ ...profile, is_active: 0 }) : undefined,
+      isOn ? () => turn({ ...profile, isActive: false }) : undefined,
     )
   })
 const showRestated = (profile: ProfileState) =>

@@ -2,7 +2,33 @@ import { networkById } from '../../../core/networks/networks'
 import type { ClientDb } from '../../platform/database/clientDb'
 import type { Member } from './aggregates'
 import { raw, sql } from '../../platform/database/sql'
-import type { ProfileRow, Restatement } from '../../../shared/figures/profiles'
+import type { Restatement } from '../../../shared/figures/profiles'
+
+/** A profile of a client as its row has it, without its tokens. */
+export interface ProfileRow {
+  profile_id: number
+  network: string
+  networkName: string
+  handle: string
+  name: string
+  remote_id: string
+  is_active: number
+  is_rival: number
+  /** The competitor that it belongs to. */
+  rival: string | null
+  consent: 'none' | 'given' | 'withdrawn'
+  /** The last day of which there are figures, posts and splits. */
+  synced_to: string | null
+  posts_to: string | null
+  parts_to: string | null
+  synced_at: Date | null
+  first_fetch: number
+  sync_error: string | null
+  /** The first day with any figure. */
+  oldest: string | null
+  /** Whether it has any figures; a profile that nobody has connected yet is no part of a figure, and no gap either. */
+  has_figures: number
+}
 
 /** The first entry of the index, and no more: a minimum would read every day of the profile. */
 const OLDEST = raw(

@@ -107,15 +107,16 @@ export async function allowance(db: ClientDb): Promise<{ limit: number | null; u
 }
 
 /**
- * Holds the agency's allowance until the transaction has ended, so that two people who add a profile at the same moment
- * do not both get the last place.
+ * Takes a place of the agency's allowance until the transaction has ended. Two people who add a profile at the same
+ * moment write the same row, wherever in a cluster they do it, so that they do not both get the last place.
  *
  * @throws Problem 409 with a sentence that says what to do
  */
 export async function refuseBeyondAllowance(inside: ClientDb): Promise<void> {
-  await inside.one(
-    sql`SELECT a.agency_id FROM client c JOIN agency a ON a.agency_id = c.agency_id WHERE c.client_id = ${inside.client} FOR UPDATE`,
-  )
+  await inside.run(sql`
+    UPDATE agency
+    SET    places_taken = places_taken + 1
+    WHERE  agency_id = (SELECT agency_id FROM client WHERE client_id = ${inside.client})`)
   const { limit, used } = await allowance(inside)
   if (limit !== null && used >= limit)
     throw conflict(

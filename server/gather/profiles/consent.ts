@@ -3,7 +3,7 @@ import { isToken, newToken, seal, tokenHash, unseal } from '../../platform/peopl
 import { httpNetwork } from '../connectors/httpNetwork'
 import { clientDbForJob, type ClientDb } from '../../platform/database/clientDb'
 import { profileForSync } from '../../figures/questions/profiles'
-import type { ProfileRow } from '../../../shared/figures/profiles'
+import type { ProfileRow } from '../../figures/questions/profiles'
 import { sql } from '../../platform/database/sql'
 import { systemDb } from '../../platform/database/systemDb'
 import { enqueue } from '../../platform/jobs/queue'

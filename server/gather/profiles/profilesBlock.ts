@@ -8,11 +8,11 @@ import { profilesPage } from './profilesPage'
 export const profilesBlock: ReportBlock<FilledProfiles> = {
   fill: async ({ db }) => ({
     rows: (await profilesPage(db))
-      .filter(({ is_rival: rival }) => !rival)
+      .filter(({ isRival }) => !isRival)
       .map((row) => ({
         name: row.name,
         networkName: row.networkName,
-        remoteId: row.remote_id,
+        remoteId: row.remoteId,
         state: stateOf(row),
         oldest: row.oldest,
         strip: row.strip,

@@ -12,7 +12,7 @@ import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { facts } from '../../figures/questions/aggregates'
 import { memberOf, profilesOf } from '../../figures/questions/profiles'
-import type { ProfileRow } from '../../../shared/figures/profiles'
+import type { ProfileRow } from '../../figures/questions/profiles'
 import { setsOf } from '../../figures/questions/sets'
 import { sql } from '../../platform/database/sql'
 import { newestJobs } from '../../platform/jobs/queue'
@@ -43,7 +43,20 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
     const network = networkById(profile.network)
     const isBehind = profile.synced_to === null || profile.synced_to < last
     return {
-      ...profile,
+      id: profile.profile_id,
+      network: profile.network,
+      networkName: profile.networkName,
+      handle: profile.handle,
+      name: profile.name,
+      remoteId: profile.remote_id,
+      isActive: profile.is_active === 1,
+      isRival: profile.is_rival === 1,
+      rival: profile.rival,
+      consent: profile.consent,
+      syncedTo: profile.synced_to,
+      isSynced: profile.synced_at !== null,
+      trouble: profile.sync_error,
+      oldest: profile.oldest,
       strip,
       historyDays: profile.consent === 'none' ? network.publicDays : network.historyDays,
       missing: missingRanges(
@@ -53,7 +66,7 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
       missingOf: coverage(table, profile, strip),
       restatements: row?.restatements ?? 0,
       ...(isBehind &&
-        profile.is_active && {
+        profile.is_active === 1 && {
           forgetsInDays: daysUntilForgotten(
             profile.synced_to,
             last,

@@ -20,7 +20,7 @@ import {
 } from '../connectors/network'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { profileForSync } from '../../figures/questions/profiles'
-import type { ProfileRow } from '../../../shared/figures/profiles'
+import type { ProfileRow } from '../../figures/questions/profiles'
 import { raw, sql } from '../../platform/database/sql'
 import { log } from '../../platform/log'
 import { fetchVolume } from './networkVolume'

@@ -26,7 +26,7 @@ import type { TargetInput, TargetView, TargetRow, BrokenTarget } from '../../../
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { memberOf } from '../../figures/questions/profiles'
-import type { ProfileRow } from '../../../shared/figures/profiles'
+import type { ProfileRow } from '../../figures/questions/profiles'
 import { sql } from '../../platform/database/sql'
 import { badRequest, Problem } from '../../platform/problems/problem'
 import { inDatabase } from '../../figures/factSource'
