@@ -7,6 +7,7 @@ export const TOPICS = {
     'why',
     'unusual',
     'posts',
+    'ends',
     'profiles',
     'all-clients',
     'parts',

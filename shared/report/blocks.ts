@@ -6,6 +6,7 @@ import { foundBlock } from '../gather/foundBlock'
 import { profilesBlock } from '../gather/profilesBlock'
 import { openBlock } from '../openBlock'
 import { chartBlock } from '../read/chartBlock'
+import { endsBlock } from '../read/endsBlock'
 import { figuresBlock } from '../read/figuresBlock'
 import { partsBlock } from '../read/partsBlock'
 import { postsBlock } from '../read/postsBlock'
@@ -28,6 +29,7 @@ export const DECLARED_BLOCKS = [
   subjectBlock,
   targetsBlock,
   postsBlock,
+  endsBlock,
   openBlock,
   profilesBlock,
   foundBlock,

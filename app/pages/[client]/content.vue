@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { orderPosts, POST_ORDERS } from '~~/shared/read/postOrder'
+import type { PostFigure } from '~~/core/posts/bestAndWorst'
+import { RANKINGS, USUAL_ENDS, type Ends } from '~~/shared/read/endsBlock'
 import type { ListedPost } from '~~/shared/read/content'
 
 definePageMeta({ margin: true, scope: true })
@@ -12,6 +14,9 @@ const { data, error, isLoading } = useQuery({
   key: () => ['posts', slug.value, address.value],
   query: () => api<ListedPost[]>(`${base.value}/posts`, { query: address.value }),
 })
+const EACH = [1, 3, 5, 10]
+const RANKING_CHOICES = Object.entries(RANKINGS).map(([value, { name }]) => ({ value, name: `by ${name}` }))
+const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC')
 const format = computed(() => String(route.query.format ?? 'all'))
 const order = computed(() =>
   POST_ORDERS.some(({ value }) => value === route.query.order) ? String(route.query.order) : 'newest',
@@ -22,6 +27,25 @@ const formats = computed(() => [
     .sort()
     .map((value) => ({ value, name: value })),
 ])
+const ends = computed(() =>
+  String(route.query.ends) in RANKINGS ? (String(route.query.ends) as PostFigure) : 'interactions',
+)
+const each = computed(() => (EACH.includes(Number(route.query.each)) ? Number(route.query.each) : USUAL_ENDS))
+const askedEnds = computed(() => ({
+  ...address.value,
+  by: ends.value,
+  rows: each.value,
+  ...(format.value !== 'all' && { only: format.value }),
+}))
+const bothEnds = useQuery({
+  key: () => ['ends', slug.value, askedEnds.value],
+  query: () => api<Ends>(`${base.value}/posts/ends`, { query: askedEnds.value }),
+  placeholderData: (previous) => previous,
+})
+const endsTable = computed(() => {
+  const { by, rows, ...rest } = askedEnds.value
+  return `${base.value}/downloads/ends?${new URLSearchParams({ ...rest, option: by, rows: String(rows) })}`
+})
 const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 const table = computed(() => {
   const only: Record<string, string> = format.value === 'all' ? {} : { only: format.value }
@@ -68,12 +92,37 @@ const shown = computed(() =>
     <p v-else-if="shown.length === 0" class="quiet">
       Nothing was published here in this period. Choose other days or profiles above.
     </p>
+    <section v-else-if="bothEnds.data.value" aria-labelledby="ends-heading" class="ends">
+      <div class="row head">
+        <h2 id="ends-heading" class="heading">Best and worst beside each other</h2>
+        <span class="row no-print">
+          <Select
+            :model-value="ends"
+            :options="RANKING_CHOICES"
+            option-label="name"
+            option-value="value"
+            aria-label="Ranked by"
+            @update:model-value="(value) => set({ ends: value === 'interactions' ? undefined : value })"
+          />
+          <Select
+            :model-value="each"
+            :options="EACH"
+            aria-label="How many at each end"
+            @update:model-value="(value) => set({ each: value === USUAL_ENDS ? undefined : String(value) })"
+          />
+          <DownloadMenu :path="endsTable" block="ends" what="The best and the worst" />
+        </span>
+      </div>
+      <EndsText :ends="bothEnds.data.value" :time-zone="timeZone" />
+    </section>
+    <p v-if="bothEnds.error.value" role="alert">{{ bothEnds.error.value.message }}</p>
+    <h2 v-if="shown.length" class="heading all">All of them</h2>
     <PostTable
-      v-else
+      v-if="shown.length"
       :posts="shown"
       :order="order"
       @order="(value) => set({ order: value === 'newest' ? undefined : value })"
-      :time-zone="description.data.value?.client.timeZone ?? 'UTC'"
+      :time-zone="timeZone"
     />
     <p class="quiet">
       Beside each rate stands its 95 % interval. “That is sure” orders by the near end of it, so that a post with few
@@ -85,6 +134,16 @@ const shown = computed(() =>
 <style scoped>
 .choose {
   margin: 10px 0;
+}
+.ends {
+  margin: 14px 0 18px;
+}
+.head {
+  justify-content: space-between;
+  margin-bottom: 4px;
+}
+.all {
+  margin: 6px 0 2px;
 }
 .right {
   margin-left: auto;

@@ -2,18 +2,25 @@
 /** How many posts a block lists, and of which format. */
 import { POST_FORMATS } from '~~/core/networks/postFormats'
 import type { Block } from '~~/shared/report/blocks'
+import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { USUAL_ROWS } from '~~/shared/read/postsBlock'
 
-defineProps<{ block: Block; /** Which block of the report it is. */ number: number }>()
+const props = defineProps<{ block: Block; /** Which block of the report it is. */ number: number }>()
 const emit = defineEmits<{ edit: [part: Partial<Block>] }>()
+/** Of the best and the worst, how many there are at each end. */
+const many = computed(() =>
+  props.block.kind === 'ends'
+    ? { usual: USUAL_ENDS, choices: [1, 3, 5, 10] }
+    : { usual: USUAL_ROWS, choices: [3, 5, 10, 20, 50] },
+)
 const ANY_FORMAT = 'any'
 const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.map((value) => ({ value, name: value }))]
 </script>
 
 <template>
   <Select
-    :model-value="block.rows ?? USUAL_ROWS"
-    :options="[3, 5, 10, 20, 50]"
+    :model-value="block.rows ?? many.usual"
+    :options="many.choices"
     size="small"
     :aria-label="`How many posts in block ${number}`"
     @update:model-value="(rows) => emit('edit', { rows })"

@@ -3,6 +3,7 @@ import { CLIENT_METRICS, figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { SPLITS, splitById } from '~~/core/splits/splits'
 import type { Report, ReportHead } from '~~/shared/report/reports'
+import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { whoAddress } from '~~/shared/figures/scope'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
 import { newBlock } from './newBlock'
@@ -42,7 +43,16 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
         { name: 'What moved', make: () => newBlock('figures', CLIENT_METRICS) },
       ]
     case 'content':
-      return [{ name: 'The posts, in this order', make: () => newBlock('posts', [], text('order') || 'interactions') }]
+      return [
+        { name: 'The posts, in this order', make: () => newBlock('posts', [], text('order') || 'interactions') },
+        {
+          name: 'The best and the worst of them',
+          make: () => ({
+            ...newBlock('ends', [], text('ends') || 'interactions'),
+            rows: Number(text('each')) || USUAL_ENDS,
+          }),
+        },
+      ]
     case 'profiles':
       return [{ name: declarationOf('profiles').name, make: () => newBlock('profiles') }]
     case 'find':

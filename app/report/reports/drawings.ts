@@ -3,6 +3,7 @@ import type { BlockKind, VersionsOf } from '~~/shared/report/blocks'
 import OpenBlock from '~/clients/OpenBlock.vue'
 import FoundBlock from '~/gather/find/FoundBlock.vue'
 import ProfilesBlock from '~/gather/profiles/ProfilesBlock.vue'
+import EndsBlock from '~/read/content/EndsBlock.vue'
 import PostsBlock from '~/read/content/PostsBlock.vue'
 import PostsSettings from '~/read/content/PostsSettings.vue'
 import ChartBlock from '~/read/overview/ChartBlock.vue'
@@ -35,6 +36,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   subject: { versions: { 1: SubjectBlock } },
   targets: { versions: { 1: TargetsBlock } },
   posts: { versions: { 1: PostsBlock }, settings: PostsSettings },
+  ends: { versions: { 1: EndsBlock }, settings: PostsSettings },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },
   found: { versions: { 1: FoundBlock } },

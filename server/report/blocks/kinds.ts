@@ -1,6 +1,7 @@
 import { openBlock } from '../../clients/openBlock'
 import { foundBlock } from '../../gather/find/foundBlock'
 import { profilesBlock } from '../../gather/profiles/profilesBlock'
+import { endsBlock } from '../../read/content/endsBlock'
 import { postsBlock } from '../../read/content/postsBlock'
 import { chartBlock } from '../../read/overview/chartBlock'
 import { figuresBlock } from '../../read/overview/figuresBlock'
@@ -26,6 +27,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   subject: subjectBlock,
   targets: targetsBlock,
   posts: postsBlock,
+  ends: endsBlock,
   open: openBlock,
   profiles: profilesBlock,
   found: foundBlock,

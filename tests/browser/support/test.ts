@@ -6,7 +6,7 @@ import { demoPassword, forget, root, startApplication, stopApplication } from '.
 
 /** Each worker has an application and a demo of its own, so that two of them do not see what the other does. */
 const WORKER = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
-const PORT = 4399 + WORKER
+const PORT = Number(process.env.ZAFFER_TEST_PORT ?? 4399) + WORKER
 export const ADDRESS = `http://localhost:${PORT}`
 export const ANALYST = 'jory@halyardrow.example'
 export const VIEWER = 'senara@mossgate.example'

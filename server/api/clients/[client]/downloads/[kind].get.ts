@@ -34,7 +34,13 @@ export default clientRoute('figures', async ({ event, db, person, released }) =>
       aboutScope(db, scope),
     )
   }
-  const block = await asked({ kind, metrics: list(query.metrics), option: query.option ?? '' })
+  const block = await asked({
+    kind,
+    metrics: list(query.metrics),
+    option: query.option ?? '',
+    ...(query.rows !== undefined && { rows: query.rows }),
+    ...(query.only !== undefined && { format: query.only }),
+  })
   if (person.role === 'viewer' && WORK.includes(block.kind)) throw forbidden(NOT_RELEASED)
   const table = tableOf(await fill(db, scope, block, sight), db.timeZone)
   return await sendTables(event, table?.name ?? 'Table', table ? [table] : [], aboutScope(db, scope))

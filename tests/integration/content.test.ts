@@ -1,0 +1,122 @@
+import type { RowDataPacket } from 'mysql2/promise'
+import { beforeAll, expect, it } from 'vitest'
+import { addDays } from '../../core/days/day'
+import { unit } from '../../demo/random'
+import { loadDemo } from '../../demo/load'
+import { resolveScope } from '../../server/figures/resolveScope'
+import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
+import { endsOf } from '../../server/read/content/ends'
+import { fill } from '../../server/report/blocks/composeReport'
+import { tableOf } from '../../server/report/blocks/tableOf'
+import { asKept } from '../../shared/report/blocks'
+import { useDatabase } from './support/database'
+
+const { pool } = useDatabase('content')
+const END = '2026-10-18'
+let db: ClientDb
+
+beforeAll(async () => {
+  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  db = await clientDbForJob(1)
+})
+
+interface Raw {
+  id: string
+  profile: number
+  format: string
+  day: string
+  interactions: number | null
+  impressions: number | null
+}
+
+/** The posts of own profiles that are switched on, as the rows have them. */
+async function rawPosts(from: string, to: string): Promise<Raw[]> {
+  const [rows] = await pool().query<RowDataPacket[]>(
+    `SELECT p.remote_id AS id, p.profile_id AS profile, p.format, p.impressions, DATE_FORMAT(p.day, '%Y-%m-%d') AS day,
+            IF(COALESCE(p.reactions, p.comments, p.shares, p.saves) IS NULL, NULL,
+               COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0) + COALESCE(p.saves, 0)) AS interactions
+     FROM   post p JOIN profile f ON f.profile_id = p.profile_id
+     WHERE  p.client_id = 1 AND f.is_active = 1 AND f.is_rival = 0 AND p.day BETWEEN ? AND ?`,
+    [from, to],
+  )
+  return rows as Raw[]
+}
+
+/** The score interval of a proportion with 95 %, written down again. */
+function interval(count: number, of: number): [low: number, high: number] {
+  const z = 1.959963984540054
+  const share = count / of
+  const middle = (share + (z * z) / (2 * of)) / (1 + (z * z) / of)
+  const half = (z * Math.sqrt((share * (1 - share)) / of + (z * z) / (4 * of * of))) / (1 + (z * z) / of)
+  return [middle - half, middle + half]
+}
+const middleOf = (values: number[]) => {
+  const sorted = [...values].sort((a, b) => a - b)
+  const half = sorted.length >> 1
+  return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
+}
+
+it('the best and the worst are those of the raw rows, over two hundred scopes', async () => {
+  let compared = 0
+  for (let round = 0; round < 200; round++) {
+    const random = (name: string, below: number) => Math.floor(unit(`ends ${name} ${round}`) * below)
+    const to = addDays(END, -random('to', 300))
+    const from = addDays(to, -random('length', 120))
+    const by = (['interactions', 'impressions', 'rate', 'times'] as const)[round % 4]!
+    const rows = 1 + random('rows', 10)
+    const format = [undefined, 'photo', 'text', 'clip'][random('format', 4)]
+    const scope = await resolveScope(db, { who: [], sets: [], period: `${from}..${to}`, against: 'none' })
+    const ends = await endsOf(db, scope, { by, rows, format })
+    const past = await rawPosts(addDays(to, -89) < from ? addDays(to, -89) : from, to)
+    const usualOf = ({ profile, id }: Raw) => {
+      const others = past.filter((one) => one.profile === profile && one.id !== id && one.interactions !== null)
+      return others.length >= 5 ? middleOf(others.map(({ interactions }) => interactions!)) : undefined
+    }
+    /** What the post is ranked by from above and from below. */
+    const keys = (post: Raw): [number, number] | undefined => {
+      const { interactions, impressions } = post
+      if (by === 'impressions') return impressions === null ? undefined : [impressions, impressions]
+      if (interactions === null) return undefined
+      if (by === 'interactions') return [interactions, interactions]
+      if (by === 'rate')
+        return impressions !== null && impressions > 0 && interactions <= impressions
+          ? interval(interactions, impressions)
+          : undefined
+      const usual = usualOf(post)
+      return usual ? [interactions / usual, interactions / usual] : undefined
+    }
+    const posts = (await rawPosts(from, to)).filter((post) => !format || post.format === format)
+    const known = posts.flatMap((post) => keys(post) ?? []).length / 2
+    expect([ends.ranked, ends.unranked], `${by} ${from} ${to} ${format}`).toEqual([known, posts.length - known])
+    const down = posts.flatMap((post) => (keys(post) ? [keys(post)![0]] : [])).sort((a, b) => b - a)
+    const many = Math.min(rows, Math.ceil(known / 2))
+    const key = (post: { id: string; profile: number }) =>
+      keys(posts.find(({ id, profile }) => id === post.id && profile === post.profile)!)!
+    ends.best.forEach((post, index) => expect(key(post)[0]).toBeCloseTo(down[index]!, 9))
+    expect(ends.best).toHaveLength(many)
+    const taken = new Set(ends.best.map(({ id, profile }) => `${profile} ${id}`))
+    const up = posts
+      .filter((post) => keys(post) && !taken.has(`${post.profile} ${post.id}`))
+      .map((post) => keys(post)![1])
+      .sort((a, b) => a - b)
+    ends.worst.forEach((post, index) => expect(key(post)[1]).toBeCloseTo(up[index]!, 9))
+    expect(ends.worst).toHaveLength(Math.min(rows, known - many))
+    compared += ends.best.length + ends.worst.length
+  }
+  expect(compared).toBeGreaterThan(500)
+})
+
+it('a block of them is filled as it was chosen, and has a table with both ends', async () => {
+  const scope = await resolveScope(db, { who: [], sets: [], period: '2026-09-01..2026-09-30', against: 'none' })
+  const block = asKept({ id: 'a', kind: 'ends', option: 'rate', rows: 2 })
+  const filled = await fill(db, scope, block)
+  expect(filled).toMatchObject({ kind: 'ends', heading: 'Best and worst posts, by interactions for each impression' })
+  const table = tableOf(filled, 'Europe/London')!
+  expect(table.rows.map(([end, place]) => [end, place])).toEqual([
+    ['best', 1],
+    ['best', 2],
+    ['worst', 1],
+    ['worst', 2],
+  ])
+  expect(table.rows.every((row) => row.length === table.columns.length)).toBe(true)
+})
