@@ -39,6 +39,13 @@ const ONCE_WRITTEN =
   "function show(){s.visibility=''}setTimeout(show,1000);" +
   'Promise.all([\'1em "Source Serif 4 Variable"\',\'1em "Source Sans 3 Variable"\',\'600 1em "Source Serif 4 Variable"\']' +
   '.map(function(f){return d.fonts.load(f)})).then(show,show)})(document)'
+/** What is pressed before the page listens is kept, and done once it does: app/plugins/early.client.ts. */
+const KEEP_EARLY =
+  '(function(w,d){var early=w.zafferEarly={};function keep(e){var t=e.target;if(!e.isTrusted||!t.closest)return;' +
+  "if(e.type==='click'){var b=t.closest('button,[role=combobox]');if(b)early.last={element:b}}" +
+  "else if(e.key.length===1&&!e.ctrlKey&&!e.metaKey&&!e.altKey&&e.key!==' ')early.last={key:e.key}}" +
+  "d.addEventListener('click',keep,true);d.addEventListener('keydown',keep,true);" +
+  "early.stop=function(){d.removeEventListener('click',keep,true);d.removeEventListener('keydown',keep,true)}})(window,document)"
 /** Before anything is painted: a page that was drawn on the server does not know how its reader likes it. */
 const AS_LIKED =
   "try{var k=localStorage.getItem('vueuse-color-scheme')||'auto';" +
@@ -47,6 +54,7 @@ const AS_LIKED =
 if (import.meta.server)
   useHead({
     script: [
+      { innerHTML: KEEP_EARLY, tagPosition: 'head' },
       { innerHTML: AS_LIKED, tagPosition: 'head' },
       { innerHTML: ONCE_WRITTEN, tagPosition: 'bodyOpen' },
     ],

@@ -10,12 +10,16 @@ function gateFor({ method, path }: H3Event): Gate {
   return /\/(search|profiles|lookup)$|\/api\/consent\//.test(place!) ? GATES.outside : GATES.writing
 }
 
+/** Whether it is asked by a page that is drawn here and was let in already; nobody outside can say so. */
+const isInside = ({ node }: H3Event): boolean =>
+  (node.req as { __unenv__?: { isInside?: boolean } }).__unenv__?.isInside === true
+
 /**
  * Lets in what can be answered in good time; the rest is told when to come again. That the application is alive is
  * always answered.
  */
 export default defineEventHandler(async (event) => {
-  if (!event.path.startsWith('/api/') || event.path.startsWith('/api/health') || event.context.isInside) return
+  if (!event.path.startsWith('/api/') || event.path.startsWith('/api/health') || isInside(event)) return
   try {
     const leave = await gateFor(event).enter()
     if (event.node.res.destroyed) leave()

@@ -1,4 +1,4 @@
-import { defineEventHandler, type H3Event } from 'h3'
+import { defineEventHandler, setResponseHeader, type H3Event } from 'h3'
 import { Busy } from '../platform/http/gate'
 import { GATES } from '../platform/http/gates'
 
@@ -14,8 +14,10 @@ const leaveToBrowser = (event: H3Event) => (event.context.nuxt = { ...event.cont
  */
 export default defineEventHandler(async (event) => {
   const [path] = event.path.split('?')
-  if (event.method !== 'GET' || path!.startsWith('/api/') || path!.startsWith('/_nuxt/')) return
-  if (!FIRST_PAGES.some((page) => page.test(path!))) return void leaveToBrowser(event)
+  if (path!.startsWith('/api/') || path!.startsWith('/_nuxt/')) return
+  if (event.method !== 'GET' || !FIRST_PAGES.some((page) => page.test(path!))) return void leaveToBrowser(event)
+  // somebody's figures stand in it
+  setResponseHeader(event, 'Cache-Control', 'no-store')
   try {
     const leave = await GATES.reading.enter()
     if (event.node.res.destroyed) leave()

@@ -73,3 +73,28 @@ test('the line does not move when the chart takes its place, and nothing jumps',
     expect(Math.abs(after![side] - before![side]), side).toBeLessThan(6)
   expect(await page.evaluate(() => (window as unknown as { shifted: number }).shifted)).toBeLessThan(0.02)
 })
+
+test('what is pressed before the page listens is done as soon as it does', async ({ page }) => {
+  await page.request.post('/api/session', {
+    data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
+    headers: { origin: ADDRESS },
+  })
+  // no script of the application comes until somebody has pressed something
+  let release = () => {}
+  let held = new Promise<void>((resolve) => (release = resolve))
+  await page.route('**/_nuxt/*.js', async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto('/mossgate-gardens/overview', { waitUntil: 'commit' })
+  await page.locator('header.scope').getByRole('button').nth(1).click()
+  await expect(page.getByRole('dialog', { name: 'Choose a period' })).toHaveCount(0)
+  release()
+  await expect(page.getByLabel('In words')).toBeFocused()
+  held = new Promise<void>((resolve) => (release = resolve))
+  await page.goto('/mossgate-gardens/overview', { waitUntil: 'commit' })
+  await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()
+  await page.keyboard.press('?')
+  release()
+  await expect(page.getByRole('dialog', { name: /keys/i })).toBeVisible()
+})

@@ -163,7 +163,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           </span>
         </div>
         <div class="place">
-          <LazyMetricChart
+          <MetricChart
             :key="`${data.line.metric} ${data.second?.metric} ${isIndex}`"
             :line="data.line"
             :second="data.second"
@@ -179,7 +179,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
                 what="The line"
                 has-picture
                 @picture="picture()" /></template
-          ></LazyMetricChart>
+          ></MetricChart>
         </div>
         <ol v-if="data.notes.length" class="only-print printed">
           <li v-for="(note, index) in data.notes" :key="note.id">
