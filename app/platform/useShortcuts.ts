@@ -44,14 +44,24 @@ export function useShortcuts(): void {
   const { slug } = useClient()
   const { change, scope, description } = useScope()
 
-  async function step(direction: 1 | -1): Promise<void> {
-    const known = description.data.value
-    if (!known) return
+  /** The last complete day of a client, also while the answer about the next scope is on its way. */
+  const known = ref<{ slug: string; lastComplete: string }>()
+  watch(
+    () => description.data.value,
+    (now) => now && (known.value = { slug: now.client.slug, lastComplete: now.lastComplete }),
+    { immediate: true },
+  )
+  async function stepOnce(direction: 1 | -1): Promise<void> {
+    if (known.value?.slug !== slug.value) return
+    const { lastComplete } = known.value
     // from where the address is, not from what the page has got so far: keys can be faster than answers
-    const { period, running } = readPeriod(scope.value.period, known.lastComplete)
-    const moved = stepPeriod(period, direction, known.lastComplete, running)
-    await change({ period: periodAddress(moved, runningUnit(moved, known.lastComplete)) })
+    const { period, running } = readPeriod(scope.value.period, lastComplete)
+    const moved = stepPeriod(period, direction, lastComplete, running)
+    await change({ period: periodAddress(moved, runningUnit(moved, lastComplete)) })
   }
+  /** One step after the other: the second begins where the first has led to. */
+  let walking: Promise<unknown> = Promise.resolve()
+  const step = (direction: 1 | -1) => (walking = walking.then(() => stepOnce(direction)).catch(() => undefined))
 
   const maySeeFigures = () => session.may(slug.value, 'figures')
   const actions: Record<string, () => unknown> = {

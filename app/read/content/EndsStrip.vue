@@ -20,7 +20,7 @@ const label = computed(
 </script>
 
 <template>
-  <figure role="img" :aria-label="label">
+  <div role="img" :aria-label="label">
     <div class="line">
       <i v-for="(place, index) in dots" :key="index" :style="{ left: `${place}%` }" />
       <b
@@ -37,11 +37,11 @@ const label = computed(
         >{{ index + 1 }}</b
       >
     </div>
-    <figcaption>
+    <p class="ends">
       <span>{{ RANKINGS[ends.by].worst }}: {{ say(ends.values[0]!) }}</span>
       <span>{{ RANKINGS[ends.by].best }}: {{ say(ends.values.at(-1)!) }}</span>
-    </figcaption>
-  </figure>
+    </p>
+  </div>
 </template>
 
 <style scoped>
@@ -79,7 +79,7 @@ b.worst {
   border-color: var(--ink3);
   color: var(--ink);
 }
-figcaption {
+.ends {
   display: flex;
   justify-content: space-between;
   font-size: var(--text-small);
