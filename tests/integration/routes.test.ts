@@ -223,6 +223,7 @@ describe('every route', () => {
       'overview',
       'parts',
       'posts',
+      'posts/ends',
       'posts/table',
       'scope',
       'subject',
