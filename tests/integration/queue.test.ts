@@ -161,6 +161,17 @@ describe('what happens by the clock', () => {
     expect((await schedules()).map(({ kind }) => kind)).toEqual(['sync.due'])
   })
 
+  it('goes on with the others where one cannot be followed', async () => {
+    await scheduleFor(db, 1, { job: SYNC, pattern: '0 9 * * *' })
+    await scheduleFor(db, 2, { job: SYNC, pattern: '0 9 * * *' })
+    await pool().query('UPDATE schedule SET next_at = NOW(3) - INTERVAL 1 DAY')
+    await pool().query(
+      "UPDATE schedule SET time_zone = 'Nowhere/At_All', next_at = NOW(3) - INTERVAL 2 DAY WHERE subject = '1'",
+    )
+    expect(await enqueueDueSchedules(KINDS)).toBe(1)
+    expect((await jobs()).map(({ subject }) => subject)).toEqual(['2'])
+  })
+
   it('is kept as it is declared: what changes is due anew, and what is declared no more is gone', async () => {
     const first = [
       { job: SYNC_DUE, pattern: '* * * * *' },

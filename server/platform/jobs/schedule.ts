@@ -4,6 +4,7 @@ import { clientDbForJob, inTransaction, type ClientDb } from '../database/client
 import { database } from '../database/pool'
 import { sql } from '../database/sql'
 import { systemDb } from '../database/systemDb'
+import { log } from '../log'
 import type { JobDeclaration } from './job'
 import { enqueue } from './queue'
 
@@ -92,22 +93,28 @@ export async function enqueueDueSchedules(jobs: readonly JobDeclaration[], at = 
     ORDER BY next_at, schedule_id
     LIMIT    ${AT_A_TIME}`)
   let count = 0
-  for (const { schedule_id: id, client_id: client, kind, subject, pattern, time_zone: zone, next_at: was } of due) {
-    const declaration = jobs.find((job) => job.kind === kind)
-    if (!declaration) continue
-    const next = nextTime(pattern, zone, at)
-    if (
-      await (client === null
-        ? takeOwn(id, was, next, declaration)
-        : takeOf(client, id, was, next, declaration, subject))
-    )
-      count++
+  for (const one of due) {
+    // one that cannot be read keeps no other from its turn
+    const isTaken = await take(one, jobs, at).catch((error: unknown) => {
+      log.error({ err: error, schedule: one.schedule_id }, 'a schedule cannot be followed')
+      return false
+    })
+    if (isTaken) count++
   }
   return count
 }
 
+async function take(due: Due, jobs: readonly JobDeclaration[], at: Date): Promise<boolean> {
+  const declaration = jobs.find(({ kind }) => kind === due.kind)
+  if (!declaration) throw new Error(`there is no job “${due.kind}”`)
+  const next = nextTime(due.pattern, due.time_zone, at)
+  return due.client_id === null
+    ? await takeOwn(due, next, declaration)
+    : await takeOf(due.client_id, due, next, declaration)
+}
+
 /** Moves a schedule of the application on and puts its job into the queue, both or neither. */
-const takeOwn = (id: number, was: Date, next: Date, { kind, priority }: JobDeclaration): Promise<boolean> =>
+const takeOwn = ({ schedule_id: id, next_at: was }: Due, next: Date, { kind, priority }: JobDeclaration) =>
   inTransaction(database(), async (connection) => {
     const [{ affectedRows }] = await connection.query<ResultSetHeader>(
       'UPDATE schedule SET next_at = ?, last_at = NOW(3) WHERE schedule_id = ? AND next_at = ?',
@@ -125,11 +132,9 @@ const takeOwn = (id: number, was: Date, next: Date, { kind, priority }: JobDecla
 /** The same of a client's schedule. */
 const takeOf = async (
   client: number,
-  id: number,
-  was: Date,
+  { schedule_id: id, next_at: was, subject }: Due,
   next: Date,
   declaration: JobDeclaration,
-  subject: string,
 ): Promise<boolean> =>
   (await clientDbForJob(client)).transaction(async (db) => {
     const { affectedRows } = await db.run(sql`
