@@ -1,6 +1,7 @@
 import { DuckDBInstance } from '@duckdb/node-api'
 import { CATALOGUE } from '../core/metrics/catalogue'
-import { FACT_COLUMNS, FLOW_COLUMNS, UNIQUE_FAMILIES, windowColumns } from '../core/metrics/metric'
+import { FACT_COLUMNS, FLOW_COLUMNS } from '../core/metrics/columns'
+import { UNIQUE_FAMILIES, windowColumns } from '../core/metrics/metric'
 import { daysEnding } from '../core/periods/period'
 import { aggregateTable } from '../core/rollup/aggregateTable'
 import { factTable } from '../core/rollup/factTable'

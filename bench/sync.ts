@@ -2,7 +2,7 @@ import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Pool } from 'mysql2/promise'
 import { seal } from '../server/platform/people/secrets'
-import { httpNetwork } from '../server/gather/connectors/httpNetwork'
+import { connectorFor } from '../server/gather/connectors/connectorFor'
 import { enqueue } from '../server/platform/jobs/queue'
 import { runNextJob } from '../server/jobs'
 import { clientDbForJob } from '../server/platform/database/clientDb'
@@ -21,7 +21,7 @@ const settings: StandinSettings = {
 }
 
 /**
- * The sync of a profile's 400 days and posts, beside reading the same pages from the stand-in and doing nothing with
+ * The sync of a profile's 400 days and posts and breakdowns, beside reading the same pages from the stand-in and doing nothing with
  * them.
  */
 export async function benchSync(pool: Pool): Promise<void> {
@@ -36,7 +36,7 @@ export async function benchSync(pool: Pool): Promise<void> {
     response.writeHead(answer?.status ?? 404, answer?.headers).end(answer?.body)
   })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  process.env.ZAFFER_STANDINS_URL = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  process.env.ZAFFER_NETWORKS_ADDRESS = `http://127.0.0.1:${(server.address() as AddressInfo).port}/{network}`
   const { access_token: access, refresh_token: refresh } = tokensFor(REMOTE.network, REMOTE.id, settings)
   const tokens = { access, refresh, until: Date.now() + 3_000_000 }
   await pool.query("INSERT INTO agency (name) VALUES ('sync')")
@@ -51,23 +51,35 @@ export async function benchSync(pool: Pool): Promise<void> {
   const profile = (
     (
       await pool.query(
-        'INSERT INTO profile (client_id, network, handle, name, remote_id, consent, tokens) VALUES (?, ?, ?, ?, ?, ?, ?)',
-        [client, REMOTE.network, 'x', 'x', REMOTE.id, 'given', seal(JSON.stringify(tokens))],
+        'INSERT INTO profile (client_id, network, handle, name, remote_id, consent) VALUES (?, ?, ?, ?, ?, ?)',
+        [client, REMOTE.network, 'x', 'x', REMOTE.id, 'given'],
       )
     )[0] as { insertId: number }
   ).insertId
 
-  const connector = httpNetwork(REMOTE.network)
+  await pool.query('INSERT INTO connection (client_id, connector, profile_id, credentials) VALUES (?, ?, ?, ?)', [
+    client,
+    REMOTE.network,
+    profile,
+    seal(JSON.stringify(tokens)),
+  ])
+
+  const { figures, posts, breakdowns } = connectorFor({
+    connector: REMOTE.network,
+    remoteId: REMOTE.id,
+    credentials: { tokens, keep: () => Promise.resolve() },
+  })
   const alone = await median(5, async () => {
-    for (const ask of [connector.days, connector.posts]) {
+    for (const ask of [figures!, posts!, breakdowns!]) {
       let next: string | undefined = '2025-09-24'
-      while (next) next = (await ask(tokens, REMOTE.id, next)).next
+      while (next) next = (await ask(next)).next
     }
   })
   const whole = await median(5, async () => {
     await pool.query('DELETE FROM profile_day')
     await pool.query('DELETE FROM post')
-    await pool.query('UPDATE profile SET synced_to = NULL')
+    await pool.query('DELETE FROM profile_day_breakdown')
+    await pool.query('DELETE FROM sync_cursor')
     await enqueue(db, SYNC, profile, {})
     await runNextJob()
   })

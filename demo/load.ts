@@ -1,22 +1,22 @@
-import type { Pool } from 'mysql2/promise'
+import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { addDays, type Day } from '../core/days/day'
 import { dayAt } from '../core/days/lastCompleteDay'
-import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/metric'
+import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/columns'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/platform/people/password'
 import { seal } from '../server/platform/people/secrets'
 import { inTransaction } from '../server/platform/database/clientDb'
-import { SPLITS } from '../core/splits/splits'
+import { BREAKDOWNS, breakdownById } from '../core/breakdowns/breakdowns'
 import { NETWORKS } from '../core/networks/networks'
 import { AGENCY, CLIENTS, EVENTS, PEOPLE, PROFILES, SETS, TARGETS, type DemoProfile } from './cast'
-import { partsOf } from './parts'
+import { breakdownsOf } from './breakdowns'
 import { volumeOf } from './volume'
 import { world } from './world'
 
 /** How far back the database's own past goes, and where it stops: the newest days are left for the first sync. */
 const PAST_DAYS = 730
 const LEFT_TO_SYNC_DAYS = 10
-/** How far back the splits go: they are many rows. */
+/** How far back the breakdowns go: they are many rows. */
 const PARTS_DAYS = 200
 
 /** Whether the application has its past: with its owner's consent, or because anybody can see a rival. */
@@ -72,8 +72,8 @@ export async function loadDemo(
     for (const profile of PROFILES.filter(({ isHidden }) => !isHidden)) {
       const client = clients.get(profile.client)
       const id = await insert(
-        'INSERT INTO profile (client_id, network, handle, name, remote_id, is_rival, rival, consent, tokens, ' +
-          'synced_to, posts_to, parts_to, synced_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        'INSERT INTO profile (client_id, network, handle, name, remote_id, is_rival, rival, consent, synced_at) ' +
+          'VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
         [
           client,
           profile.network,
@@ -83,12 +83,18 @@ export async function loadDemo(
           profile.rival ? 1 : 0,
           profile.rival ?? null,
           profile.connected ? 'given' : 'none',
-          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null,
-          ...(isKnown(profile) ? [last, last, last, `${last} 06:00:00`] : [null, null, null, null]),
+          isKnown(profile) ? `${last} 06:00:00` : null,
         ],
+      )
+      const connection = await insert(
+        'INSERT INTO connection (client_id, connector, profile_id, credentials) VALUES (?, ?, ?, ?)',
+        [client, profile.network, id, profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null],
       )
       idOf.set(`${profile.network} ${profile.handle}`, id)
       if (!isKnown(profile)) continue
+      await db.query('INSERT INTO sync_cursor (client_id, connection_id, stream, through) VALUES ?', [
+        ['figures', 'posts', 'breakdowns'].map((stream) => [client, connection, stream, last]),
+      ])
       const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))
       const columns = profile.rival ? PUBLIC_COLUMNS : FACT_COLUMNS
       const rows = days.flatMap((day) => profileDay(profile, day, addDays(day, 30)) ?? [])
@@ -116,13 +122,24 @@ export async function loadDemo(
           ]),
         ],
       )
-      if (profile.rival || !SPLITS.some(({ networks }) => networks[profile.network])) continue
+      if (profile.rival || !BREAKDOWNS.some(({ networks }) => networks[profile.network])) continue
       const known = new Map(rows.map((row) => [row.day, row]))
       const dayOf = (day: Day) => known.get(day)
-      const parts = days.slice(-PARTS_DAYS).flatMap((day) => partsOf(profile, day, dayOf))
-      await db.query('INSERT INTO profile_day_part (client_id, profile_id, split, day, part, value) VALUES ?', [
-        parts.map(({ split, day, part, value }) => [client, id, split, day, part, value]),
-      ])
+      const parts = days.slice(-PARTS_DAYS).flatMap((day) => breakdownsOf(profile, day, dayOf))
+      const partId = await partIdsOf(db, client!, parts)
+      await db.query(
+        'INSERT INTO profile_day_breakdown (client_id, profile_id, breakdown, day, part_id, value) VALUES ?',
+        [
+          parts.map(({ breakdown, day, part, value }) => [
+            client,
+            id,
+            breakdownById(breakdown).code,
+            day,
+            partId.get(part),
+            value,
+          ]),
+        ],
+      )
     }
     const volume = NETWORKS.flatMap(({ id }) =>
       eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS)).map((day) => ({
@@ -189,4 +206,15 @@ export async function loadDemo(
       ])
     }
   })
+}
+
+/** The ids under which a client's names of parts are kept. */
+async function partIdsOf(db: PoolConnection, client: number, parts: readonly { part: string }[]) {
+  const names = [...new Set(parts.map(({ part }) => part))]
+  await db.query('INSERT IGNORE INTO breakdown_part (client_id, part) VALUES ?', [names.map((name) => [client, name])])
+  const [rows] = await db.query<(RowDataPacket & { part: string; part_id: number })[]>(
+    'SELECT part, part_id FROM breakdown_part WHERE client_id = ?',
+    [client],
+  )
+  return new Map(rows.map((row) => [row.part, row.part_id]))
 }

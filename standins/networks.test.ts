@@ -54,17 +54,17 @@ const redeem = (code: string, changes: Record<string, string> = {}) =>
     ...changes,
   })
 
-describe('splits', () => {
+describe('breakdowns', () => {
   it('are forgotten as soon as their network says: the hours of followers after five weeks, the rest after a hundred days', () => {
     const photos = PROFILES.find(({ handle, network: on }) => handle === '@mossgate' && on === 'tintype')!
     const token = tokensFor('tintype', photos.remoteId, settings).access_token
-    const daysOf = (split: string) => {
+    const daysOf = (breakdown: string) => {
       const found = new Set<string>()
       for (let from: string | null = '2026-01-01'; from; ) {
         const page = JSON.parse(
-          ask('GET', `/tintype/profiles/${photos.remoteId}/parts?from=${from}`, {}, token).body,
-        ) as { data: { split: string; day: string }[]; next: string | null }
-        for (const { split: given, day } of page.data) if (given === split) found.add(day)
+          ask('GET', `/tintype/profiles/${photos.remoteId}/breakdowns?from=${from}`, {}, token).body,
+        ) as { data: { breakdown: string; day: string }[]; next: string | null }
+        for (const { breakdown: given, day } of page.data) if (given === breakdown) found.add(day)
         from = page.next
       }
       return [...found].sort()
@@ -245,18 +245,18 @@ describe('pages', () => {
     expect(next('commons', profile.remoteId)).toMatchObject({ through: '2026-09-30', next: '2026-10-01' })
   })
 
-  it('of splits need consent, and add up to the day’s figures', () => {
-    expect(ask('GET', `/commons/profiles/${profile.remoteId}/parts`).status).toBe(401)
+  it('of breakdowns need consent, and add up to the day’s figures', () => {
+    expect(ask('GET', `/commons/profiles/${profile.remoteId}/breakdowns`).status).toBe(401)
     const parts = (
-      JSON.parse(ask('GET', `/commons/profiles/${profile.remoteId}/parts?from=2026-10-01`, {}, access()).body) as {
-        data: { day: string; split: string; value: number }[]
+      JSON.parse(ask('GET', `/commons/profiles/${profile.remoteId}/breakdowns?from=2026-10-01`, {}, access()).body) as {
+        data: { day: string; breakdown: string; value: number }[]
       }
     ).data
     const figures = (JSON.parse(days('?from=2026-10-01').body) as { data: { day: string; impressions: number }[] }).data
     for (const { day, impressions } of figures) {
       expect(
         parts
-          .filter((part) => part.day === day && part.split === 'impressions_by_source')
+          .filter((part) => part.day === day && part.breakdown === 'impressions_by_source')
           .reduce((sum, { value }) => sum + value, 0),
         day,
       ).toBe(impressions)

@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto'
 import { addDays, type Day } from '../core/days/day'
-import { PUBLIC_COLUMNS } from '../core/metrics/metric'
+import { PUBLIC_COLUMNS } from '../core/metrics/columns'
 import { NETWORKS, type Network } from '../core/networks/networks'
 import { plainHandle } from '../core/networks/profileAddress'
 import { eachDay } from '../core/periods/period'
-import { splitById } from '../core/splits/splits'
+import { breakdownById } from '../core/breakdowns/breakdowns'
 import { PAGES, PROFILES, type DemoProfile } from '../demo/cast'
-import { partsOf } from '../demo/parts'
+import { breakdownsOf } from '../demo/breakdowns'
 import { volumeOf } from '../demo/volume'
 import { world } from '../demo/world'
 import { issueToken, readToken, type Claims } from './tokens'
@@ -36,7 +36,7 @@ const PAGE_DAYS = 30
 const OVERLAPPING = ['tintype', 'cork']
 
 /** What can be asked of a profile. */
-type What = 'days' | 'posts' | 'parts'
+type What = 'days' | 'posts' | 'breakdowns'
 
 /** How far back a network's own volume is told. */
 const PAST_VOLUME_DAYS = 730
@@ -61,7 +61,7 @@ const json = (status: number, body: unknown, headers: Record<string, string> = {
 const escape = (text: string) => text.replace(/[&<>"']/g, (character) => `&#${character.codePointAt(0)};`)
 
 /**
- * The stand-in networks: consent by OAuth 2.0 (code flow with PKCE); daily figures, their splits and posts in pages,
+ * The stand-in networks: consent by OAuth 2.0 (code flow with PKCE); daily figures, their breakdowns and posts in pages,
  * behind a rate limit, for as long back as the network remembers; and what they show everybody: profiles by handle,
  * their public figures, and the network's volume.
  */
@@ -85,7 +85,7 @@ export function standinNetworks(settings: StandinSettings) {
     if (method === 'GET' && path === 'consent') return consentPage(network, url.searchParams)
     if (method === 'POST' && path === 'consent') return decide(network, form)
     if (method === 'POST' && path === 'token') return token(network, form)
-    const data = /^profiles\/(\d+)\/(days|posts|parts)$/.exec(path)
+    const data = /^profiles\/(\d+)\/(days|posts|breakdowns)$/.exec(path)
     if (method === 'GET' && data)
       return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
     if (method === 'GET' && path.startsWith('public/'))
@@ -267,15 +267,15 @@ reach, impressions, followers won and lost. It cannot publish or change anything
     dayOf: (day: Day) => ReturnType<typeof profileDay>,
   ): unknown[] {
     if (what === 'posts') return posts(profile, day)
-    if (what === 'parts')
-      return partsOf(profile, day, dayOf).filter(({ split }) => isRemembered(profile.network, split, day))
+    if (what === 'breakdowns')
+      return breakdownsOf(profile, day, dayOf).filter(({ breakdown }) => isRemembered(profile.network, breakdown, day))
     const figures = dayOf(day)
     return figures ? [figures] : []
   }
 
-  /** Whether a network still remembers a split's day: some are forgotten sooner than the figures. */
-  const isRemembered = (network: string, split: string, day: Day) => {
-    const { historyDays } = splitById(split).networks[network]!
+  /** Whether a network still remembers a breakdown's day: some are forgotten sooner than the figures. */
+  const isRemembered = (network: string, breakdown: string, day: Day) => {
+    const { historyDays } = breakdownById(breakdown).networks[network]!
     return historyDays === undefined || day > addDays(settings.lastComplete(), -historyDays)
   }
 

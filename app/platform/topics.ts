@@ -10,7 +10,7 @@ export const TOPICS = {
     'ends',
     'profiles',
     'all-clients',
-    'parts',
+    'breakdown',
     'subject',
     'targets',
   ],

@@ -250,6 +250,7 @@ describe('rows', () => {
   it('keeps ids as text, to the last digit', () => {
     expect(reader()(['10220431877650213', '20/10/2026', '1,204'], 2)).toEqual({
       kind: 'good',
+      keys: [7, '2026-10-20'],
       profile: 7,
       day: '2026-10-20',
       values: { impressions: 1204 },

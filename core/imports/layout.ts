@@ -1,5 +1,5 @@
 import { CATALOGUE } from '../metrics/catalogue'
-import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
+import { FACT_COLUMNS, type FactColumn } from '../metrics/columns'
 import { HEADING_WORDS } from './headingWords'
 import type { Encoding } from './encoding'
 import type { ColumnContent } from './columnContents'

@@ -1,5 +1,5 @@
 import { dayNumber, daysBetween, type Day } from '../days/day'
-import { FACT_COLUMNS, type FactColumn } from '../metrics/metric'
+import { FACT_COLUMNS, type FactColumn } from '../metrics/columns'
 import type { Target } from './layout'
 import { readCount, type DecimalSign } from './readCount'
 import { readDate, signOf, type DateOrder } from './readDate'
@@ -24,7 +24,7 @@ export interface KnownProfile {
 
 /** What became of a row. */
 export type ReadRow =
-  | { kind: 'good'; profile: number; day: Day; values: Partial<Record<FactColumn, number>> }
+  | { kind: 'good'; keys: [number, Day]; profile: number; day: Day; values: Partial<Record<FactColumn, number>> }
   | { kind: 'bad'; reason: string }
   /** A row of totals, provided that only such rows follow it; else it is a bad row, for the reason given. */
   | { kind: 'totals'; reason: string }
@@ -178,7 +178,7 @@ export function rowReader(
     seen.set(profile, lines)
     for (const { column } of figures)
       if (values[column] !== undefined) sums.set(column, (sums.get(column) ?? 0) + values[column])
-    return { kind: 'good', profile, day: date, values }
+    return { kind: 'good', keys: [profile, date], profile, day: date, values }
   }
 
   const capitalised = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

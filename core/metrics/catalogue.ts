@@ -1,4 +1,5 @@
-import { windowColumns, type FactColumn, type FlowColumn, type Metric } from './metric'
+import type { FactColumn, FlowColumn } from './columns'
+import { windowColumns, type Metric } from './metric'
 import { Unreadable } from '../unreadable'
 
 const plain = (column: FlowColumn) => [{ column, sign: 1 as const }]

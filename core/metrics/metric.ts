@@ -1,3 +1,5 @@
+import type { FactColumn, FlowColumn, StockColumn, UniqueColumn } from './columns'
+
 /** How a metric may be rolled up; see docs/architecture.md, "Kinds of metric". */
 export type Kind = 'flow' | 'stock' | 'unique' | 'ratio'
 
@@ -65,43 +67,6 @@ export type Metric = FlowMetric | StockMetric | UniqueMetric | RatioMetric
 export const WINDOW_DAYS = [1, 7, 28] as const
 export type WindowDays = (typeof WINDOW_DAYS)[number]
 
-/** Stored daily counts. */
-export const FLOW_COLUMNS = [
-  'impressions',
-  'views',
-  'watch_seconds',
-  'completed_views',
-  'reactions',
-  'comments',
-  'shares',
-  'saves',
-  'clicks',
-  'posts',
-  'profile_visits',
-  'searches',
-  'listing_views',
-  'directions',
-  'calls',
-  'new_followers',
-  'lost_followers',
-] as const
-export type FlowColumn = (typeof FLOW_COLUMNS)[number]
-
-/** Stored levels. */
-export const STOCK_COLUMNS = ['followers'] as const
-export type StockColumn = (typeof STOCK_COLUMNS)[number]
-
-/** Stored counts of different people. */
-export const UNIQUE_COLUMNS = [
-  'reach_1d',
-  'reach_7d',
-  'reach_28d',
-  'visitors_1d',
-  'visitors_7d',
-  'visitors_28d',
-] as const
-export type UniqueColumn = (typeof UNIQUE_COLUMNS)[number]
-
 /** The kinds of people that networks count once: each has a column for every window. */
 export const UNIQUE_FAMILIES = ['reach', 'visitors'] as const
 export type UniqueFamily = (typeof UNIQUE_FAMILIES)[number]
@@ -116,10 +81,3 @@ export const windowColumns = (family: UniqueFamily): Record<WindowDays, UniqueCo
 /** The kinds of people that some columns are about. */
 export const familiesOf = (columns: readonly FactColumn[]): UniqueFamily[] =>
   UNIQUE_FAMILIES.filter((family) => Object.values(windowColumns(family)).some((column) => columns.includes(column)))
-
-/** What a network shows to everybody, without the consent of the owner. */
-export const PUBLIC_COLUMNS: readonly FactColumn[] = ['views', 'reactions', 'comments', 'shares', 'posts', 'followers']
-
-/** Every column of a profile's day. */
-export const FACT_COLUMNS = [...FLOW_COLUMNS, ...STOCK_COLUMNS, ...UNIQUE_COLUMNS] as const
-export type FactColumn = (typeof FACT_COLUMNS)[number]

@@ -1,6 +1,7 @@
 import { reportsColumn, type Network } from '../networks/networks'
 import { columnsOf, metricById } from './catalogue'
-import type { FactColumn, Metric } from './metric'
+import type { FactColumn } from './columns'
+import type { Metric } from './metric'
 
 /**
  * The columns of which a network has to give one, for a metric to be there at all. For reach these are its windows, not

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { metricById } from '../metrics/catalogue'
-import { FACT_COLUMNS } from '../metrics/metric'
+import { FACT_COLUMNS } from '../metrics/columns'
 import { ownColumns, reportsMetric } from '../metrics/reportsMetric'
 import { networkById, NETWORKS, reportsColumn } from './networks'
 

@@ -1,4 +1,4 @@
-import type { FactColumn } from '../metrics/metric'
+import type { FactColumn } from '../metrics/columns'
 import { Unreadable } from '../unreadable'
 
 /** A network that profiles live on: what it tells, how far back, and what its posts are called. */

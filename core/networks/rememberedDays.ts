@@ -1,4 +1,4 @@
-import { SPLITS } from '../splits/splits'
+import { BREAKDOWNS } from '../breakdowns/breakdowns'
 import { networkById } from './networks'
 
 /**
@@ -12,5 +12,5 @@ import { networkById } from './networks'
 export function rememberedDays(network: string, isPrivate: boolean): number {
   const { historyDays, publicDays } = networkById(network)
   if (!isPrivate) return publicDays
-  return Math.min(historyDays, ...SPLITS.map(({ networks }) => networks[network]?.historyDays ?? Infinity))
+  return Math.min(historyDays, ...BREAKDOWNS.map(({ networks }) => networks[network]?.historyDays ?? Infinity))
 }

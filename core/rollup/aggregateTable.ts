@@ -1,4 +1,4 @@
-import type { FactColumn } from '../metrics/metric'
+import type { FactColumn } from '../metrics/columns'
 import type { Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
 import { aggregateDays } from './aggregateDays'

@@ -1,5 +1,6 @@
 import { metricById } from '../metrics/catalogue'
-import type { FlowColumn, FlowMetric, Metric } from '../metrics/metric'
+import type { FlowColumn } from '../metrics/columns'
+import type { FlowMetric, Metric } from '../metrics/metric'
 import type { Comparison } from '../periods/comparison'
 import type { Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'

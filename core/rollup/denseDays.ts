@@ -1,4 +1,4 @@
-import type { FactColumn } from '../metrics/metric'
+import type { FactColumn } from '../metrics/columns'
 import type { FactTable } from './factTable'
 
 /**

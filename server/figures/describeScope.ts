@@ -1,3 +1,4 @@
+import { DATASETS } from '../../core/datasets/datasets'
 import type { ScopeQuery } from '../../shared/figures/scope'
 import type { ClientDb } from '../platform/database/clientDb'
 import { writingJobs } from '../platform/jobs/queue'
@@ -8,7 +9,7 @@ import { versionOf } from './remembered'
 import type { ScopeDescription } from '../../shared/figures/description'
 
 /** The tables that what is measured stands in. */
-const FIGURE_TABLES = ['profile_day', 'profile_day_part', 'post', 'network_day', 'profile'] as const
+const FIGURE_TABLES = [...DATASETS.map(({ id }) => id), 'network_day', 'profile', 'sync_cursor']
 
 /** What a scope means, in words and days, and the profiles that can be chosen. */
 export async function describeScope(db: ClientDb, query: ScopeQuery): Promise<ScopeDescription> {

@@ -1,6 +1,7 @@
 import { addDays } from '../../core/days/day'
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
-import { familiesOf, FLOW_COLUMNS, type FactColumn } from '../../core/metrics/metric'
+import { FLOW_COLUMNS, type FactColumn } from '../../core/metrics/columns'
+import { familiesOf } from '../../core/metrics/metric'
 import { earlierComparisons, spanOf, type Comparison } from '../../core/periods/comparison'
 import { lengthOf, type Period } from '../../core/periods/period'
 import { STOCK_AGE_DAYS, WINDOW_REACH_DAYS, type ProfileAggregate } from '../../core/rollup/aggregate'

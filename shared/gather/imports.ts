@@ -1,6 +1,6 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { MOST_COLUMNS } from '../../core/imports/layout'
-import { FACT_COLUMNS } from '../../core/metrics/metric'
+import { FACT_COLUMNS } from '../../core/metrics/columns'
 import type { Layout } from '../../core/imports/layout'
 import type { Mapping } from '../../core/imports/rowReader'
 
@@ -80,6 +80,8 @@ export interface ImportView extends ImportHead {
 export interface ImportHead {
   id: number
   fileName: string
+  /** The kind of data that it holds. */
+  dataset: string
   bytes: number
   state: ImportState
   summary: ImportSummary | null

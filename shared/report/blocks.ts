@@ -8,7 +8,7 @@ import { openBlock } from '../openBlock'
 import { chartBlock } from '../read/chartBlock'
 import { endsBlock } from '../read/endsBlock'
 import { figuresBlock } from '../read/figuresBlock'
-import { partsBlock } from '../read/partsBlock'
+import { breakdownBlock } from '../read/breakdownBlock'
 import { postsBlock } from '../read/postsBlock'
 import { subjectBlock } from '../read/subjectBlock'
 import { tableBlock } from '../read/tableBlock'
@@ -23,7 +23,7 @@ export const DECLARED_BLOCKS = [
   figuresBlock,
   chartBlock,
   tableBlock,
-  partsBlock,
+  breakdownBlock,
   whyBlock,
   unusualBlock,
   subjectBlock,

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { thawed } from '../../shared/report/thawed'
 import type { ReportContent } from '../../shared/report/content'
 import { root } from '../support/application'
 import { expect, signIn, test } from './support/test'
@@ -36,7 +37,7 @@ const opened = (content: ReportContent) => ({
 })
 
 test('an edition of before is drawn as it was, whatever blocks look like today', async ({ page }) => {
-  const content = JSON.parse(readFileSync(join(folder, 'format-2.json'), 'utf8')) as ReportContent
+  const content = thawed(JSON.parse(readFileSync(join(folder, 'format-2.json'), 'utf8')) as ReportContent)
   let shown = content
   await page.route('**/api/clients/mossgate-gardens/editions/999', (route) => route.fulfill({ json: opened(shown) }))
   await signIn(page)

@@ -331,7 +331,7 @@ test('profiles and parts are ordered by their headings', async ({ page }) => {
   // the rivals keep an order of their own
   await expect(page.getByRole('table', { name: 'Rivals’ profiles' }).locator('[aria-sort]')).toHaveCount(0)
   await page.goto('/mossgate-gardens/overview')
-  const parts = page.getByRole('region', { name: 'By its parts' })
+  const parts = page.getByRole('region', { name: 'Breakdown' })
   await parts.getByRole('button', { name: 'Count' }).click()
   await expect(page).toHaveURL(/parts=count\.down/)
   const counts = (await parts.getByRole('row').allInnerTexts())

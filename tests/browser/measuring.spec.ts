@@ -103,12 +103,12 @@ test('the overview shows other figures, a second line, an index and other rows, 
   await expect(page.getByText('index: first day with data = 100')).toBeVisible()
   await choose('Rows of the table', 'By network')
   await expect(page.getByRole('row', { name: /^Tintype 2 profiles/ })).toBeVisible()
-  await choose('What is split', 'How often people saw something')
+  await choose('Which breakdown', 'How often people saw something')
   await expect(page.getByText(/It fits these counts/).first()).toBeVisible()
   await expect(page.getByText(/Had they moved as their whole networks did/)).toBeVisible()
   await expectAccessible(page)
   expect(new URL(page.url()).searchParams.toString()).toBe(
-    'figures=video&second=interactions&scale=index&by=network&split=reach_by_times',
+    'figures=video&second=interactions&scale=index&by=network&breakdown=reach_by_times',
   )
 
   const sheet = await downloaded(page, 'The table', 'Workbook')
@@ -177,7 +177,7 @@ test('a target is set, followed, and frozen in an edition', async ({ page }) => 
   await page.getByRole('combobox', { name: 'Add a block' }).click()
   await page.getByRole('option', { name: 'Targets' }).click()
   await page.getByRole('combobox', { name: 'Add a block' }).click()
-  await page.getByRole('option', { name: 'A figure by its parts' }).click()
+  await page.getByRole('option', { name: 'Breakdown of a figure' }).click()
   await expect(page.getByRole('region', { name: 'Impressions: organic, paid, through sharing' })).toBeVisible()
   await expect(page.getByRole('status').getByText('Saved', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: /Look at edition/ }).click()

@@ -1,8 +1,10 @@
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { httpNetwork, secondsOf } from '../../server/gather/connectors/httpNetwork'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused } from '../../server/gather/connectors/network'
+import { addressOf } from '../../server/gather/connectors/addressOf'
+import { connectorFor } from '../../server/gather/connectors/connectorFor'
+import { secondsOf } from '../../server/gather/connectors/httpNetwork'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused } from '../../server/gather/connectors/connector'
 import { fetchVolume } from '../../server/gather/sync/networkVolume'
 import { tableOf, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
@@ -21,7 +23,7 @@ describe('a network that does not answer as agreed', () => {
   afterAll(() => void server.close())
   const ask = (given: typeof answer, path = base) => {
     answer = given
-    return httpNetwork('cork', path).publicDays('1', '2026-10-01')
+    return connectorFor({ connector: 'cork', address: path, remoteId: '1' }).figures!('2026-10-01')
   }
 
   it.each([
@@ -53,9 +55,10 @@ describe('a network that does not answer as agreed', () => {
   it('withdraws the consent only when it says that the grant is invalid', async () => {
     const refreshed = async (given: typeof answer) => {
       answer = { ...given, headers: { 'content-type': 'application/json' } }
-      return await httpNetwork('cork', base)
-        .refresh({ access: 'a', refresh: 'r', until: 0 })
-        .catch((error: unknown) => error)
+      const credentials = { tokens: { access: 'a', refresh: 'r', until: 0 }, keep: () => Promise.resolve() }
+      return await connectorFor({ connector: 'cork', address: base, remoteId: '1', credentials }).figures!(
+        '2026-10-01',
+      ).catch((error: unknown) => error)
     }
     expect(await refreshed({ status: 400, body: '{"error":"invalid_grant"}' })).toBeInstanceOf(ConsentWithdrawn)
     for (const error of ['invalid_client', 'temporarily_unavailable', 'server_error']) {
@@ -69,13 +72,31 @@ describe('a network that does not answer as agreed', () => {
     await expect(ask({ status: 200, body: `{"data":[${'0,'.repeat(9_000_000)}0]}` })).rejects.toThrow('more than 16 MB')
   })
 
+  it('is found where its connection says, and otherwise where the networks are', () => {
+    expect(addressOf({ connector: 'cork', address: 'https://cork.example/api' }, 'http://here/{network}')).toBe(
+      'https://cork.example/api',
+    )
+    expect(addressOf({ connector: 'cork', address: null }, 'http://here/{network}')).toBe('http://here/cork')
+    expect(() => addressOf({ connector: 'cork' }, '')).toThrow('ZAFFER_NETWORKS_ADDRESS')
+    expect(() => connectorFor({ connector: 'nowhere', address: base })).toThrow('no connector "nowhere"')
+  })
+
+  it('gives without consent only what anybody can see', () => {
+    const credentials = { tokens: { access: 'a', refresh: 'r', until: 0 }, keep: () => Promise.resolve() }
+    const capable = (given: object) =>
+      Object.keys(connectorFor({ connector: 'tintype', address: base, ...given })).sort()
+    expect(capable({})).toEqual(['consent', 'lookup', 'volume'])
+    expect(capable({ remoteId: '1' })).toEqual(['consent', 'figures', 'lookup', 'posts', 'volume'])
+    expect(capable({ remoteId: '1', credentials })).toContain('breakdowns')
+  })
+
   it('is told when it is down', async () => {
     await expect(ask({ status: 200, body: '' }, 'http://127.0.0.1:9')).rejects.toThrow('Cork does not answer.')
   })
 
   it('has no profile under a handle that is free', async () => {
     answer = { status: 404, body: '' }
-    expect(await httpNetwork('cork', base).findProfile('free')).toBeUndefined()
+    expect(await connectorFor({ connector: 'cork', address: base }).lookup!('free')).toBeUndefined()
   })
 })
 

@@ -1,9 +1,10 @@
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../../core/metrics/metric'
+import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../../core/metrics/columns'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { addSet, changeSet, removeSet, setsOf } from '../../server/figures/questions/sets'
 import { switchProfile } from '../../server/figures/questions/profiles'
+import { connectionOf, reached } from '../../server/gather/connectors/connections'
 import { enqueueDue } from '../../server/gather/sync/enqueueDue'
 import { claim, enqueue, failJob, postponeJob } from '../../server/platform/jobs/queue'
 import { addProfile, lookUp, refuseBeyondAllowance } from '../../server/gather/profiles/addProfile'
@@ -99,7 +100,7 @@ describe('adding a profile', () => {
     expect(
       await tableOf('post WHERE impressions IS NOT NULL OR saves IS NOT NULL', 'profile_id, remote_id, 1'),
     ).toEqual([])
-    expect(await tableOf('profile_day_part', 'profile_id, split, part')).toEqual([])
+    expect(await tableOf('profile_day_breakdown', 'profile_id, breakdown, part_id')).toEqual([])
   })
 
   it('keeps rivals out of the client’s own figures, and leaves private metrics of profiles without consent out, by name', async () => {
@@ -143,11 +144,8 @@ describe('syncs that are due', () => {
   it('come in the order in which their networks forget', async () => {
     const given = async (network: string, id: string, syncedTo: string | null, consent = 'given') => {
       const profile = await insertProfile(db, network, id)
-      await pool().query('UPDATE profile SET consent = ?, synced_to = ?, synced_at = NOW() WHERE profile_id = ?', [
-        consent,
-        syncedTo,
-        profile,
-      ])
+      await pool().query('UPDATE profile SET consent = ?, synced_at = NOW() WHERE profile_id = ?', [consent, profile])
+      if (syncedTo) await reached(db, (await connectionOf(db, profile))!.id, 'figures', syncedTo)
       return profile
     }
     const long = await given('lantern', '81', '2026-10-20')
@@ -173,7 +171,7 @@ describe('syncs that are due', () => {
       await failJob(job, 'done with')
     }
     expect(taken).toEqual([first, open, hours, short, long])
-    await pool().query('UPDATE profile SET synced_to = NULL WHERE profile_id = ?', [first])
+    await pool().query('DELETE FROM sync_cursor')
     await enqueueDue()
     const job = (await claim())!
     await postponeJob(job, 900, 'The network asks to wait.', { countsAsTry: false, isHeld: true })
@@ -195,10 +193,12 @@ describe('the first fetch after consent', () => {
   it('begins anew with everything that the network remembers, and says what came twice', async () => {
     const id = await add('tintype', '@mossgate')
     await runJobs()
-    await pool().query("UPDATE profile SET consent = 'given', tokens = ?, synced_to = NULL WHERE profile_id = ?", [
+    await pool().query("UPDATE profile SET consent = 'given' WHERE profile_id = ?", [id])
+    await pool().query('UPDATE connection SET credentials = ? WHERE profile_id = ?', [
       standins.tokens('tintype', '17841400518844102'),
       id,
     ])
+    await pool().query('DELETE FROM sync_cursor')
     await pool().query("INSERT INTO job (client_id, kind, subject, live_key) VALUES (?, 'sync', ?, ?)", [
       db.clientId,
       String(id),
@@ -214,9 +214,7 @@ describe('the first fetch after consent', () => {
     })
     expect(await tableOf('profile_day', 'COUNT(*) AS days, 1, 2')).toEqual([{ days: 100, 1: 1, 2: 2 }])
     expect(
-      (
-        await tableOf("profile_day_part WHERE split = 'impressions_by_follower'", 'COUNT(DISTINCT day) AS days, 1, 2')
-      )[0],
+      (await tableOf('profile_day_breakdown WHERE breakdown = 3', 'COUNT(DISTINCT day) AS days, 1, 2'))[0],
     ).toMatchObject({ days: 100 })
   })
 

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import type { FactColumn } from '../../core/metrics/metric'
+import type { FactColumn } from '../../core/metrics/columns'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { importById, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
 import { takeUpload } from '../../server/gather/imports/upload'
 import { runNextJob } from '../../server/jobs'
-import { keepDays } from '../../server/gather/sync/sync'
+import { keepDays } from '../../server/gather/sync/keepDays'
 import { Problem } from '../../server/platform/problems/problem'
 import { addClient, addProfile, tableOf, useDatabase } from './support/database'
 
@@ -119,7 +119,6 @@ it('leaves what imports, undos and syncs mean, however they come together', asyn
                   data: Object.entries(given)
                     .map(([day, values]) => ({ day, ...values }))
                     .sort((a, b) => a.day.localeCompare(b.day)),
-                  through: undefined,
                 }),
               )
             } else if (one.kind === 'import') {

@@ -52,7 +52,7 @@ describe('what has done its work', () => {
       await pool().query('INSERT INTO import_chunk VALUES (?, ?, 0, "x")', [db.clientId, id])
       await pool().query('INSERT INTO import_bad_row VALUES (?, ?, 1, "x", "[]")', [db.clientId, id])
       await pool().query(
-        "INSERT INTO import_before (client_id, import_id, profile_id, day, existed) VALUES (?, ?, 1, '2026-10-01', 0)",
+        'INSERT INTO import_record (client_id, import_id, dataset, row_key, existed) VALUES (?, ?, "profile_day", "[1]", 0)',
         [db.clientId, id],
       )
     }
@@ -111,7 +111,7 @@ describe('what has done its work', () => {
     expect(await names('import_chunk')).toEqual(['half new', 'new', 'old, still written'])
     expect(await names('import_bad_row')).toEqual(['half new', 'new', 'old', 'old, still written'])
     // the way back from an import stays as long as the import
-    expect((await names('import_before')).length).toBe(5)
+    expect((await names('import_record')).length).toBe(5)
     expect((await tableOf('job', 'subject, job_id, 1')).map((row) => (row as { job_id: number }).job_id)).toEqual([
       3, 4,
     ])

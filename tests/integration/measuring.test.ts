@@ -14,7 +14,8 @@ import { allClients } from '../../server/clients/allClients'
 import { describeScope } from '../../server/figures/describeScope'
 import { narrowed } from '../../server/figures/narrowed'
 import { overview } from '../../server/read/overview/overview'
-import { splitOf, splitsOf } from '../../server/read/overview/parts'
+import { keepBreakdowns } from '../../server/gather/sync/keepBreakdowns'
+import { breakdownOf, breakdownsOf } from '../../server/read/overview/breakdown'
 import { notesIn } from '../../server/figures/questions/notes'
 import { remembered, versionOf } from '../../server/figures/remembered'
 import { resolveScope } from '../../server/figures/resolveScope'
@@ -91,23 +92,24 @@ beforeAll(async () => {
     ]),
   )
 })
-beforeEach(async () => void (await pool().query('DELETE FROM profile_day_part')))
-const part = (profile: number, split: string, day: string, name: string, value: number) => [
+beforeEach(async () => void (await pool().query('DELETE FROM profile_day_breakdown')))
+const part = (profile: number, breakdown: string, day: string, name: string, value: number) => ({
   profile,
-  split,
+  breakdown,
   day,
-  name,
+  part: name,
   value,
-]
+})
 /** Estimates are sums of logarithms in another order: equal to twelve digits. */
 const rounded = (value: object) =>
   JSON.parse(JSON.stringify(value), (_, part: unknown) =>
     typeof part === 'number' ? Number(part.toPrecision(12)) : part,
   ) as object
-const addParts = (rows: unknown[][]) =>
-  db.insertRows('profile_day_part', ['profile_id', 'split', 'day', 'part', 'value'], rows)
+const addParts = async (rows: ReturnType<typeof part>[]) => {
+  for (const row of rows) await keepBreakdowns(db, row.profile, { data: [row] })
+}
 
-describe('a figure by its parts', () => {
+describe('a breakdown', () => {
   it('adds the days of the period, and compares only over days that both periods have', async () => {
     await addParts([
       part(page, 'impressions_by_source', '2026-10-28', 'organic', 70),
@@ -117,7 +119,7 @@ describe('a figure by its parts', () => {
       part(page, 'impressions_by_source', '2026-10-21', 'organic', 50),
       part(page, 'impressions_by_source', '2026-10-21', 'paid', 0),
     ])
-    const view = await splitOf(db, await scope(), 'impressions_by_source')
+    const view = await breakdownOf(db, await scope(), 'impressions_by_source')
     expect(view.rows).toEqual([
       { part: 'organic', name: 'Organic', value: 170, share: 0.85, from: 50, to: 70 },
       { part: 'paid', name: 'Paid', value: 30, share: 0.15, from: 0, to: 30 },
@@ -134,7 +136,7 @@ describe('a figure by its parts', () => {
       exportOf(
         await fill(db, await scope(), {
           id: 'x',
-          kind: 'parts',
+          kind: 'breakdown',
           title: '',
           metrics: [],
           option: 'impressions_by_source',
@@ -152,7 +154,7 @@ describe('a figure by its parts', () => {
       part(page, 'impressions_by_source', '2028-02-29', 'organic', 9),
       part(page, 'impressions_by_source', '2027-02-28', 'organic', 5),
     ])
-    const view = await splitOf(
+    const view = await breakdownOf(
       db,
       {
         ...(await scope()),
@@ -175,7 +177,7 @@ describe('a figure by its parts', () => {
       part(page, 'impressions_by_source', '2026-10-27', 'paid', 8),
       part(page, 'impressions_by_source', '2026-10-28', 'paid', 7),
     ])
-    expect((await splitOf(db, await scope(), 'reach_by_source')).rows).toEqual([
+    expect((await breakdownOf(db, await scope(), 'reach_by_source')).rows).toEqual([
       { part: 'organic', name: 'Organic', low: 80, high: 140 },
       { part: 'paid', name: 'Paid', low: 10, high: 15 },
     ])
@@ -188,7 +190,7 @@ describe('a figure by its parts', () => {
       part(photos, 'reach_by_times', END, '1', 100),
       part(photos, 'reach_by_times', END, '9', 300),
     ])
-    const { times } = await splitOf(db, await scope(), 'reach_by_times')
+    const { times } = await breakdownOf(db, await scope(), 'reach_by_times')
     // the page was shown 14,000 times in its week, to 500 people who saw it twice at most
     expect(times.find(({ profile }) => profile === page)).toMatchObject({
       windowDays: 7,
@@ -207,16 +209,16 @@ describe('a figure by its parts', () => {
     })
   })
 
-  it('says what is withheld, and lists only the splits that the scope’s networks give', async () => {
+  it('says what is withheld, and lists only the breakdowns that the scope’s networks give', async () => {
     await addParts([part(photos, 'followers_by_origin', END, 'search', 40)])
-    const { withheld, rows } = await splitOf(db, await scope(), 'followers_by_origin')
+    const { withheld, rows } = await breakdownOf(db, await scope(), 'followers_by_origin')
     expect(withheld).toBe(
       'Withheld or missing on 13 days: Commons keeps it back below 30 people in a day; Tintype keeps it back ' +
         'below 30 people in 7 days. What is kept back is not zero.',
     )
     expect(rows.find(({ part: name }) => name === 'search')).toMatchObject({ value: 40, share: 1 })
-    const { splits, view } = await splitsOf(db, await scope(undefined, { who: [photos] }), 'reach_by_source')
-    expect(splits).toEqual([
+    const { breakdowns, view } = await breakdownsOf(db, await scope(undefined, { who: [photos] }), 'reach_by_source')
+    expect(breakdowns).toEqual([
       'impressions_by_source',
       'impressions_by_follower',
       'interactions_by_follower',
@@ -227,8 +229,8 @@ describe('a figure by its parts', () => {
       'followers_by_country',
     ])
     // photos do not give the one that is asked for
-    expect(view!.split).toBe('impressions_by_source')
-    await expect(splitOf(db, await scope(), 'by_magic')).rejects.toThrow('no such way to split')
+    expect(view!.breakdown).toBe('impressions_by_source')
+    await expect(breakdownOf(db, await scope(), 'by_magic')).rejects.toThrow('no such breakdown')
   })
 })
 
@@ -242,7 +244,7 @@ describe('whom the followers are', () => {
       part(photos, 'followers_by_country', '2026-10-20', 'GB', 999),
       part(photos, 'followers_by_country', '2026-10-21', 'IE', 200),
     ])
-    const view = await splitOf(db, await scope(), 'followers_by_country')
+    const view = await breakdownOf(db, await scope(), 'followers_by_country')
     // photos were counted on the 21st, the seventh day before the end; that they had 999 the day before is over
     expect(view).toMatchObject({
       asOf: '2026-10-25',
@@ -258,8 +260,8 @@ describe('whom the followers are', () => {
       [500, 600],
       [200, 400],
     ])
-    await pool().query('DELETE FROM profile_day_part WHERE profile_id = ?', [photos])
-    expect((await splitOf(db, await scope(), 'followers_by_country')).withheld).toContain(
+    await pool().query('DELETE FROM profile_day_breakdown WHERE profile_id = ?', [photos])
+    expect((await breakdownOf(db, await scope(), 'followers_by_country')).withheld).toContain(
       '1 of these 2 profiles had no count',
     )
   })
@@ -272,7 +274,7 @@ describe('whom the followers are', () => {
       part(photos, 'followers_by_hour', '2026-10-27', '20', 60),
       part(photos, 'followers_by_hour', '2026-10-20', '20', 999),
     ])
-    const view = await splitOf(db, await scope(), 'followers_by_hour')
+    const view = await breakdownOf(db, await scope(), 'followers_by_hour')
     // photos have 300 followers: 30 of them at one, (120 + 60) / 2 at eight in the evening
     expect(view).toMatchObject({
       kind: 'hours',
@@ -288,7 +290,9 @@ describe('whom the followers are', () => {
       'Withheld or missing on 5 days: Tintype keeps it back below 100 people in a day; Tintype forgets it after ' +
         '35 days. What is kept back is not zero.',
     )
-    expect(exportOf({ kind: 'parts', id: '', title: '', comment: '', split: view }, 'Europe/London')!.rows).toEqual([
+    expect(
+      exportOf({ kind: 'breakdown', id: '', title: '', comment: '', breakdown: view }, 'Europe/London')!.rows,
+    ).toEqual([
       ['01:00', 30, 0.1, 30 / 90, 2, 7],
       ['20:00', 90, 0.3, 1, 2, 7],
     ])
@@ -302,7 +306,7 @@ describe('whom the followers are', () => {
       part(films, 'views_by_progress', END, '25', 60),
       part(films, 'views_by_progress', END, '100', 12),
     ])
-    const { rows } = await splitOf(db, await scope(undefined, { who: [films] }), 'views_by_progress')
+    const { rows } = await breakdownOf(db, await scope(undefined, { who: [films] }), 'views_by_progress')
     await pool().query('DELETE FROM profile WHERE profile_id = ?', [films])
     expect(rows.map(({ name, share }) => [name, share])).toEqual([
       ['Began', 1],
@@ -723,7 +727,7 @@ describe('every kind of block', () => {
         | 'figures'
         | 'chart'
         | 'table'
-        | 'parts'
+        | 'breakdown'
         | 'why'
         | 'unusual'
         | 'subject'
@@ -739,7 +743,7 @@ describe('every kind of block', () => {
       block('figures', ['reach']),
       block('chart', ['posts', 'followers'], 'index'),
       block('table', ['posts'], 'network'),
-      block('parts'),
+      block('breakdown'),
       block('why', ['impressions']),
       block('unusual', ['impressions']),
       block('subject', ['interactions']),

@@ -3,6 +3,9 @@ import { join } from 'node:path'
 import { createConnection, type Pool, type RowDataPacket } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { again, inTransaction } from '../../server/platform/database/clientDb'
+import { breakdownById } from '../../core/breakdowns/breakdowns'
+import { rowKey } from '../../core/datasets/dataset'
+import { FACT_COLUMNS } from '../../core/metrics/columns'
 import { migrate } from '../../server/platform/database/migrate'
 import { connect } from '../../server/platform/database/pool'
 import { openSecrets } from '../../tools/steps/data.mjs'
@@ -43,6 +46,7 @@ async function schemaOf(url: string): Promise<string[]> {
     )
   return made
 }
+const REACHED = { profile_id: 1, connector: 'commons', isOpen: 0 }
 /** Puts data into a database of an earlier version, in the columns that it had. */
 async function fill(url: string, version: number): Promise<void> {
   const pool = connect(url, 1, true)
@@ -50,18 +54,28 @@ async function fill(url: string, version: number): Promise<void> {
     INSERT INTO agency (name) VALUES ('Agency');
     INSERT INTO client (agency_id, slug, name, time_zone) VALUES (1, 'a', 'Café A', 'Europe/London');
     INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'a@b.example', 'Zoë', 'analyst', 'x');
-    INSERT INTO profile (client_id, network, handle, name, remote_id, synced_to)
-    VALUES (1, 'commons', '@a', 'A', '10220431877650213', '2026-10-28'), (1, 'cork', '@b', 'B', '2', '2026-10-28');
+    INSERT INTO profile (client_id, network, handle, name, remote_id)
+    VALUES (1, 'commons', '@a', 'A', '10220431877650213'), (1, 'cork', '@b', 'B', '2');
     INSERT INTO import (client_id, file_name, state) VALUES (1, 'x.csv', 'applied');
     INSERT INTO profile_day (client_id, profile_id, day, impressions, reactions, import_id)
     VALUES (1, 1, '2026-10-01', 5, 6, 1), (1, 1, '2026-10-02', 7, NULL, NULL);
-    INSERT INTO import_before (client_id, import_id, profile_id, day, existed, impressions) VALUES (1, 1, 1, '2026-10-01', 1, 4);
     INSERT INTO report (client_id, title, period, against, blocks) VALUES (1, 'R', 'last-28-days', 'before', '[]');
     INSERT INTO edition (client_id, report_id, number, request_key, content, sha256, issued_by)
     VALUES (1, 1, 1, 'k', '{"title":"R","periodWords":"October","period":{"from":"2026-10-01","to":"2026-10-28"}}', 'h', 1);
     INSERT INTO edition_pdf (client_id, edition_id, content) VALUES (1, 1, 'PDF');
     INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-10-01', '2026-10-01', '雨');
     INSERT INTO job (client_id, kind, subject, state) VALUES (1, 'sync', '1', 'done')`)
+  if (version < 12)
+    await pool.query(`
+      UPDATE profile SET synced_to = '2026-10-28';
+      UPDATE profile SET tokens = 'sealed' WHERE profile_id = 1;
+      INSERT INTO import_before (client_id, import_id, profile_id, day, existed, impressions) VALUES (1, 1, 1, '2026-10-01', 1, 4)`)
+  if (version >= 3 && version < 12)
+    await pool.query(`
+      UPDATE profile SET posts_to = synced_to, parts_to = '2026-10-27';
+      INSERT INTO profile_day_part (client_id, profile_id, split, day, part, value)
+      VALUES (1, 1, 'reach_by_source', '2026-10-27', 'paid', 7), (1, 1, 'visits_by_site', '2026-10-27', 'Café.example', 8);
+      UPDATE report SET blocks = '[{"kind":"parts","title":"the \\"kind\\":\\"parts\\" of it"}]'`)
   if (version >= 5) {
     // as the application of then wrote them
     await pool.query(`
@@ -110,7 +124,41 @@ describe('an upgrade', () => {
             'FROM edition e JOIN edition_pdf f USING (client_id, edition_id)',
         ),
       ).toEqual([{ title: 'R', period_words: 'October', period_to: '2026-10-28', issued_by_name: 'Zoë', fits: 1 }])
+      if (version < 12) {
+        const [record] = await rowsOf(url, 'SELECT dataset, row_key, existed, previous FROM import_record')
+        expect(record).toMatchObject({ dataset: 'profile_day', row_key: rowKey([1, '2026-10-01']), existed: 1 })
+        const previous = JSON.parse(record!.previous as string) as Record<string, unknown>
+        expect(previous).toMatchObject({ impressions: 4, reactions: null })
+        expect(Object.keys(previous).sort()).toEqual([...FACT_COLUMNS, 'changed_at', 'imported'].sort())
+        expect(Number.isNaN(Date.parse(previous.changed_at as string))).toBe(false)
+        expect(
+          await rowsOf(
+            url,
+            'SELECT c.profile_id, c.connector, c.credentials IS NULL AS isOpen, s.stream, s.through FROM connection c ' +
+              'JOIN sync_cursor s USING (client_id, connection_id) WHERE c.profile_id = 1 ORDER BY s.stream',
+          ),
+        ).toEqual([
+          ...(version >= 3 ? [{ ...REACHED, stream: 'breakdowns', through: '2026-10-27' }] : []),
+          { ...REACHED, stream: 'figures', through: '2026-10-28' },
+          { ...REACHED, stream: 'posts', through: '2026-10-28' },
+        ])
+      }
       if (version < 3) return
+      if (version < 12) {
+        expect(
+          await rowsOf(
+            url,
+            'SELECT b.breakdown, b.day, n.part, b.value FROM profile_day_breakdown b ' +
+              'JOIN breakdown_part n USING (client_id, part_id) ORDER BY b.breakdown',
+          ),
+        ).toEqual([
+          { breakdown: breakdownById('reach_by_source').code, day: '2026-10-27', part: 'paid', value: 7 },
+          { breakdown: breakdownById('visits_by_site').code, day: '2026-10-27', part: 'Café.example', value: 8 },
+        ])
+        expect(await rowsOf(url, 'SELECT blocks FROM report')).toEqual([
+          { blocks: '[{"kind":"breakdown","title":"the \\"kind\\":\\"parts\\" of it"}]' },
+        ])
+      }
       expect(await rowsOf(url, 'SELECT target_id, who FROM target ORDER BY target_id')).toEqual([
         { target_id: 1, who: 'some' },
         { target_id: 2, who: 'all' },

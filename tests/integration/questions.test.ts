@@ -3,7 +3,7 @@ import type { FieldPacket } from 'mysql2'
 import mysql from 'mysql2'
 import ts from 'typescript'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { SPLITS } from '../../core/splits/splits'
+import { BREAKDOWNS } from '../../core/breakdowns/breakdowns'
 import { PROFILES } from '../../demo/cast'
 import { loadDemo } from '../../demo/load'
 import { changePassword, clientsOf, signIn } from '../../server/platform/people/people'
@@ -38,7 +38,7 @@ import { askerOf, askForConsent, beginConsent, consentRequests, endConsent } fro
 import { describeScope } from '../../server/figures/describeScope'
 import { keepSearch, lastSearch } from '../../server/gather/find/findProfiles'
 import { overview } from '../../server/read/overview/overview'
-import { splitsOf } from '../../server/read/overview/parts'
+import { breakdownsOf } from '../../server/read/overview/breakdown'
 import { profilesPage, profilesView } from '../../server/gather/profiles/profilesPage'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { removeScope, saveScope, savedScopes } from '../../server/figures/savedScopes'
@@ -255,7 +255,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await expect(startUndo(db, id, person.id)).rejects.toThrow('imported later')
   await startUndo(db, later, person.id)
   await runJobs()
-  // the demo's splits end ten days before its figures
+  // the demo's breakdowns end ten days before its figures
   for (const [who, period] of [
     [[], 'last-28-days'],
     [[], '2026-09-21..2026-10-18'],
@@ -266,7 +266,7 @@ async function askEverything(db: ClientDb): Promise<void> {
     await overview(db, scope, { metric: 'followers', second: 'reach', by: 'set' })
     for (const metric of ['reach', 'engagement_by_reach', 'interactions', 'followers'])
       await workings(db, scope, metric)
-    for (const { id: split } of SPLITS) await splitsOf(db, scope, split)
+    for (const { id: breakdown } of BREAKDOWNS) await breakdownsOf(db, scope, breakdown)
     for (const { kind, ...declared } of DECLARED_BLOCKS) {
       if (kind === 'text') continue
       for (const metric of ['interactions', 'engagement_by_impressions', 'impressions'])
@@ -316,7 +316,9 @@ async function askEverything(db: ClientDb): Promise<void> {
   await editionPdf(db, edition!.id)
   await openShare(await shareEdition(db, edition!.id, new Date(Date.now() + 60_000), 'reader'))
   await sharesOf(db, edition!.id)
-  await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = 1', [tokens('commons', PROFILES[0]!.remoteId)])
+  await pool().query('UPDATE connection SET credentials = ? WHERE profile_id = 1', [
+    tokens('commons', PROFILES[0]!.remoteId),
+  ])
   await enqueueDue()
   await enqueueDueSchedules([])
   const job = await enqueue(db, SYNC, 1, {})

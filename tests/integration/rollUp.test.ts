@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../../core/metrics/catalogue'
-import { FACT_COLUMNS } from '../../core/metrics/metric'
+import { FACT_COLUMNS } from '../../core/metrics/columns'
 import { AGAINST, comparison, comparisonWith, earlierComparisons } from '../../core/periods/comparison'
 import { CALENDAR_UNITS } from '../../core/periods/periodKind'
 import { daysEnding, eachDay } from '../../core/periods/period'

@@ -1,8 +1,9 @@
 import { DateTime } from 'luxon'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
-import { bitsOf } from '../../core/metrics/columnBits'
-import { FACT_COLUMNS } from '../../core/metrics/metric'
+import { bitsOf } from '../../core/datasets/columnBits'
+import { PROFILE_DAY } from '../../core/datasets/datasets'
+import { FACT_COLUMNS } from '../../core/metrics/columns'
 import { NETWORKS } from '../../core/networks/networks'
 import { lengthOf } from '../../core/periods/period'
 import { world } from '../../demo/world'
@@ -150,7 +151,7 @@ describe('the days after', () => {
     await pool().query(
       'UPDATE profile_day SET impressions = 7, saves = NULL, reactions = 8, imported = ?, import_id = (SELECT ' +
         "MAX(import_id) FROM import) WHERE client_id = ? AND day = '2026-10-27'",
-      [bitsOf(['impressions']), db.clientId],
+      [bitsOf(PROFILE_DAY, ['impressions']), db.clientId],
     )
     await syncNow()
     expect((await days()).find(({ day }) => day === '2026-10-27')!.impressions).toBe(7)
@@ -181,8 +182,8 @@ describe('a profile that is switched off', () => {
 })
 
 describe('a sync that breaks off', () => {
-  it('between figures and posts, or between posts and splits, goes on with each where it was', async () => {
-    for (const stage of ['posts', 'parts']) {
+  it('between figures and posts, or between posts and breakdowns, goes on with each where it was', async () => {
+    for (const stage of ['posts', 'breakdowns']) {
       state.onRequest = (path) => (state.isDown = path.endsWith(`/${stage}`))
       expect(await syncNow()).toMatchObject({
         state: 'queued',
@@ -190,7 +191,7 @@ describe('a sync that breaks off', () => {
       })
       expect(
         await tableOf(
-          `${stage === 'posts' ? 'post' : 'profile_day_part'} WHERE client_id = ${db.clientId}`,
+          `${stage === 'posts' ? 'post' : 'profile_day_breakdown'} WHERE client_id = ${db.clientId}`,
           'profile_id, 1, 2',
         ),
       ).toEqual([])
@@ -201,7 +202,7 @@ describe('a sync that breaks off', () => {
     const first = async (table: string) =>
       (await tableOf(`${table} WHERE client_id = ${db.clientId}`, 'MIN(day) AS day, COUNT(DISTINCT day) AS days, 1'))[0]
     const oldest = (await first('profile_day')) as { day: string; days: number }
-    expect(await first('profile_day_part')).toMatchObject({ day: oldest.day, days: oldest.days })
+    expect(await first('profile_day_breakdown')).toMatchObject({ day: oldest.day, days: oldest.days })
     expect(((await first('post')) as { day: string }).day < '2026-04-25').toBe(true)
   })
 })
@@ -233,7 +234,10 @@ describe('trouble', () => {
   })
 
   it('of a consent that no longer holds names what to do', async () => {
-    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [tokens('tintype', tea.remoteId), profile])
+    await pool().query('UPDATE connection SET credentials = ? WHERE profile_id = ?', [
+      tokens('tintype', tea.remoteId),
+      profile,
+    ])
     expect(await syncNow()).toMatchObject({
       state: 'failed',
       message: 'Commons no longer accepts the consent. Send the owner a new consent link.',
@@ -243,7 +247,7 @@ describe('trouble', () => {
 
   it('of an access token that the network no longer takes is mended with a fresh one, once', async () => {
     const { refresh } = JSON.parse(unseal(tokens('commons', tea.remoteId))) as { refresh: string }
-    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [
+    await pool().query('UPDATE connection SET credentials = ? WHERE profile_id = ?', [
       seal(JSON.stringify({ access: 'taken back', refresh, until: Date.now() + 3_000_000 })),
       profile,
     ])
@@ -268,7 +272,7 @@ describe('trouble', () => {
   })
 
   it('of tokens that have run out is mended with a fresh one', async () => {
-    await pool().query('UPDATE profile SET tokens = ? WHERE profile_id = ?', [
+    await pool().query('UPDATE connection SET credentials = ? WHERE profile_id = ?', [
       tokens('commons', tea.remoteId, Date.now() - 1000),
       profile,
     ])
@@ -308,14 +312,17 @@ describe('consent', () => {
       ...['state', 'redirect_uri', 'code_challenge', 'login_hint'].map((name) => [name, url.searchParams.get(name)!]),
       ['answer', answer],
     ])
-    const response = await fetch(`${process.env.ZAFFER_STANDINS_URL}/commons/consent`, {
+    const response = await fetch(`${process.env.ZAFFER_NETWORKS_ADDRESS!.replace('{network}', 'commons')}/consent`, {
       method: 'POST',
       body: form,
       redirect: 'manual',
     })
     return new URL(response.headers.get('location')!)
   }
-  beforeEach(() => pool().query("UPDATE profile SET tokens = NULL, consent = 'none' WHERE profile_id = ?", [profile]))
+  beforeEach(async () => {
+    await pool().query("UPDATE profile SET consent = 'none' WHERE profile_id = ?", [profile])
+    await pool().query('UPDATE connection SET credentials = NULL WHERE profile_id = ?', [profile])
+  })
 
   it('is given by a link, once, and begins the first fetch', async () => {
     const link = await askForConsent(db, profile)

@@ -34,7 +34,7 @@ const ask = (server: Server, method: string, path: string, body?: unknown) =>
 
 beforeAll(async () => {
   await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
-  const env = { ZAFFER_NOW: '2026-10-29T06:00:00Z', ZAFFER_STANDINS_URL: process.env.ZAFFER_STANDINS_URL! }
+  const env = { ZAFFER_NOW: '2026-10-29T06:00:00Z', ZAFFER_NETWORKS_ADDRESS: process.env.ZAFFER_NETWORKS_ADDRESS! }
   servers = await Promise.all([startServer(url(), env), startServer(url(), env)])
   cookie = cookiesOf(
     await fetch(`${servers[0]!.base}/api/session`, {

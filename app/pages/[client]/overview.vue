@@ -53,8 +53,9 @@ const { data, error, isLoading, refetch } = useQuery({
 })
 /** Everything that the page shows, as the address has it. */
 const workbook = computed(() => {
-  const split: Record<string, string> = typeof route.query.split === 'string' ? { split: route.query.split } : {}
-  return `${base.value}/downloads/overview?${new URLSearchParams({ ...asked.value, ...split, format: 'xlsx' })}`
+  const breakdown: Record<string, string> =
+    typeof route.query.breakdown === 'string' ? { breakdown: route.query.breakdown } : {}
+  return `${base.value}/downloads/overview?${new URLSearchParams({ ...asked.value, ...breakdown, format: 'xlsx' })}`
 })
 const lines = GROUPS.map((group) => ({
   group,

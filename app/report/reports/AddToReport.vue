@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CLIENT_METRICS, figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
-import { SPLITS, splitById } from '~~/core/splits/splits'
+import { BREAKDOWNS, breakdownById } from '~~/core/breakdowns/breakdowns'
 import type { Report, ReportHead } from '~~/shared/report/reports'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { whoAddress } from '~~/shared/figures/scope'
@@ -30,7 +30,9 @@ const headlines = computed(() =>
 /** The block stays with whom the page shows; on pages that belong to no client that is everybody. */
 const { scope, description } = useScope()
 const who = computed(() => (client.slug.value ? whoAddress(scope.value) : 'all'))
-const split = computed(() => (SPLITS.some(({ id }) => id === text('split')) ? text('split') : SPLITS[0]!.id))
+const breakdown = computed(() =>
+  BREAKDOWNS.some(({ id }) => id === text('breakdown')) ? text('breakdown') : BREAKDOWNS[0]!.id,
+)
 const name = (id: string) => metricById(id).name.toLowerCase()
 const page = computed(() => route.path.split('/')[2] ?? '')
 
@@ -78,7 +80,7 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
           make: () => newBlock('subject', [metric.value]),
         },
         { name: 'The targets', make: () => newBlock('targets') },
-        { name: splitById(split.value).name, make: () => newBlock('parts', [], split.value) },
+        { name: breakdownById(breakdown.value).name, make: () => newBlock('breakdown', [], breakdown.value) },
         { name: `Why ${name(metric.value)} changed`, make: () => newBlock('why', [metric.value]) },
         { name: 'The unusual days', make: () => newBlock('unusual', [metric.value]) },
         { name: declarationOf('open').name, make: () => newBlock('open') },

@@ -8,7 +8,7 @@ import PostsBlock from '~/read/content/PostsBlock.vue'
 import PostsSettings from '~/read/content/PostsSettings.vue'
 import ChartBlock from '~/read/overview/ChartBlock.vue'
 import FiguresBlock from '~/read/overview/FiguresBlock.vue'
-import PartsBlock from '~/read/overview/PartsBlock.vue'
+import BreakdownBlock from '~/read/overview/BreakdownBlock.vue'
 import SubjectBlock from '~/read/overview/SubjectBlock.vue'
 import TableBlock from '~/read/overview/TableBlock.vue'
 import TargetsBlock from '~/read/targets/TargetsBlock.vue'
@@ -30,7 +30,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   figures: { versions: { 1: FiguresBlock } },
   chart: { versions: { 1: ChartBlock } },
   table: { versions: { 1: TableBlock } },
-  parts: { versions: { 1: PartsBlock } },
+  breakdown: { versions: { 1: BreakdownBlock } },
   why: { versions: { 1: WhyBlock } },
   unusual: { versions: { 1: UnusualBlock } },
   subject: { versions: { 1: SubjectBlock } },

@@ -4,7 +4,7 @@ import type { Member } from './aggregates'
 import { raw, sql } from '../../platform/database/sql'
 import type { Restatement } from '../../../shared/figures/profiles'
 
-/** A profile of a client as its row has it, without its tokens. */
+/** A profile of a client as its row has it, with how far its figures were fetched. */
 export interface ProfileRow {
   profile_id: number
   network: string
@@ -17,10 +17,8 @@ export interface ProfileRow {
   /** The competitor that it belongs to. */
   rival: string | null
   consent: 'none' | 'given' | 'withdrawn'
-  /** The last day of which there are figures, posts and splits. */
+  /** The last day up to which its figures were fetched. */
   synced_to: string | null
-  posts_to: string | null
-  parts_to: string | null
   synced_at: Date | null
   first_fetch: number
   sync_error: string | null
@@ -35,6 +33,14 @@ const OLDEST = raw(
   '(SELECT d.day FROM profile_day d WHERE d.client_id = p.client_id AND d.profile_id = p.profile_id ORDER BY d.day LIMIT 1) AS oldest',
 )
 
+/** How far the figures of a profile were fetched. */
+const SYNCED_TO = sql`(
+    SELECT s.through
+    FROM   connection k
+    JOIN   sync_cursor s ON s.client_id = k.client_id AND s.connection_id = k.connection_id AND s.stream = 'figures'
+    WHERE  k.client_id = p.client_id
+    AND    k.profile_id = p.profile_id) AS synced_to`
+
 type Stored = Omit<ProfileRow, 'networkName' | 'has_figures'>
 const withNetwork = (row: Stored): ProfileRow => ({
   ...row,
@@ -45,8 +51,8 @@ const withNetwork = (row: Stored): ProfileRow => ({
 /** Every profile of a client, those switched off included. */
 export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
   const rows = await db.rows<Stored>(sql`
-    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to,
-             parts_to, synced_at, first_fetch, sync_error, ${OLDEST}
+    SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_at,
+             first_fetch, sync_error, ${SYNCED_TO}, ${OLDEST}
     FROM     profile p
     WHERE    client_id = ${db.client}
     ORDER BY profile_id`)
@@ -84,16 +90,13 @@ export const memberOf = ({ profile_id: profile, network, consent }: ProfileRow):
   isPublicOnly: consent === 'none',
 })
 
-/** One profile with its sealed tokens, for a sync. */
-export async function profileForSync(
-  db: ClientDb,
-  profileId: number,
-): Promise<(ProfileRow & { tokens: Buffer | null }) | undefined> {
-  const row = await db.one<Stored & { tokens: Buffer | null }>(sql`
-    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_to, posts_to,
-             parts_to, synced_at, first_fetch, sync_error, tokens, ${OLDEST}
+/** One profile of a client, whatever its state. */
+export async function profileById(db: ClientDb, profileId: number): Promise<ProfileRow | undefined> {
+  const row = await db.one<Stored>(sql`
+    SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_at,
+           first_fetch, sync_error, ${SYNCED_TO}, ${OLDEST}
     FROM   profile p
     WHERE  client_id = ${db.client}
     AND    profile_id = ${profileId}`)
-  return row && { ...withNetwork(row), tokens: row.tokens }
+  return row && withNetwork(row)
 }

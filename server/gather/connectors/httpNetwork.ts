@@ -6,13 +6,17 @@ import {
   NetworkTrouble,
   RateLimited,
   TokenRefused,
+  type BreakdownsPage,
+  type Connection,
+  type Connector,
+  type Credentials,
   type DaysPage,
-  type NetworkConnector,
-  type PartsPage,
   type PostsPage,
   type Tokens,
   type VolumePage,
-} from './network'
+} from './connector'
+import { addressOf } from './addressOf'
+import { BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
 import type { PublicProfile } from '../../../shared/gather/networks'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
@@ -52,19 +56,20 @@ export function secondsOf(retryAfter: string | null, at = Date.now()): number {
   return Number.isNaN(seconds) ? 60 : Math.min(LONGEST_WAIT, Math.max(1, seconds))
 }
 
+const givesBreakdowns = (network: string): boolean => BREAKDOWNS.some(({ networks }) => networks[network] !== undefined)
+
 /**
- * A network that speaks HTTP with JSON pages and OAuth 2.0.
- *
- * @param network  the network's id
- * @param base     where it answers, for example http://127.0.0.1:4321
+ * A network that speaks HTTP with JSON pages and OAuth 2.0. With the owner's consent it gives everything, without it
+ * what anybody can see, of the profile that the connection names.
  */
-export function httpNetwork(network: string, base = process.env.ZAFFER_STANDINS_URL): NetworkConnector {
-  if (!base) throw new Error('ZAFFER_STANDINS_URL is not set')
+export function httpNetwork(connection: Connection): Connector {
+  const network = connection.connector
+  const base = addressOf(connection)
   const { name } = networkById(network)
   const server: oauth.AuthorizationServer = {
     issuer: base,
-    authorization_endpoint: `${base}/${network}/consent`,
-    token_endpoint: `${base}/${network}/token`,
+    authorization_endpoint: `${base}/consent`,
+    token_endpoint: `${base}/token`,
   }
   const options = {
     [oauth.allowInsecureRequests]: new URL(base).hostname === '127.0.0.1',
@@ -91,7 +96,7 @@ export function httpNetwork(network: string, base = process.env.ZAFFER_STANDINS_
   }
 
   async function ask(path: string, query: Record<string, string>, tokens?: Tokens): Promise<Response> {
-    const address = `${base}/${network}/${path}?${new URLSearchParams(query)}`
+    const address = `${base}/${path}?${new URLSearchParams(query)}`
     const response = await fetch(address, {
       headers: tokens ? { authorization: `Bearer ${tokens.access}` } : {},
       signal: AbortSignal.timeout(TIMEOUT_MS),
@@ -118,50 +123,99 @@ export function httpNetwork(network: string, base = process.env.ZAFFER_STANDINS_
     return { ...body, next: body.next ?? undefined } as unknown as T
   }
 
+  async function refresh(tokens: Tokens): Promise<Tokens> {
+    const response = await oauth
+      .refreshTokenGrantRequest(server, CLIENT, oauth.None(), tokens.refresh, options)
+      .catch(() => {
+        throw new NetworkTrouble(`${name} does not answer.`)
+      })
+    return await granted(response, (given) => oauth.processRefreshTokenResponse(server, CLIENT, given), tokens)
+  }
+
+  const { remoteId, credentials } = connection
+  const streams: Connector =
+    remoteId === undefined ? {} : credentials ? ofOwner(remoteId, asOwner(credentials, refresh)) : ofAnybody(remoteId)
+
+  function ofOwner(id: string, ask: AsOwner): Connector {
+    return {
+      figures: (from) => ask((tokens) => page<DaysPage>(tokens, `profiles/${id}/days`, from)),
+      posts: (from) => ask((tokens) => page<PostsPage>(tokens, `profiles/${id}/posts`, from)),
+      ...(givesBreakdowns(network) && {
+        breakdowns: (from) => ask((tokens) => page<BreakdownsPage>(tokens, `profiles/${id}/breakdowns`, from)),
+      }),
+    }
+  }
+
+  function ofAnybody(id: string): Connector {
+    return {
+      figures: (from) => page<DaysPage>(undefined, `public/profiles/${id}/days`, from),
+      posts: (from) => page<PostsPage>(undefined, `public/profiles/${id}/posts`, from),
+    }
+  }
+
   return {
-    consentAddress({ remoteId, state, challenge, redirect }) {
-      const address = new URL(server.authorization_endpoint!)
-      address.search = new URLSearchParams({
-        response_type: 'code',
-        client_id: CLIENT.client_id,
-        redirect_uri: redirect,
-        state,
-        code_challenge: challenge,
-        code_challenge_method: 'S256',
-        login_hint: remoteId,
-      }).toString()
-      return address.href
-    },
-    async redeem({ answer, state, verifier, redirect }) {
-      const parameters = oauth.validateAuthResponse(server, CLIENT, answer, state)
-      const response = await oauth.authorizationCodeGrantRequest(
-        server,
-        CLIENT,
-        oauth.None(),
-        parameters,
-        redirect,
-        verifier,
-        options,
-      )
-      return await granted(response, (given) => oauth.processAuthorizationCodeResponse(server, CLIENT, given))
-    },
-    async refresh(tokens) {
-      const response = await oauth
-        .refreshTokenGrantRequest(server, CLIENT, oauth.None(), tokens.refresh, options)
-        .catch(() => {
-          throw new NetworkTrouble(`${name} does not answer.`)
-        })
-      return await granted(response, (given) => oauth.processRefreshTokenResponse(server, CLIENT, given), tokens)
-    },
-    days: (tokens, remoteId, from) => page<DaysPage>(tokens, `profiles/${remoteId}/days`, from),
-    posts: (tokens, remoteId, from) => page<PostsPage>(tokens, `profiles/${remoteId}/posts`, from),
-    parts: (tokens, remoteId, from) => page<PartsPage>(tokens, `profiles/${remoteId}/parts`, from),
-    async findProfile(handle) {
+    ...streams,
+    volume: (from) => page<VolumePage>(undefined, 'public/volume', from),
+    async lookup(handle) {
       const response = await ask('public/profiles', { handle })
       return response.status === 404 ? undefined : ((await jsonOf(response, name)) as PublicProfile)
     },
-    publicDays: (remoteId, from) => page<DaysPage>(undefined, `public/profiles/${remoteId}/days`, from),
-    publicPosts: (remoteId, from) => page<PostsPage>(undefined, `public/profiles/${remoteId}/posts`, from),
-    volume: (from) => page<VolumePage>(undefined, 'public/volume', from),
+    consent: {
+      address({ remoteId: profile, state, challenge, redirect }) {
+        const address = new URL(server.authorization_endpoint!)
+        address.search = new URLSearchParams({
+          response_type: 'code',
+          client_id: CLIENT.client_id,
+          redirect_uri: redirect,
+          state,
+          code_challenge: challenge,
+          code_challenge_method: 'S256',
+          login_hint: profile,
+        }).toString()
+        return address.href
+      },
+      async redeem({ answer, state, verifier, redirect }) {
+        const parameters = oauth.validateAuthResponse(server, CLIENT, answer, state)
+        const response = await oauth.authorizationCodeGrantRequest(
+          server,
+          CLIENT,
+          oauth.None(),
+          parameters,
+          redirect,
+          verifier,
+          options,
+        )
+        return await granted(response, (given) => oauth.processAuthorizationCodeResponse(server, CLIENT, given))
+      },
+    },
+  }
+}
+
+type AsOwner = <T>(ask: (tokens: Tokens) => Promise<T>) => Promise<T>
+
+/** How long before their end tokens are made fresh, in milliseconds. */
+const FRESH_MS = 60_000
+
+/**
+ * Asks with the owner's tokens. They are made fresh before they end, and once more when the network does not take them:
+ * some end early. Only a refusal to make them fresh means that the consent is gone.
+ */
+function asOwner(credentials: Credentials, renew: (tokens: Tokens) => Promise<Tokens>): AsOwner {
+  let { tokens } = credentials
+  let isFresh = false
+  const refresh = async () => {
+    tokens = await renew(tokens)
+    await credentials.keep(tokens)
+  }
+  return async (ask) => {
+    if (tokens.until <= now() + FRESH_MS) await refresh()
+    try {
+      return await ask(tokens)
+    } catch (error) {
+      if (!(error instanceof TokenRefused) || isFresh) throw error
+      isFresh = true
+      await refresh()
+      return await ask(tokens)
+    }
   }
 }

@@ -2,8 +2,7 @@ import PQueue from 'p-queue'
 import { NETWORKS } from '../../../core/networks/networks'
 import { isHandle, plainHandle, readProfileAddress, type NamedProfile } from '../../../core/networks/profileAddress'
 import { now } from '../../platform/clock'
-import { httpNetwork } from '../connectors/httpNetwork'
-import type { NetworkConnector } from '../connectors/network'
+import { connectorFor } from '../connectors/connectorFor'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { profilesOf } from '../../figures/questions/profiles'
 import type { ProfileRow } from '../../figures/questions/profiles'
@@ -19,8 +18,6 @@ const MOST_HANDLES = 12
 const AT_ONCE = 6
 const LONGEST_MS = 20_000
 
-type Connect = (network: string) => NetworkConnector
-
 /**
  * Looks through a client's web page for its profiles, then asks every network for the same handles and for the wanted
  * one.
@@ -28,12 +25,7 @@ type Connect = (network: string) => NetworkConnector
  * @param handle  the handle that is wanted everywhere; '' takes the one that is linked most
  * @throws        Problem 400 with a sentence when the page cannot be fetched or the handle cannot be one
  */
-export async function findProfiles(
-  db: ClientDb,
-  address: string,
-  handle: string,
-  connect: Connect = httpNetwork,
-): Promise<ProfileSearch> {
+export async function findProfiles(db: ClientDb, address: string, handle: string): Promise<ProfileSearch> {
   if (handle !== '' && !isHandle(handle))
     throw badRequest('A handle is made of letters, digits, dots, dashes and underscores.', {
       fields: { handle: 'A handle is made of letters, digits, dots, dashes and underscores.' },
@@ -66,7 +58,7 @@ export async function findProfiles(
     ...links,
     ...NETWORKS.flatMap(({ id }) => handles.map((name) => ({ network: id, handle: name }))),
   ])
-  const answers = await lookAll(asked, rows, connect)
+  const answers = await lookAll(asked, rows)
   const isLinked = new Set(links.map(keyOf))
   return {
     address: page.address,
@@ -103,7 +95,6 @@ function mostUsed(handles: readonly string[]): string | undefined {
 async function lookAll(
   asked: readonly NamedProfile[],
   rows: readonly ProfileRow[],
-  connect: Connect,
 ): Promise<Map<string, SeenProfile | undefined>> {
   const end = Date.now() + LONGEST_MS
   const queue = new PQueue({ concurrency: AT_ONCE })
@@ -116,19 +107,15 @@ async function lookAll(
             'It takes too long',
             'The networks answer too slowly to look through all of them. Nothing was kept; try again later.',
           )
-        return [keyOf(named), await seen(named, rows, connect)] as const
+        return [keyOf(named), await seen(named, rows)] as const
       }),
     ),
   )
 }
 
-async function seen(
-  named: NamedProfile,
-  rows: readonly ProfileRow[],
-  connect: Connect,
-): Promise<SeenProfile | undefined> {
-  const found = await connect(named.network)
-    .findProfile(named.handle)
+async function seen(named: NamedProfile, rows: readonly ProfileRow[]): Promise<SeenProfile | undefined> {
+  const found = await connectorFor({ connector: named.network })
+    .lookup?.(named.handle)
     .catch((error: Error) => {
       throw new Problem(502, 'A network does not answer', `${error.message} Nothing was kept; try again in a moment.`)
     })

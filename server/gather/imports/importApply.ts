@@ -1,9 +1,8 @@
-import { bitsOf, hasBit } from '../../../core/metrics/columnBits'
-import { FACT_COLUMNS } from '../../../core/metrics/metric'
 import type { Mapping } from '../../../core/imports/rowReader'
-import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
-import { isSame, keyOf, mappedColumns, readerFor, storedFor, type GoodRow } from './batches'
+import { datasetById } from '../../../core/datasets/datasets'
+import { mappedColumns, readerFor } from './batches'
+import { writeRows } from './writeRows'
 import { rowBatches } from './rows'
 import { importById, moveTo } from './store'
 import type { JobContext } from '../../platform/jobs/context'
@@ -23,7 +22,8 @@ export async function importApply(context: JobContext): Promise<void> {
   const id = Number(job.subject)
   const view = await importById(db, id)
   const read = await readerFor(db, view)
-  const columns = mappedColumns(view.mapping as Mapping)
+  const dataset = datasetById(view.dataset)
+  const columns = mappedColumns(dataset, view.mapping as Mapping)
   let bytes = 0
   let rows = 0
   for await (const batch of rowBatches(db, id, view.layout!, BATCH_ROWS, (more) => (bytes += more))) {
@@ -35,7 +35,7 @@ export async function importApply(context: JobContext): Promise<void> {
     if (rows <= view.appliedRows) continue
     await context.step(
       async (inside) => {
-        await writeRows(inside, id, good, columns)
+        await writeRows(inside, id, dataset, good, columns)
         await inside.run(
           sql`UPDATE import SET applied_rows = ${rows} WHERE client_id = ${inside.client} AND import_id = ${id}`,
         )
@@ -46,73 +46,6 @@ export async function importApply(context: JobContext): Promise<void> {
   await context.finish(
     (inside) => moveTo(inside, id, ['applying'], 'applied'),
     `${rows.toLocaleString('en')} rows written`,
-  )
-}
-
-async function writeRows(
-  db: ClientDb,
-  id: number,
-  good: readonly GoodRow[],
-  columns: readonly (typeof FACT_COLUMNS)[number][],
-): Promise<void> {
-  const stored = await storedFor(db, good, true)
-  const changed = good.filter((row) => !isSame(row, stored.get(keyOf(row.profile, row.day))))
-  const fresh = changed.filter((row) => !stored.has(keyOf(row.profile, row.day)))
-  const over = changed.flatMap((row) => {
-    const before = stored.get(keyOf(row.profile, row.day))
-    return before ? [{ row, before }] : []
-  })
-  const written = (row: GoodRow) => bitsOf(columns.filter((column) => row.values[column] !== undefined))
-  await db.insertRows(
-    'import_before',
-    ['import_id', 'profile_id', 'day', 'existed', 'written'],
-    fresh.map((row) => [id, row.profile, row.day, 0, written(row)]),
-  )
-  await db.insertRows(
-    'import_before',
-    [
-      'import_id',
-      'profile_id',
-      'day',
-      'existed',
-      'written',
-      ...FACT_COLUMNS,
-      'previous_import',
-      'previous_imported',
-      'changed_at',
-    ],
-    over.map(({ row, before }) => [
-      id,
-      row.profile,
-      row.day,
-      1,
-      written(row),
-      ...FACT_COLUMNS.map((column) => before[column]),
-      before.import_id,
-      before.imported,
-      before.changed_at,
-    ]),
-  )
-  await db.insertRows(
-    'profile_day',
-    ['profile_id', 'day', ...columns, 'import_id', 'imported', 'changed_at'],
-    changed.map((row) => {
-      const before = stored.get(keyOf(row.profile, row.day))
-      const imported = bitsOf(
-        FACT_COLUMNS.filter(
-          (column) => row.values[column] !== undefined || (before && hasBit(before.imported, column)),
-        ),
-      )
-      return [
-        row.profile,
-        row.day,
-        ...columns.map((column) => row.values[column] ?? before?.[column] ?? null),
-        id,
-        imported,
-        new Date(),
-      ]
-    }),
-    [...columns, 'import_id', 'imported', 'changed_at'],
   )
 }
 

@@ -1,7 +1,10 @@
 import type { Mapping } from '../../../core/imports/rowReader'
 import { LONGEST_CELL } from '../../../core/imports/rowReader'
 import type { ImportSummary } from '../../../shared/gather/imports'
-import { isSame, keyOf, readerFor, storedFor, type GoodRow } from './batches'
+import { datasetById } from '../../../core/datasets/datasets'
+import { rowKey } from '../../../core/datasets/dataset'
+import { readerFor, type GoodRow } from './batches'
+import { isSame, storedRows } from './storedRows'
 import { rowBatches } from './rows'
 import { importById, moveTo } from './store'
 import { signatureOf } from './upload'
@@ -28,6 +31,7 @@ export async function importCheck(context: JobContext): Promise<void> {
   const { db, job } = context
   const id = Number(job.subject)
   const view = await importById(db, id)
+  const dataset = datasetById(view.dataset)
   const read = await readerFor(db, view)
   await context.step((inside) =>
     inside.run(sql`DELETE FROM import_bad_row WHERE client_id = ${inside.client} AND import_id = ${id}`),
@@ -73,13 +77,18 @@ export async function importCheck(context: JobContext): Promise<void> {
       return summary.bad + index < BAD_ROWS_KEPT && letters < BAD_LETTERS_KEPT
     })
     summary.bad += bad.length
-    const stored = await storedFor(db, good, false)
+    const stored = await storedRows(
+      db,
+      dataset,
+      good.map(({ keys }) => keys),
+      false,
+    )
     for (const row of good) {
-      const before = stored.get(keyOf(row.profile, row.day))
+      const before = stored.get(rowKey(row.keys))
       profiles.add(row.profile)
       summary.good++
       if (!before) summary.added++
-      else if (isSame(row, before)) summary.same++
+      else if (isSame(row.values, before)) summary.same++
       else summary.changed++
       if (summary.from === null || row.day < summary.from) summary.from = row.day
       if (summary.to === null || row.day > summary.to) summary.to = row.day

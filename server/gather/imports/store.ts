@@ -15,9 +15,10 @@ interface HeadRow extends Omit<ImportHead, 'summary' | 'hasWritten'> {
   summary: string | null
 }
 
-const COLUMNS = raw(`i.import_id AS id, i.file_name AS fileName, i.bytes, i.state, i.summary, i.created_at AS createdAt,
+const COLUMNS =
+  raw(`i.import_id AS id, i.file_name AS fileName, i.dataset, i.bytes, i.state, i.summary, i.created_at AS createdAt,
            i.applied_at AS appliedAt, i.applied_rows AS appliedRows, p.name AS createdBy,
-  EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = i.client_id AND b.import_id = i.import_id) AS hasWritten`)
+  EXISTS (SELECT 1 FROM import_record b WHERE b.client_id = i.client_id AND b.import_id = i.import_id) AS hasWritten`)
 const read = (text: string | null) => (text === null ? null : JSON.parse(text))
 const toHead = (row: HeadRow): ImportHead => ({ ...row, hasWritten: row.hasWritten === 1, summary: read(row.summary) })
 
@@ -109,7 +110,7 @@ export async function startUndo(db: ClientDb, id: number, person: number): Promi
   const later = await laterImport(db, id)
   if (later)
     throw conflict(
-      `"${later.fileName}" was imported later and changed ${later.days} of the same days. Undo that import first.`,
+      `"${later.fileName}" was imported later and changed ${later.rows} of the same rows. Undo that import first.`,
       { import: later.id },
     )
   return await db.transaction(async (inside) => {
@@ -126,14 +127,14 @@ export async function startUndo(db: ClientDb, id: number, person: number): Promi
   })
 }
 
-/** An import that has written over days of another one: it has to be undone first. */
+/** An import that has written over rows of another one: it has to be undone first. */
 export const laterImport = (
   db: ClientDb,
   id: number,
-): Promise<{ id: number; fileName: string; days: number } | undefined> =>
+): Promise<{ id: number; fileName: string; rows: number } | undefined> =>
   db.one(sql`
-    SELECT   i.import_id AS id, i.file_name AS fileName, COUNT(*) AS days
-    FROM     import_before b
+    SELECT   i.import_id AS id, i.file_name AS fileName, COUNT(*) AS \`rows\`
+    FROM     import_record b
     JOIN     import i ON i.client_id = b.client_id AND i.import_id = b.import_id
     WHERE    b.client_id = ${db.client}
     AND      b.previous_import = ${id}
@@ -146,7 +147,7 @@ export async function discard(db: ClientDb, id: number): Promise<void> {
   const { affectedRows } = await db.run(sql`
     DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${id}
     AND state IN ('uploading', 'uploaded', 'checked', 'failed', 'undone')
-    AND NOT EXISTS (SELECT 1 FROM import_before b WHERE b.client_id = ${db.client} AND b.import_id = ${id})`)
+    AND NOT EXISTS (SELECT 1 FROM import_record b WHERE b.client_id = ${db.client} AND b.import_id = ${id})`)
   if (affectedRows === 0) throw conflict('Only a file of which nothing is written can be removed.')
 }
 

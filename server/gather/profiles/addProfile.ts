@@ -1,8 +1,8 @@
 import { plainHandle, readProfileAddress } from '../../../core/networks/profileAddress'
 import { NETWORKS } from '../../../core/networks/networks'
 import { lookupSchema } from '../../../shared/gather/profiles'
-import { httpNetwork } from '../connectors/httpNetwork'
-import type { NetworkConnector } from '../connectors/network'
+import { connectProfile } from '../connectors/connections'
+import { connectorFor } from '../connectors/connectorFor'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { profilesOf } from '../../figures/questions/profiles'
 import { sql } from '../../platform/database/sql'
@@ -10,8 +10,6 @@ import { enqueue } from '../../platform/jobs/queue'
 import { badRequest, conflict, notFound, Problem } from '../../platform/problems/problem'
 import { SYNC } from '../sync/jobs'
 import type { FoundProfile } from '../../../shared/gather/profiles'
-
-type Connect = (network: string) => NetworkConnector
 
 /**
  * Looks for what a person wrote: an address leads to one network, a handle is looked for on one or on all of them.
@@ -21,12 +19,7 @@ type Connect = (network: string) => NetworkConnector
  * @throws         ValidationError when the text is neither a handle nor an address that we know, Problem 502 when a
  *                                 network does not answer
  */
-export async function lookUp(
-  db: ClientDb,
-  what: string,
-  network: string,
-  connect: Connect = httpNetwork,
-): Promise<FoundProfile[]> {
+export async function lookUp(db: ClientDb, what: string, network: string): Promise<FoundProfile[]> {
   lookupSchema.validateSync({ what, network })
   const named = readProfileAddress(what)
   const handle = named?.handle ?? plainHandle(what)
@@ -35,8 +28,8 @@ export async function lookUp(
   const profiles = await profilesOf(db)
   const found = await Promise.all(
     networks.map(async ({ id, name }) => {
-      const profile = await connect(id)
-        .findProfile(handle)
+      const profile = await connectorFor({ connector: id })
+        .lookup?.(handle)
         .catch((error: Error) => {
           throw new Problem(
             502,
@@ -73,9 +66,8 @@ export async function addProfile(
   db: ClientDb,
   given: { network: string; handle: string; rival: string },
   person: number,
-  connect: Connect = httpNetwork,
 ): Promise<number> {
-  const [found] = await lookUp(db, given.handle, given.network, connect)
+  const [found] = await lookUp(db, given.handle, given.network)
   if (!found || found.network !== given.network) throw notFound('profile on that network')
   if (found.already)
     throw conflict(
@@ -89,6 +81,7 @@ export async function addProfile(
      
       VALUES (${inside.client}, ${found.network}, ${found.handle}, ${found.name}, ${found.remoteId},
                ${given.rival !== ''}, ${given.rival || null})`)
+    await connectProfile(inside, insertId, found.network)
     await enqueue(inside, SYNC, insertId, {}, person)
     return insertId
   })

@@ -1,8 +1,10 @@
 import * as oauth from 'oauth4webapi'
 import { isToken, newToken, seal, tokenHash, unseal } from '../../platform/people/secrets'
-import { httpNetwork } from '../connectors/httpNetwork'
+import { beginAnew, connectionOf, keepCredentials } from '../connectors/connections'
+import type { Connector } from '../connectors/connector'
+import { connectorFor } from '../connectors/connectorFor'
 import { clientDbForJob, type ClientDb } from '../../platform/database/clientDb'
-import { profileForSync } from '../../figures/questions/profiles'
+import { profileById } from '../../figures/questions/profiles'
 import type { ProfileRow } from '../../figures/questions/profiles'
 import { sql } from '../../platform/database/sql'
 import { systemDb } from '../../platform/database/systemDb'
@@ -27,7 +29,7 @@ const over = () =>
  * @returns the secret of the link
  */
 export async function askForConsent(db: ClientDb, profileId: number): Promise<string> {
-  if (!(await profileForSync(db, profileId))) throw notFound('profile')
+  if (!(await profileById(db, profileId))) throw notFound('profile')
   const token = newToken()
   await db.run(sql`
     INSERT INTO consent_request (client_id, profile_id, token_hash, ends_at)
@@ -55,9 +57,17 @@ export async function openConsent(token: string): Promise<{ db: ClientDb; reques
 async function withProfile(request: OpenRequest | undefined) {
   if (!request) throw over()
   const db = await clientDbForJob(request.client_id)
-  const profile = await profileForSync(db, request.profile_id)
+  const profile = await profileById(db, request.profile_id)
   if (!profile) throw over()
   return { db, request, profile }
+}
+
+/** How the network of a profile takes its owner's consent. */
+async function consentOf(db: ClientDb, profile: ProfileRow): Promise<NonNullable<Connector['consent']>> {
+  const connection = await connectionOf(db, profile.profile_id)
+  const consent = connection && connectorFor(connection).consent
+  if (!consent) throw over()
+  return consent
 }
 
 /**
@@ -76,7 +86,7 @@ export async function beginConsent(token: string, redirect: string): Promise<str
     WHERE  client_id = ${db.client}
     AND    request_id = ${request.request_id}`)
   const challenge = await oauth.calculatePKCECodeChallenge(verifier)
-  return httpNetwork(profile.network).consentAddress({ remoteId: profile.remote_id, state, challenge, redirect })
+  return (await consentOf(db, profile)).address({ remoteId: profile.remote_id, state, challenge, redirect })
 }
 
 /**
@@ -103,26 +113,28 @@ export async function endConsent(answer: URL, redirect: string): Promise<Profile
       'The consent was refused, and nothing was read. The agency is told. The link still works, should that have been a mistake.',
     )
   }
-  const tokens = await httpNetwork(profile.network)
-    .redeem({ answer, state, verifier: unseal(request.verifier!), redirect })
-    .catch(() => {
-      throw new Problem(
-        502,
-        'The network did not confirm',
-        'The network did not confirm the consent. Open the link again.',
-      )
-    })
+  const consent = await consentOf(db, profile)
+  const tokens = await consent.redeem({ answer, state, verifier: unseal(request.verifier!), redirect }).catch(() => {
+    throw new Problem(
+      502,
+      'The network did not confirm',
+      'The network did not confirm the consent. Open the link again.',
+    )
+  })
   await db.transaction(async (inside) => {
     await inside.run(
       sql`UPDATE consent_request SET used_at = NOW(), refused_at = NULL WHERE client_id = ${inside.client}
         AND request_id = ${request.request_id}`,
     )
+    const connection = (await connectionOf(inside, profile.profile_id))!
+    // before there was a consent only public figures came: everything is asked for again
+    if (profile.consent === 'none') await beginAnew(inside, connection.id)
+    await keepCredentials(inside, connection.id, tokens)
     await inside.run(sql`
       UPDATE profile
-     
-      SET    synced_to = IF(consent = 'none', NULL, synced_to), posts_to = IF(consent = 'none', NULL, posts_to),
-               consent = 'given', tokens = ${seal(JSON.stringify(tokens))}, sync_error = NULL
-      WHERE client_id = ${inside.client} AND profile_id = ${profile.profile_id}`)
+      SET    consent = 'given', sync_error = NULL
+      WHERE  client_id = ${inside.client}
+      AND    profile_id = ${profile.profile_id}`)
     await enqueue(inside, SYNC, profile.profile_id, {})
   })
   return profile

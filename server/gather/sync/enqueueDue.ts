@@ -26,10 +26,12 @@ interface DueRow {
  */
 export async function enqueueDue(): Promise<void> {
   const rows = await systemDb.rows<DueRow>(sql`
-    SELECT p.client_id, p.profile_id, p.network, p.consent, c.time_zone, p.synced_to,
+    SELECT p.client_id, p.profile_id, p.network, p.consent, c.time_zone, s.through AS synced_to,
              p.synced_at IS NULL OR p.synced_at < NOW() - INTERVAL 6 HOUR AS stale
     FROM   profile p
     JOIN   client c ON c.client_id = p.client_id
+    LEFT JOIN connection k ON k.client_id = p.client_id AND k.profile_id = p.profile_id
+    LEFT JOIN sync_cursor s ON s.client_id = k.client_id AND s.connection_id = k.connection_id AND s.stream = 'figures'
     WHERE  p.is_active = 1
     AND    p.consent <> 'withdrawn'
     AND    NOT EXISTS (SELECT 1 FROM job l WHERE l.live_key = CONCAT(p.client_id, ':sync:', p.profile_id))

@@ -1,6 +1,6 @@
 import { addDays, type Day } from '../../../core/days/day'
-import { httpNetwork } from '../connectors/httpNetwork'
-import type { NetworkConnector, VolumePage } from '../connectors/network'
+import type { VolumePage } from '../connectors/connector'
+import { connectorFor } from '../connectors/connectorFor'
 import { sql } from '../../platform/database/sql'
 import { systemDb } from '../../platform/database/systemDb'
 import { VOLUMES } from '../../figures/remembered'
@@ -15,19 +15,16 @@ const RESTATED_DAYS = 3
  *
  * @throws NetworkTrouble or RateLimited; what was fetched before stays
  */
-export async function fetchVolume(
-  network: string,
-  last: Day,
-  connect: (network: string) => NetworkConnector = httpNetwork,
-): Promise<void> {
+export async function fetchVolume(network: string, last: Day): Promise<void> {
   const known = await systemDb.one<{ day: Day | null }>(
     sql`SELECT MAX(day) AS day FROM network_day WHERE network = ${network}`,
   )
   if (known?.day && known.day >= last) return
-  const connector = connect(network)
+  const { volume } = connectorFor({ connector: network })
+  if (!volume) return
   let next: Day | undefined = known?.day ? addDays(known.day, 1 - RESTATED_DAYS) : addDays(last, 1 - PAST_DAYS)
   while (next) {
-    const page: VolumePage = await connector.volume(next)
+    const page: VolumePage = await volume(next)
     for (const { day, posts, interactions, impressions } of page.data) {
       await systemDb.run(
         sql`REPLACE INTO network_day (network, day, posts, interactions, impressions)

@@ -5,8 +5,8 @@ it.each([
   ['\n  INSERT INTO note (client_id) VALUES (1)', ['note']],
   ['INSERT IGNORE INTO throttle (subject) VALUES (1)', ['throttle']],
   ['REPLACE INTO network_day (network) VALUES (1)', ['network_day']],
-  ['UPDATE profile_day d JOIN import_before b ON b.day = d.day SET d.reach_1d = 1', ['profile_day', 'import_before']],
-  ['DELETE d FROM import_before b JOIN profile_day d ON b.day = d.day WHERE 1', ['import_before', 'profile_day']],
+  ['UPDATE profile_day d JOIN post b ON b.day = d.day SET d.reach_1d = 1', ['profile_day', 'post']],
+  ['DELETE d FROM post b JOIN profile_day d ON b.day = d.day WHERE 1', ['post', 'profile_day']],
   ['DELETE FROM job WHERE job_id IN (SELECT 1 FROM note JOIN post)', ['job']],
 ])('%s writes %j', (text, tables) => expect(tablesWritten(text)).toEqual(tables))
 

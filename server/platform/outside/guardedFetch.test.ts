@@ -84,10 +84,10 @@ describe('fetching', () => {
     ['/large', 'larger than 2 MB'],
     ['/nowhere', 'answered 404'],
   ])('%s is refused: %s', async (path, sentence) => {
-    await expect(guardedFetch(`https://site.example${path}`, base)).rejects.toThrow(sentence)
+    await expect(guardedFetch(`https://site.example${path}`, `${base}/sites`)).rejects.toThrow(sentence)
   })
   it('follows a redirect to a public page, and reads its links without running it', async () => {
-    const { html, address } = await guardedFetch('https://site.example/on', base)
+    const { html, address } = await guardedFetch('https://site.example/on', `${base}/sites`)
     expect(address).toBe('https://site.example/')
     expect(linksOf(html, address)).toEqual(['https://tintype.example/@x', 'https://site.example/y'])
   })

@@ -78,24 +78,22 @@ export function readPageAddress(text: string): URL {
  * The shipped stand-in sites are the one exception: pages under .example, a name that leads nowhere on the internet
  * (RFC 2606).
  */
-function standinFor(url: URL, standins: string | undefined): URL | undefined {
-  return standins && url.hostname.endsWith('.example')
-    ? new URL(`/sites/${url.hostname}${url.pathname}`, standins)
-    : undefined
+function standinFor(url: URL, sites: string | undefined): URL | undefined {
+  return sites && url.hostname.endsWith('.example') ? new URL(`${sites}/${url.hostname}${url.pathname}`) : undefined
 }
 
 /**
  * Fetches a web page that a person has named: public addresses only, over HTTP or HTTPS, checked again at every
  * redirect, with limits on size and time, and nothing but HTML.
  *
- * @param standins  where the stand-in sites are served, if they are
- * @throws          FetchRefused with a sentence
+ * @param sites  where the stand-in sites are served, if they are
+ * @throws       FetchRefused with a sentence
  */
-export async function guardedFetch(text: string, standins = process.env.ZAFFER_STANDINS_URL): Promise<FetchedPage> {
+export async function guardedFetch(text: string, sites = process.env.ZAFFER_SITES_ADDRESS): Promise<FetchedPage> {
   const end = AbortSignal.timeout(TIMEOUT_MS)
   let url = readPageAddress(text)
   for (let redirects = 0; redirects <= MOST_REDIRECTS; redirects++) {
-    const response = await open(url, standinFor(url, standins), end)
+    const response = await open(url, standinFor(url, sites), end)
     const { statusCode = 0, headers } = response
     if (statusCode >= 300 && statusCode < 400 && headers.location) {
       response.destroy()

@@ -1,6 +1,6 @@
 import { addDays, type Day } from '../../../core/days/day'
 import { metricById } from '../../../core/metrics/catalogue'
-import { PUBLIC_COLUMNS } from '../../../core/metrics/metric'
+import { PUBLIC_COLUMNS } from '../../../core/metrics/columns'
 import { networkById } from '../../../core/networks/networks'
 import { lengthOf, type Period } from '../../../core/periods/period'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'

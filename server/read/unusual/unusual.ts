@@ -1,6 +1,7 @@
 import { addDays, type Day } from '../../../core/days/day'
 import { CATALOGUE, columnsOf, metricById } from '../../../core/metrics/catalogue'
-import type { FactColumn, FlowMetric, UniqueMetric } from '../../../core/metrics/metric'
+import type { FactColumn } from '../../../core/metrics/columns'
+import type { FlowMetric, UniqueMetric } from '../../../core/metrics/metric'
 import { includes } from '../../../core/periods/period'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
 import { causesOf, isExplained, type Cause } from '../../../core/unusual/causes'

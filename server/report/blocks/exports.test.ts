@@ -163,9 +163,9 @@ describe('what a block shows', () => {
     expect(rows[0]![2]).toEqual({ value: 0.1, kind: 'share' })
   })
 
-  it('of a split has shares with their base in the heading', () => {
+  it('of a breakdown has shares with their base in the heading', () => {
     const view = {
-      split: 'impressions_by_source',
+      breakdown: 'impressions_by_source',
       kind: 'parts' as const,
       times: [],
       present: 1,
@@ -174,7 +174,7 @@ describe('what a block shows', () => {
       without: 0,
       rows: [{ part: 'paid', name: 'Paid', value: 25, share: 0.25, from: 10, to: 20 }],
     }
-    const { columns, rows } = tableOf({ ...base, title: '', kind: 'parts', split: view }, 'UTC')!
+    const { columns, rows } = tableOf({ ...base, title: '', kind: 'breakdown', breakdown: view }, 'UTC')!
     expect(columns[2]!.title).toBe('Share of all impressions')
     expect(rows).toEqual([['Paid', 25, 0.25, 10, 20, 1, 1]])
   })

@@ -5,7 +5,7 @@ import { endsBlock } from '../../read/content/endsBlock'
 import { postsBlock } from '../../read/content/postsBlock'
 import { chartBlock } from '../../read/overview/chartBlock'
 import { figuresBlock } from '../../read/overview/figuresBlock'
-import { partsBlock } from '../../read/overview/partsBlock'
+import { breakdownBlock } from '../../read/overview/breakdownBlock'
 import { subjectBlock } from '../../read/overview/subjectBlock'
 import { tableBlock } from '../../read/overview/tableBlock'
 import { targetsBlock } from '../../read/targets/targetsBlock'
@@ -21,7 +21,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   figures: figuresBlock,
   chart: chartBlock,
   table: tableBlock,
-  parts: partsBlock,
+  breakdown: breakdownBlock,
   why: whyBlock,
   unusual: unusualBlock,
   subject: subjectBlock,

@@ -1,6 +1,6 @@
 import type { Pool } from 'mysql2/promise'
 import { afterAll, beforeAll, inject } from 'vitest'
-import { FACT_COLUMNS } from '../../../core/metrics/metric'
+import { FACT_COLUMNS } from '../../../core/metrics/columns'
 import type { ProfileDay } from '../../../core/rollup/factTable'
 import { clientDbForJob, type ClientDb } from '../../../server/platform/database/clientDb'
 import { migrate } from '../../../server/platform/database/migrate'
@@ -43,16 +43,24 @@ export async function addClient(slug: string, universe: number | null = null): P
 }
 
 /** A profile of a client. */
-export const addProfile = (
+export async function addProfile(
   db: ClientDb,
   network: string,
   remoteId: string,
   tokens: Buffer | null = null,
-): Promise<number> =>
-  insert(
-    'INSERT INTO profile (client_id, network, handle, name, remote_id, consent, tokens) VALUES (?, ?, ?, ?, ?, ?, ?)',
-    [db.clientId, network, `@p${remoteId}`, `Profile ${remoteId}`, remoteId, tokens ? 'given' : 'none', tokens],
+): Promise<number> {
+  const id = await insert(
+    'INSERT INTO profile (client_id, network, handle, name, remote_id, consent) VALUES (?, ?, ?, ?, ?, ?)',
+    [db.clientId, network, `@p${remoteId}`, `Profile ${remoteId}`, remoteId, tokens ? 'given' : 'none'],
   )
+  await insert('INSERT INTO connection (client_id, connector, profile_id, credentials) VALUES (?, ?, ?, ?)', [
+    db.clientId,
+    network,
+    id,
+    tokens,
+  ])
+  return id
+}
 
 /** Writes days as they are. */
 export const addDaysOf = (db: ClientDb, rows: readonly ProfileDay[]) =>

@@ -22,7 +22,7 @@ export async function startServer(databaseUrl: string, env: Record<string, strin
       NITRO_PORT: String(port),
       NITRO_HOST: '127.0.0.1',
       NUXT_SESSION_PASSWORD: 'a session password that is long enough',
-      ZAFFER_STANDINS_URL: 'http://127.0.0.1:9',
+      ZAFFER_NETWORKS_ADDRESS: 'http://127.0.0.1:9/{network}',
       NODE_ENV: 'production',
       ...env,
     },

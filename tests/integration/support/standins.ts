@@ -39,7 +39,9 @@ export function useStandins() {
       })
     })
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-    process.env.ZAFFER_STANDINS_URL = `http://127.0.0.1:${(server.address() as { port: number }).port}`
+    const { port } = server.address() as { port: number }
+    process.env.ZAFFER_NETWORKS_ADDRESS = `http://127.0.0.1:${port}/{network}`
+    process.env.ZAFFER_SITES_ADDRESS = `http://127.0.0.1:${port}/sites`
   })
   afterAll(() => void server.close())
   const tokens = (network: string, remoteId: string, until = Date.now() + 3_000_000) => {

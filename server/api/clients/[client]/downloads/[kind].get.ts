@@ -1,7 +1,7 @@
 import { getQuery, getRouterParam } from 'h3'
 import { metricById } from '../../../../../core/metrics/catalogue'
 import { figureSetById } from '../../../../../core/metrics/figureSets'
-import { SPLITS } from '../../../../../core/splits/splits'
+import { BREAKDOWNS } from '../../../../../core/breakdowns/breakdowns'
 import { parseScope } from '../../../../../shared/figures/scope'
 import { columnsSchema, headlinesSchema } from '../../../../../shared/read/overview'
 import { blockSchema, type Block } from '../../../../../shared/report/blocks'
@@ -64,7 +64,7 @@ async function overviewBlocks(query: Record<string, unknown>): Promise<Block[]> 
       { kind: 'table', metrics: columns.length > 0 ? columns : [...set.table], option: String(query.by ?? 'profile') },
       { kind: 'subject', metrics: [metric] },
       { kind: 'targets' },
-      { kind: 'parts', option: String(query.split ?? SPLITS[0]!.id) },
+      { kind: 'breakdown', option: String(query.breakdown ?? BREAKDOWNS[0]!.id) },
       { kind: 'why', metrics: [metric] },
       { kind: 'unusual', metrics: [metric] },
       { kind: 'posts' },

@@ -1,11 +1,11 @@
-import { profileForSync } from '../../../../../figures/questions/profiles'
+import { profileById } from '../../../../../figures/questions/profiles'
 import { clientRoute, idParam } from '../../../../../platform/http/route'
 import { enqueue } from '../../../../../platform/jobs/queue'
 import { conflict, notFound } from '../../../../../platform/problems/problem'
 import { SYNC } from '../../../../../gather/sync/jobs'
 
 export default clientRoute('write', async ({ event, db, person }) => {
-  const profile = await profileForSync(db, idParam(event, 'profile', 'profile'))
+  const profile = await profileById(db, idParam(event, 'profile', 'profile'))
   if (!profile) throw notFound('profile')
   if (profile.consent === 'withdrawn')
     throw conflict('The owner has withdrawn the consent. Send a new consent link first.')

@@ -1,4 +1,4 @@
-import { profileForSync, restatementsOf } from '../../../../../../figures/questions/profiles'
+import { profileById, restatementsOf } from '../../../../../../figures/questions/profiles'
 import { clientRoute, idParam } from '../../../../../../platform/http/route'
 import { notFound } from '../../../../../../platform/problems/problem'
 
@@ -6,6 +6,6 @@ const MOST_SHOWN = 500
 
 export default clientRoute('work', async ({ event, db }) => {
   const id = idParam(event, 'profile', 'profile')
-  if (!(await profileForSync(db, id))) throw notFound('profile')
+  if (!(await profileById(db, id))) throw notFound('profile')
   return await restatementsOf(db, id, MOST_SHOWN)
 })

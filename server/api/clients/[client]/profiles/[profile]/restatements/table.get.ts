@@ -1,4 +1,4 @@
-import { profileForSync, restatementsOf } from '../../../../../../figures/questions/profiles'
+import { profileById, restatementsOf } from '../../../../../../figures/questions/profiles'
 import { clientRoute, idParam } from '../../../../../../platform/http/route'
 import { sendTables } from '../../../../../../platform/http/sendTables'
 import { notFound } from '../../../../../../platform/problems/problem'
@@ -7,7 +7,7 @@ const MOST_TAKEN = 20_000
 
 /** What a network has restated of a profile, as CSV or XLSX. */
 export default clientRoute('work', async ({ event, db }) => {
-  const profile = await profileForSync(db, idParam(event, 'profile', 'profile'))
+  const profile = await profileById(db, idParam(event, 'profile', 'profile'))
   if (!profile) throw notFound('profile')
   const restated = await restatementsOf(db, profile.profile_id, MOST_TAKEN)
   return await sendTables(event, `${db.name}, restated figures of ${profile.name}`, [

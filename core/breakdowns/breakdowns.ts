@@ -1,13 +1,13 @@
 import { Unreadable } from '../unreadable'
 
-/** The least number of people, within so many days, below which a network gives no split. */
+/** The least number of people, within so many days, below which a network gives no breakdown. */
 export interface Minimum {
   people: number
   days: number
 }
 
 /**
- * How the parts of a split belong together.
+ * How the parts of a breakdown belong together.
  * - `parts`: every one counts once, so they add up to the whole
  * - `overlapping`: one person can be in several, so they do not add up
  * - `times`: people by how often they saw something, within a window that ends on the day
@@ -16,14 +16,16 @@ export interface Minimum {
  * - `hours`: people who were there in an hour of the day; one can be there in several, so hours are not added, and days
  * give their mean
  */
-export type SplitKind = 'parts' | 'overlapping' | 'times' | 'levels' | 'nested' | 'hours'
+export type BreakdownKind = 'parts' | 'overlapping' | 'times' | 'levels' | 'nested' | 'hours'
 
 /** A metric seen by its parts, as some networks give it. */
-export interface Split {
+export interface Breakdown {
   id: string
+  /** What stands for it in the database; never given to another. */
+  code: number
   name: string
-  kind: SplitKind
-  /** The metric that is split. */
+  kind: BreakdownKind
+  /** The metric that is broken down. */
   metric: string
   /** What a share of it is a share of, in words. */
   base: string
@@ -67,10 +69,11 @@ export const TIMES = [
   { id: '9', name: '9 times and more', least: 9, most: Infinity },
 ] as const
 
-/** Every split that the product knows, in the order in which they are shown. */
-export const SPLITS: readonly Split[] = [
+/** Every breakdown that the product knows, in the order in which they are shown. */
+export const BREAKDOWNS: readonly Breakdown[] = [
   {
     id: 'impressions_by_source',
+    code: 1,
     name: 'Impressions: organic, paid, through sharing',
     kind: 'parts',
     metric: 'impressions',
@@ -83,6 +86,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'reach_by_source',
+    code: 2,
     name: 'Reach: organic, paid, through sharing',
     kind: 'overlapping',
     metric: 'reach',
@@ -95,6 +99,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'impressions_by_follower',
+    code: 3,
     name: 'Impressions: followers and others',
     kind: 'parts',
     metric: 'impressions',
@@ -105,6 +110,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'interactions_by_follower',
+    code: 4,
     name: 'Interactions: followers and others',
     kind: 'parts',
     metric: 'interactions',
@@ -115,6 +121,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'followers_by_origin',
+    code: 5,
     name: 'Where new followers came from',
     kind: 'parts',
     metric: 'new_followers',
@@ -132,6 +139,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'visits_by_site',
+    code: 6,
     name: 'Sites that sent visits',
     kind: 'parts',
     metric: 'profile_visits',
@@ -141,6 +149,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'reach_by_times',
+    code: 7,
     name: 'How often people saw something',
     kind: 'times',
     metric: 'reach',
@@ -151,6 +160,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'views_by_progress',
+    code: 8,
     name: 'How far videos were watched',
     kind: 'nested',
     metric: 'views',
@@ -167,6 +177,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'followers_by_hour',
+    code: 9,
     name: 'When followers are there',
     kind: 'hours',
     metric: 'followers',
@@ -179,6 +190,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'followers_by_age',
+    code: 10,
     name: 'Followers by age',
     kind: 'levels',
     metric: 'followers',
@@ -189,6 +201,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'followers_by_country',
+    code: 11,
     name: 'Followers by country',
     kind: 'levels',
     metric: 'followers',
@@ -199,6 +212,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'followers_by_company_size',
+    code: 12,
     name: 'Followers by company size',
     kind: 'levels',
     metric: 'followers',
@@ -209,6 +223,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'followers_by_seniority',
+    code: 13,
     name: 'Followers by seniority',
     kind: 'levels',
     metric: 'followers',
@@ -219,6 +234,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'followers_by_function',
+    code: 14,
     name: 'Followers by function',
     kind: 'levels',
     metric: 'followers',
@@ -228,6 +244,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'followers_by_industry',
+    code: 15,
     name: 'Followers by industry',
     kind: 'levels',
     metric: 'followers',
@@ -237,6 +254,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'searches_by_kind',
+    code: 16,
     name: 'Searches by kind',
     kind: 'parts',
     metric: 'searches',
@@ -251,6 +269,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'listing_views_by_surface',
+    code: 17,
     name: 'Listing views: search and map',
     kind: 'parts',
     metric: 'listing_views',
@@ -264,6 +283,7 @@ export const SPLITS: readonly Split[] = [
   },
   {
     id: 'calls_by_hour',
+    code: 18,
     name: 'Calls by hour',
     kind: 'parts',
     metric: 'calls',
@@ -274,26 +294,26 @@ export const SPLITS: readonly Split[] = [
   },
 ]
 
-const byId = new Map(SPLITS.map((split) => [split.id, split]))
+const byId = new Map(BREAKDOWNS.map((breakdown) => [breakdown.id, breakdown]))
 
 /**
- * A split by its id.
+ * A breakdown by its id.
  *
- * @throws Unreadable when there is no such split
+ * @throws Unreadable when there is no such breakdown
  */
-export function splitById(id: string): Split {
-  const split = byId.get(id)
-  if (!split) throw new Unreadable(`there is no split "${id}"`)
-  return split
+export function breakdownById(id: string): Breakdown {
+  const breakdown = byId.get(id)
+  if (!breakdown) throw new Unreadable(`there is no breakdown "${id}"`)
+  return breakdown
 }
 
 /**
- * The name of a part: its own where the split is open, and of a country the one that it has in English.
+ * The name of a part: its own where the breakdown is open, and of a country the one that it has in English.
  *
- * @example partName(splitById('followers_by_country'), 'IE') // 'Ireland'
+ * @example partName(breakdownById('followers_by_country'), 'IE') // 'Ireland'
  */
-export function partName(split: Split, part: string): string {
-  if (split.naming === 'country' && /^[A-Z]{2}$/.test(part))
+export function partName(breakdown: Breakdown, part: string): string {
+  if (breakdown.naming === 'country' && /^[A-Z]{2}$/.test(part))
     return new Intl.DisplayNames(['en'], { type: 'region' }).of(part) ?? part
-  return split.parts?.find(({ id }) => id === part)?.name ?? part
+  return breakdown.parts?.find(({ id }) => id === part)?.name ?? part
 }

@@ -1,14 +1,14 @@
 import { DateTime } from 'luxon'
 import { addDays, weekday, type Day } from '../core/days/day'
-import { SPLITS, TIMES, type Split } from '../core/splits/splits'
+import { BREAKDOWNS, TIMES, type Breakdown } from '../core/breakdowns/breakdowns'
 import { CLIENTS, type DemoProfile } from './cast'
 import { unit } from './random'
 import type { DemoDay } from './world'
 
-/** One part of a split, as a network gives it for a day. */
+/** One part of a breakdown, as a network gives it for a day. */
 export interface DemoPart {
   day: Day
-  split: string
+  breakdown: string
   part: string
   value: number
 }
@@ -41,19 +41,19 @@ export function timesOf(people: number, frequency: number): number[] {
 }
 
 /**
- * The splits that a network gives for a profile's day; what is below its minimum is kept back.
+ * The breakdowns that a network gives for a profile's day; what is below its minimum is kept back.
  *
  * @param dayOf  the figures of a day
  */
-export function partsOf(profile: DemoProfile, day: Day, dayOf: (day: Day) => DemoDay | undefined): DemoPart[] {
+export function breakdownsOf(profile: DemoProfile, day: Day, dayOf: (day: Day) => DemoDay | undefined): DemoPart[] {
   const figures = dayOf(day)
   if (!figures) return []
-  return SPLITS.flatMap((split) => {
-    const rule = split.networks[profile.network]
+  return BREAKDOWNS.flatMap((breakdown) => {
+    const rule = breakdown.networks[profile.network]
     if (!rule) return []
-    if (split.kind === 'times') return ofTimes(split, figures, day, rule.windowDays!, dayOf)
-    if (split.kind === 'hours') return ofHours(profile, split, figures, day)
-    if (split.kind === 'levels') return ofFollowers(profile, split, figures, day, rule.minimum!.people)
+    if (breakdown.kind === 'times') return ofTimes(breakdown, figures, day, rule.windowDays!, dayOf)
+    if (breakdown.kind === 'hours') return ofHours(profile, breakdown, figures, day)
+    if (breakdown.kind === 'levels') return ofFollowers(profile, breakdown, figures, day, rule.minimum!.people)
     if (rule.minimum) {
       const back = Array.from(
         { length: rule.minimum.days },
@@ -61,12 +61,12 @@ export function partsOf(profile: DemoProfile, day: Day, dayOf: (day: Day) => Dem
       )
       if (back.reduce((sum, count) => sum + count, 0) < rule.minimum.people) return []
     }
-    return plainParts(profile, split, figures, day)
+    return plainParts(profile, breakdown, figures, day)
   })
 }
 
 function ofTimes(
-  split: Split,
+  breakdown: Breakdown,
   figures: DemoDay,
   day: Day,
   windowDays: 7 | 28,
@@ -80,7 +80,7 @@ function ofTimes(
   ).reduce((sum, count) => sum + count, 0)
   return timesOf(people, impressions / people).map((value, index) => ({
     day,
-    split: split.id,
+    breakdown: breakdown.id,
     part: TIMES[index]!.id,
     value,
   }))
@@ -151,17 +151,23 @@ const READERS: readonly (readonly [string, number])[] = [
   ['NL', 2],
 ]
 
-function ofFollowers(profile: DemoProfile, split: Split, figures: DemoDay, day: Day, least: number): DemoPart[] {
+function ofFollowers(
+  profile: DemoProfile,
+  breakdown: Breakdown,
+  figures: DemoDay,
+  day: Day,
+  least: number,
+): DemoPart[] {
   const followers = figures.followers ?? 0
   if (weekday(day) !== 7 || followers < least) return []
   const shares =
-    split.id === 'followers_by_country' && profile.client === 'orrery-press' ? READERS : FOLLOWERS[split.id]!
+    breakdown.id === 'followers_by_country' && profile.client === 'orrery-press' ? READERS : FOLLOWERS[breakdown.id]!
   const month = day.slice(0, 7)
   const values = portions(
     Math.round(followers * 0.92),
-    shares.map(([part, share]) => share * (0.85 + 0.3 * unit(profile.remoteId, split.id, part, month))),
+    shares.map(([part, share]) => share * (0.85 + 0.3 * unit(profile.remoteId, breakdown.id, part, month))),
   )
-  return values.map((value, index) => ({ day, split: split.id, part: shares[index]![0], value }))
+  return values.map((value, index) => ({ day, breakdown: breakdown.id, part: shares[index]![0], value }))
 }
 
 const ZONES = new Map<string, string>(CLIENTS.map(({ slug, timeZone }) => [slug, timeZone]))
@@ -174,9 +180,9 @@ const WEST = { hours: 5, share: 0.65 }
 /**
  * The followers who were there in each hour of the client's day. An hour that the clock leaves out has none, not zero.
  */
-function ofHours(profile: DemoProfile, split: Split, figures: DemoDay, day: Day): DemoPart[] {
+function ofHours(profile: DemoProfile, breakdown: Breakdown, figures: DemoDay, day: Day): DemoPart[] {
   const followers = figures.followers ?? 0
-  if (followers < split.networks[profile.network]!.minimum!.people) return []
+  if (followers < breakdown.networks[profile.network]!.minimum!.people) return []
   const zone = ZONES.get(profile.client)
   const exists = (hour: number) =>
     DateTime.fromISO(`${day}T${String(hour).padStart(2, '0')}:30`, { zone }).hour === hour
@@ -184,24 +190,24 @@ function ofHours(profile: DemoProfile, split: Split, figures: DemoDay, day: Day)
     profile.client === 'orrery-press'
       ? (1 - WEST.share) * there(hour) + WEST.share * there((hour + 24 - WEST.hours) % 24)
       : there(hour)
-  return split
+  return breakdown
     .parts!.filter(({ id }) => exists(Number(id)))
     .map(({ id }) => ({
       day,
-      split: split.id,
+      breakdown: breakdown.id,
       part: id,
-      value: Math.round(followers * level(Number(id)) * (0.9 + 0.2 * unit(profile.remoteId, day, split.id, id))),
+      value: Math.round(followers * level(Number(id)) * (0.9 + 0.2 * unit(profile.remoteId, day, breakdown.id, id))),
     }))
 }
 
-function plainParts(profile: DemoProfile, split: Split, figures: DemoDay, day: Day): DemoPart[] {
-  const draw = (name: string) => unit(profile.remoteId, day, split.id, name)
+function plainParts(profile: DemoProfile, breakdown: Breakdown, figures: DemoDay, day: Day): DemoPart[] {
+  const draw = (name: string) => unit(profile.remoteId, day, breakdown.id, name)
   const named = (values: readonly number[], parts: readonly string[]) =>
-    values.map((value, index) => ({ day, split: split.id, part: parts[index]!, value }))
-  const ids = split.parts?.map(({ id }) => id) ?? []
+    values.map((value, index) => ({ day, breakdown: breakdown.id, part: parts[index]!, value }))
+  const ids = breakdown.parts?.map(({ id }) => id) ?? []
   const isPaid = unit(profile.remoteId, Math.floor(Date.parse(day) / 86_400_000 / 14), 'paid') < 0.4
   const bySource = [1, isPaid ? 0.25 + 0.2 * draw('paid') : 0, 0.06 + 0.1 * draw('shared')]
-  switch (split.id) {
+  switch (breakdown.id) {
     case 'impressions_by_source':
       return named(portions(figures.impressions ?? 0, bySource), ids)
     case 'reach_by_source': {

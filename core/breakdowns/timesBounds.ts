@@ -1,4 +1,4 @@
-import { TIMES } from './splits'
+import { TIMES } from './breakdowns'
 
 /** What a distribution of people by times says of the frequency. */
 export interface TimesBounds {

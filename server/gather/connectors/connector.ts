@@ -1,5 +1,5 @@
 import type { Day } from '../../../core/days/day'
-import type { FactColumn } from '../../../core/metrics/metric'
+import type { FactColumn } from '../../../core/metrics/columns'
 import { ForPeople } from '../../platform/problems/forPeople'
 import type { PublicProfile } from '../../../shared/gather/networks'
 
@@ -25,9 +25,9 @@ export interface RemotePost {
   saves?: number
 }
 
-/** One page of splits. */
-export interface PartsPage {
-  data: { day: Day; split: string; part: string; value: number }[]
+/** One page of breakdowns. */
+export interface BreakdownsPage {
+  data: { day: Day; breakdown: string; part: string; value: number }[]
   through: Day | undefined
   next: Day | undefined
 }
@@ -53,22 +53,44 @@ export interface Tokens {
 }
 
 /**
- * What a connector can do; every network is reached through one of these. See docs/architecture.md, "Adding a network".
+ * What a connector can do: each has those of these that its source gives. A capability that is new stands here, and in
+ * the connectors that have it.
  */
-export interface NetworkConnector {
-  /** Where the owner of a profile gives consent. */
-  consentAddress: (request: { remoteId: string; state: string; challenge: string; redirect: string }) => string
-  /** Turns the answer of a consent page into tokens. */
-  redeem: (request: { answer: URL; state: string; verifier: string; redirect: string }) => Promise<Tokens>
-  refresh: (tokens: Tokens) => Promise<Tokens>
-  days: (tokens: Tokens, remoteId: string, from: Day) => Promise<DaysPage>
-  posts: (tokens: Tokens, remoteId: string, from: Day) => Promise<PostsPage>
-  parts: (tokens: Tokens, remoteId: string, from: Day) => Promise<PartsPage>
-  /** What the network shows to everybody. */
-  findProfile: (handle: string) => Promise<PublicProfile | undefined>
-  publicDays: (remoteId: string, from: Day) => Promise<DaysPage>
-  publicPosts: (remoteId: string, from: Day) => Promise<PostsPage>
+export interface Capabilities {
+  /** The figures of a profile by day. */
+  figures: (from: Day) => Promise<DaysPage>
+  posts: (from: Day) => Promise<PostsPage>
+  breakdowns: (from: Day) => Promise<BreakdownsPage>
+  /** What happened on the whole network. */
   volume: (from: Day) => Promise<VolumePage>
+  /** A profile by its handle, as the network shows it to everybody. */
+  lookup: (handle: string) => Promise<PublicProfile | undefined>
+  consent: {
+    /** Where the owner of a profile gives consent. */
+    address: (request: { remoteId: string; state: string; challenge: string; redirect: string }) => string
+    /** Turns the answer of a consent page into tokens. */
+    redeem: (request: { answer: URL; state: string; verifier: string; redirect: string }) => Promise<Tokens>
+  }
+}
+export type Capability = keyof Capabilities
+export type Connector = Partial<Capabilities>
+
+/** How a source is reached. */
+export interface Connection {
+  /** Which connector speaks with it; of a network, its id. */
+  connector: string
+  /** Where it answers, if that is not where its connector usually finds it. */
+  address?: string | null
+  /** What it knows the profile by. */
+  remoteId?: string
+  /** What the owner's consent has given; without them only what anybody can see is asked for. */
+  credentials?: Credentials
+}
+
+/** The owner's consent, which is made fresh from time to time and kept again. */
+export interface Credentials {
+  tokens: Tokens
+  keep: (fresh: Tokens) => Promise<void>
 }
 
 /** The network asks to wait. */

@@ -1,11 +1,11 @@
-import type { Split } from '../../core/splits/splits'
+import type { Breakdown } from '../../core/breakdowns/breakdowns'
 import type { Day } from '../../core/days/day'
-import type { TimesBounds } from '../../core/splits/timesBounds'
+import type { TimesBounds } from '../../core/breakdowns/timesBounds'
 
-/** A split of a scope, as far as its networks give it. */
-export interface SplitView {
-  split: string
-  kind: Split['kind']
+/** A breakdown of a scope, as far as its networks give it. */
+export interface BreakdownView {
+  breakdown: string
+  kind: Breakdown['kind']
   /** Of levels: the day of the newest snapshot. */
   asOf?: Day
   rows: PartFigure[]
@@ -20,7 +20,7 @@ export interface SplitView {
   withheld?: string
 }
 
-/** One part of a split over a period. */
+/** One part of a breakdown over a period. */
 export interface PartFigure {
   part: string
   name: string
@@ -53,8 +53,8 @@ export interface TimesOfProfile {
   fits?: boolean
 }
 
-/** The splits that a scope has, and one of them. */
-export interface SplitChoice {
-  splits: string[]
-  view: SplitView | null
+/** The breakdowns that a scope has, and one of them. */
+export interface BreakdownChoice {
+  breakdowns: string[]
+  view: BreakdownView | null
 }

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { formatCompact, formatCount, formatShare, oneDecimal } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
-import { splitById } from '~~/core/splits/splits'
+import { breakdownById } from '~~/core/breakdowns/breakdowns'
 import type { OrderedColumn } from '~/platform/useTableOrder'
-import type { PartFigure, SplitView } from '~~/shared/read/parts'
+import type { PartFigure, BreakdownView } from '~~/shared/read/breakdown'
 
 const props = defineProps<{
-  view: SplitView
+  view: BreakdownView
   /** Whether its headings order it; in an edition everything stands as it was issued. */ isPlain?: boolean
 }>()
 const locale = useLocale()
-const split = computed(() => splitById(props.view.split))
+const breakdown = computed(() => breakdownById(props.view.breakdown))
 const most = computed(() => Math.max(1, ...props.view.rows.map((row) => row.value ?? row.high ?? 0)))
 const hasChange = computed(() => props.view.rows.some((row) => row.from !== undefined))
 /** Against the comparison, over the days that both have; a small base is marked. */
@@ -43,7 +43,7 @@ const columns = computed((): (OrderedColumn<PartFigure> & { label: string })[] =
         },
         {
           key: 'share',
-          label: `Share ${split.value.base}`,
+          label: `Share ${breakdown.value.base}`,
           isFigure: true,
           valueOf: ({ share }: PartFigure) => share ?? -1,
         },
@@ -86,7 +86,7 @@ const rows = computed(() => (props.isPlain ? props.view.rows : ordered.value))
 
 <template>
   <div>
-    <p class="quiet">{{ split.definition }}</p>
+    <p class="quiet">{{ breakdown.definition }}</p>
     <p v-if="view.rows.length === 0 && view.times.length === 0" class="quiet">
       {{ view.withheld ?? 'There is no data for these days.' }}
     </p>
@@ -155,7 +155,7 @@ const rows = computed(() => (props.isPlain ? props.view.rows : ordered.value))
             <th scope="col">Seen</th>
             <th scope="col" class="bars"><span class="hidden-but-read">Drawing</span></th>
             <th scope="col">People</th>
-            <th scope="col">{{ `Share ${split.base}` }}</th>
+            <th scope="col">{{ `Share ${breakdown.base}` }}</th>
           </tr>
         </thead>
         <tbody>

@@ -3,61 +3,64 @@ import type { Comparison } from '../../../core/periods/comparison'
 import { addDays, type Day } from '../../../core/days/day'
 import { daysEnding, lengthOf, type Period } from '../../../core/periods/period'
 import { STOCK_AGE_DAYS } from '../../../core/rollup/aggregate'
-import { partName, splitById, SPLITS, TIMES, type Split } from '../../../core/splits/splits'
-import { fitsTimes, timesBounds } from '../../../core/splits/timesBounds'
+import { partName, breakdownById, BREAKDOWNS, TIMES, type Breakdown } from '../../../core/breakdowns/breakdowns'
+import { fitsTimes, timesBounds } from '../../../core/breakdowns/timesBounds'
 import type { ClientDb } from '../../platform/database/clientDb'
 import type { ProfileRow } from '../../figures/questions/profiles'
 import { raw, sql, type Raw } from '../../platform/database/sql'
 import { badRequest } from '../../platform/problems/problem'
 import type { ResolvedScope } from '../../figures/resolveScope'
-import type { SplitView, PartFigure, TimesOfProfile, SplitChoice } from '../../../shared/read/parts'
+import type { BreakdownView, PartFigure, TimesOfProfile, BreakdownChoice } from '../../../shared/read/breakdown'
+
+/** What the parts of `p` are called. */
+const NAMED = sql`JOIN breakdown_part n ON n.client_id = p.client_id AND n.part_id = p.part_id`
 
 interface Giving {
   row: ProfileRow
-  rule: Split['networks'][string]
+  rule: Breakdown['networks'][string]
 }
 
 /**
- * The splits that some profile of the scope gives, and the one that is asked for; the first where there is no such one.
+ * The breakdowns that some profile of the scope gives, and the one that is asked for; the first where there is no such one.
  */
-export async function splitsOf(db: ClientDb, scope: ResolvedScope, wanted: string): Promise<SplitChoice> {
-  const splits = SPLITS.filter((split) => giving(scope, split).length > 0).map(({ id }) => id)
-  const shown = splits.includes(wanted) ? wanted : splits[0]
-  return { splits, view: shown === undefined ? null : await splitOf(db, scope, shown) }
+export async function breakdownsOf(db: ClientDb, scope: ResolvedScope, wanted: string): Promise<BreakdownChoice> {
+  const breakdowns = BREAKDOWNS.filter((breakdown) => giving(scope, breakdown).length > 0).map(({ id }) => id)
+  const shown = breakdowns.includes(wanted) ? wanted : breakdowns[0]
+  return { breakdowns, view: shown === undefined ? null : await breakdownOf(db, scope, shown) }
 }
 
 /**
- * One split over a scope.
+ * One breakdown over a scope.
  *
- * @throws Problem 400 when there is no such split
+ * @throws Problem 400 when there is no such breakdown
  */
-export async function splitOf(db: ClientDb, scope: ResolvedScope, id: string): Promise<SplitView> {
-  if (!SPLITS.some((split) => split.id === id))
-    throw badRequest('There is no such way to split a figure. Choose one from the list.')
-  const split = splitById(id)
-  const members = giving(scope, split)
+export async function breakdownOf(db: ClientDb, scope: ResolvedScope, id: string): Promise<BreakdownView> {
+  if (!BREAKDOWNS.some((breakdown) => breakdown.id === id))
+    throw badRequest('There is no such breakdown of a figure. Choose one from the list.')
+  const breakdown = breakdownById(id)
+  const members = giving(scope, breakdown)
   const ids = members.map(({ row }) => row.profile_id)
   const { days } = (await db.one<{ days: number }>(sql`
     SELECT COUNT(*) AS days
     FROM   (SELECT DISTINCT profile_id, day
-            FROM   profile_day_part
+            FROM   profile_day_breakdown
             WHERE  client_id = ${db.client}
             AND    profile_id IN (${ids})
-            AND    split = ${id}
+            AND    breakdown = ${breakdown.code}
             AND    day BETWEEN ${scope.period.from} AND ${scope.period.to}) present`))!
   const expected = lengthOf(scope.period) * members.length
-  const snapshot = split.kind === 'levels' ? await levels(db, scope, split, ids) : undefined
+  const snapshot = breakdown.kind === 'levels' ? await levels(db, scope, breakdown, ids) : undefined
   return {
-    split: id,
-    kind: split.kind,
+    breakdown: id,
+    kind: breakdown.kind,
     ...(snapshot?.asOf && { asOf: snapshot.asOf }),
     present: days,
     expected,
     profiles: members.map(({ row }) => `${row.name}, ${row.networkName}`),
     without: scope.connected.length - members.length,
-    rows: snapshot?.rows ?? (await rowsOf(db, scope, split, ids)),
-    times: split.kind === 'times' ? await times(db, scope.period, split, members) : [],
-    ...(split.kind !== 'levels' && days < expected && { withheld: withheldOf(members, expected - days) }),
+    rows: snapshot?.rows ?? (await rowsOf(db, scope, breakdown, ids)),
+    times: breakdown.kind === 'times' ? await times(db, scope.period, breakdown, members) : [],
+    ...(breakdown.kind !== 'levels' && days < expected && { withheld: withheldOf(members, expected - days) }),
     ...(snapshot &&
       snapshot.profiles < members.length && {
         withheld:
@@ -69,10 +72,15 @@ export async function splitOf(db: ClientDb, scope: ResolvedScope, id: string): P
   }
 }
 
-const rowsOf = async (db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> => {
-  if (split.kind === 'overlapping') return await bounds(db, scope, split, ids)
-  if (split.kind === 'hours') return await hours(db, scope, split, ids)
-  return split.kind === 'parts' || split.kind === 'nested' ? await sums(db, scope, split, ids) : []
+const rowsOf = async (
+  db: ClientDb,
+  scope: ResolvedScope,
+  breakdown: Breakdown,
+  ids: number[],
+): Promise<PartFigure[]> => {
+  if (breakdown.kind === 'overlapping') return await bounds(db, scope, breakdown, ids)
+  if (breakdown.kind === 'hours') return await hours(db, scope, breakdown, ids)
+  return breakdown.kind === 'parts' || breakdown.kind === 'nested' ? await sums(db, scope, breakdown, ids) : []
 }
 
 /**
@@ -82,22 +90,23 @@ const rowsOf = async (db: ClientDb, scope: ResolvedScope, split: Split, ids: num
 async function levels(
   db: ClientDb,
   scope: ResolvedScope,
-  split: Split,
+  breakdown: Breakdown,
   ids: number[],
 ): Promise<{ rows: PartFigure[]; profiles: number; asOf?: Day }> {
   const at = (to: Day) =>
     db.rows<{ profile_id: number; day: Day; part: string; value: number }>(sql`
-    SELECT p.profile_id, p.day, p.part, p.value
-    FROM   profile_day_part p
+    SELECT p.profile_id, p.day, n.part, p.value
+    FROM   profile_day_breakdown p
+    ${NAMED}
     JOIN   (SELECT   profile_id, MAX(day) AS day
-            FROM     profile_day_part
+            FROM     profile_day_breakdown
             WHERE    client_id = ${db.client}
             AND      profile_id IN (${ids})
-            AND      split = ${split.id}
+            AND      breakdown = ${breakdown.code}
             AND      day BETWEEN ${addDays(to, -STOCK_AGE_DAYS)} AND ${to}
             GROUP BY profile_id) newest ON newest.profile_id = p.profile_id AND newest.day = p.day
     WHERE  p.client_id = ${db.client}
-    AND    p.split = ${split.id}`)
+    AND    p.breakdown = ${breakdown.code}`)
   const [now, then] = await Promise.all([at(scope.period.to), scope.comparison ? at(scope.comparison.period.to) : []])
   const both = new Set(
     then.map(({ profile_id: profile }) => profile).filter((profile) => now.some((row) => row.profile_id === profile)),
@@ -108,14 +117,14 @@ async function levels(
       .reduce((all, { value }) => all + value, 0)
   const all = now.reduce((total, { value }) => total + value, 0)
   const order =
-    split.parts?.map(({ id }) => id) ??
+    breakdown.parts?.map(({ id }) => id) ??
     [...new Set(now.map(({ part }) => part))].sort((a, b) => sum(now, b) - sum(now, a) || a.localeCompare(b))
   const rows =
     all === 0
       ? []
       : order.map((part) => ({
           part,
-          name: partName(split, part),
+          name: partName(breakdown, part),
           value: sum(now, part),
           share: sum(now, part) / all,
           ...(both.size > 0 && { from: sum(then, part, both), to: sum(now, part, both) }),
@@ -127,10 +136,10 @@ async function levels(
   return { rows, profiles: new Set(now.map(({ profile_id: profile }) => profile)).size, ...(asOf && { asOf }) }
 }
 
-const giving = (scope: ResolvedScope, split: Split): Giving[] =>
+const giving = (scope: ResolvedScope, breakdown: Breakdown): Giving[] =>
   scope.connected
     .filter(({ consent }) => consent !== 'none')
-    .flatMap((row) => (split.networks[row.network] ? [{ row, rule: split.networks[row.network]! }] : []))
+    .flatMap((row) => (breakdown.networks[row.network] ? [{ row, rule: breakdown.networks[row.network]! }] : []))
 
 function withheldOf(members: readonly Giving[], missing: number): string | undefined {
   const rules = [...new Map(members.map(({ row, rule }) => [row.network, rule] as const))]
@@ -150,32 +159,33 @@ function withheldOf(members: readonly Giving[], missing: number): string | undef
     : `Withheld or missing on ${missing} ${missing === 1 ? 'day' : 'days'}: ${words.join('; ')}. What is kept back is not zero.`
 }
 
-async function sums(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
+async function sums(db: ClientDb, scope: ResolvedScope, breakdown: Breakdown, ids: number[]): Promise<PartFigure[]> {
   const [rows, paired] = await Promise.all([
     db.rows<{ part: string; value: number }>(sql`
-      SELECT   part, SUM(value) AS value
-      FROM     profile_day_part
-      WHERE    client_id = ${db.client}
-      AND      profile_id IN (${ids})
-      AND      split = ${split.id}
-      AND      day BETWEEN ${scope.period.from} AND ${scope.period.to}
-      GROUP BY part`),
-    scope.comparison ? pairedParts(db, scope.period, scope.comparison, split.id, ids) : undefined,
+      SELECT   n.part, SUM(p.value) AS value
+      FROM     profile_day_breakdown p
+      ${NAMED}
+      WHERE    p.client_id = ${db.client}
+      AND      p.profile_id IN (${ids})
+      AND      p.breakdown = ${breakdown.code}
+      AND      p.day BETWEEN ${scope.period.from} AND ${scope.period.to}
+      GROUP BY p.part_id`),
+    scope.comparison ? pairedParts(db, scope.period, scope.comparison, breakdown.code, ids) : undefined,
   ])
   // what is nested is a part of its first; what is side by side, of all together
   const all =
-    split.kind === 'nested'
-      ? (rows.find(({ part }) => part === split.parts![0]!.id)?.value ?? 0)
+    breakdown.kind === 'nested'
+      ? (rows.find(({ part }) => part === breakdown.parts![0]!.id)?.value ?? 0)
       : rows.reduce((sum, { value }) => sum + value, 0)
   const parts =
-    split.parts?.map(({ id }) => id) ??
+    breakdown.parts?.map(({ id }) => id) ??
     rows.sort((a, b) => b.value - a.value || a.part.localeCompare(b.part)).map(({ part }) => part)
   if (rows.length === 0) return []
   return parts.map((part) => {
     const value = rows.find((row) => row.part === part)?.value ?? 0
     return {
       part,
-      name: partName(split, part),
+      name: partName(breakdown, part),
       value,
       ...(all > 0 && { share: value / all }),
       ...(paired && paired.days > 0 && { from: paired.earlier.get(part) ?? 0, to: paired.current.get(part) ?? 0 }),
@@ -194,30 +204,33 @@ function counterpartDay({ pairing }: Comparison): { day: Raw; isPaired: Raw } {
   }
 }
 
-/** The parts over the days of a profile that have the split both in the period and in the comparison. */
-async function pairedParts(db: ClientDb, period: Period, comparison: Comparison, split: string, ids: number[]) {
+/** The parts over the days of a profile that have the breakdown both in the period and in the comparison. */
+async function pairedParts(db: ClientDb, period: Period, comparison: Comparison, breakdown: number, ids: number[]) {
   const { day, isPaired } = counterpartDay(comparison)
   const rows = await db.rows<{ side: 'current' | 'earlier'; part: string; value: number }>(sql`
     WITH days AS (
       SELECT DISTINCT c.profile_id, c.day, ${day} AS earlier_day
-      FROM   profile_day_part c
-      JOIN   profile_day_part e ON e.client_id = c.client_id AND e.profile_id = c.profile_id AND e.split = c.split
+      FROM   profile_day_breakdown c
+      JOIN   profile_day_breakdown e ON e.client_id = c.client_id AND e.profile_id = c.profile_id AND e.breakdown = c.breakdown
     AND e.day = ${day} AND e.day BETWEEN ${comparison.period.from} AND ${comparison.period.to}
       WHERE  c.client_id = ${db.client}
       AND    c.profile_id IN (${ids})
-      AND    c.split = ${split}
+      AND    c.breakdown = ${breakdown}
       AND    c.day BETWEEN ${period.from} AND ${period.to}
       AND    ${isPaired})
-    SELECT   'current' AS side, p.part, SUM(p.value) AS value
+    SELECT   'current' AS side, n.part, SUM(p.value) AS value
     FROM     days d
-    JOIN     profile_day_part p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id AND p.split = ${split} AND p.day = d.day
-    GROUP BY p.part
+    JOIN     profile_day_breakdown p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id
+    AND      p.breakdown = ${breakdown} AND p.day = d.day
+    ${NAMED}
+    GROUP BY p.part_id
     UNION ALL
-    SELECT   'earlier', p.part, SUM(p.value)
+    SELECT   'earlier', n.part, SUM(p.value)
     FROM     days d
-    JOIN     profile_day_part p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id AND p.split = ${split}
-    AND p.day = d.earlier_day
-    GROUP BY p.part`)
+    JOIN     profile_day_breakdown p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id
+    AND      p.breakdown = ${breakdown} AND p.day = d.earlier_day
+    ${NAMED}
+    GROUP BY p.part_id`)
   const side = (name: 'current' | 'earlier') =>
     new Map(rows.filter((row) => row.side === name).map(({ part, value }) => [part, value]))
   return { current: side('current'), earlier: side('earlier'), days: rows.length }
@@ -227,18 +240,19 @@ async function pairedParts(db: ClientDb, period: Period, comparison: Comparison,
  * People by way: never added, so between the largest single day and all days added, and no more than the impressions
  * that came that way.
  */
-async function bounds(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
+async function bounds(db: ClientDb, scope: ResolvedScope, breakdown: Breakdown, ids: number[]): Promise<PartFigure[]> {
   const rows = await db.rows<{ part: string; low: number; high: number; shown: number | null }>(sql`
-    SELECT    p.part, MAX(p.value) AS low, SUM(p.value) AS high, SUM(i.value) AS shown
-    FROM      profile_day_part p
-    LEFT JOIN profile_day_part i ON i.client_id = p.client_id AND i.profile_id = p.profile_id
-    AND i.split = 'impressions_by_source' AND i.day = p.day AND i.part = p.part
+    SELECT    n.part, MAX(p.value) AS low, SUM(p.value) AS high, SUM(i.value) AS shown
+    FROM      profile_day_breakdown p
+    ${NAMED}
+    LEFT JOIN profile_day_breakdown i ON i.client_id = p.client_id AND i.profile_id = p.profile_id
+    AND i.breakdown = ${breakdownById('impressions_by_source').code} AND i.day = p.day AND i.part_id = p.part_id
     WHERE     p.client_id = ${db.client}
     AND       p.profile_id IN (${ids})
-    AND       p.split = ${split.id}
+    AND       p.breakdown = ${breakdown.code}
     AND       p.day BETWEEN ${scope.period.from} AND ${scope.period.to}
-    GROUP BY  p.part`)
-  return (split.parts ?? []).flatMap(({ id, name }) => {
+    GROUP BY  p.part_id`)
+  return (breakdown.parts ?? []).flatMap(({ id, name }) => {
     const row = rows.find(({ part }) => part === id)
     return row
       ? [{ part: id, name, low: row.low, high: Math.max(row.low, Math.min(row.high, row.shown ?? Infinity)) }]
@@ -251,17 +265,18 @@ async function bounds(db: ClientDb, scope: ResolvedScope, split: Split, ids: num
  * so that a day of 23 hours weighs like others; over profiles the sum, in which somebody who follows two counts twice.
  * Beside it the followers of the same days.
  */
-async function hours(db: ClientDb, scope: ResolvedScope, split: Split, ids: number[]): Promise<PartFigure[]> {
+async function hours(db: ClientDb, scope: ResolvedScope, breakdown: Breakdown, ids: number[]): Promise<PartFigure[]> {
   const rows = await db.rows<{ part: string; people: number }>(sql`
-    SELECT   part, SUM(people) AS people
-    FROM     (SELECT   profile_id, part, AVG(value + 0e0) AS people
-              FROM     profile_day_part
+    SELECT   n.part, SUM(p.people) AS people
+    FROM     (SELECT   client_id, profile_id, part_id, AVG(value + 0e0) AS people
+              FROM     profile_day_breakdown
               WHERE    client_id = ${db.client}
               AND      profile_id IN (${ids})
-              AND      split = ${split.id}
+              AND      breakdown = ${breakdown.code}
               AND      day BETWEEN ${scope.period.from} AND ${scope.period.to}
-              GROUP BY profile_id, part) typical
-    GROUP BY part`)
+              GROUP BY profile_id, part_id) p
+    ${NAMED}
+    GROUP BY p.part_id`)
   const all = await db.one<{ followers: number | null }>(sql`
     SELECT SUM(followers) AS followers
     FROM   (SELECT   d.profile_id, AVG(d.followers + 0e0) AS followers
@@ -269,11 +284,11 @@ async function hours(db: ClientDb, scope: ResolvedScope, split: Split, ids: numb
             WHERE    d.client_id = ${db.client}
             AND      d.profile_id IN (${ids})
             AND      d.day BETWEEN ${scope.period.from} AND ${scope.period.to}
-            AND      EXISTS (SELECT 1 FROM profile_day_part p WHERE p.client_id = d.client_id
-    AND p.profile_id = d.profile_id AND p.split = ${split.id} AND p.day = d.day)
+            AND      EXISTS (SELECT 1 FROM profile_day_breakdown p WHERE p.client_id = d.client_id
+    AND p.profile_id = d.profile_id AND p.breakdown = ${breakdown.code} AND p.day = d.day)
             GROUP BY d.profile_id) typical`)
   const fullest = Math.max(0, ...rows.map(({ people }) => people))
-  return (split.parts ?? []).flatMap(({ id, name }) => {
+  return (breakdown.parts ?? []).flatMap(({ id, name }) => {
     const people = rows.find(({ part }) => part === id)?.people
     return people === undefined
       ? []
@@ -292,16 +307,17 @@ async function hours(db: ClientDb, scope: ResolvedScope, split: Split, ids: numb
 async function times(
   db: ClientDb,
   period: Period,
-  split: Split,
+  breakdown: Breakdown,
   members: readonly Giving[],
 ): Promise<TimesOfProfile[]> {
   const rows = await db.rows<{ profile_id: number; part: string; value: number }>(sql`
-    SELECT profile_id, part, value
-    FROM   profile_day_part
-    WHERE  client_id = ${db.client}
-    AND    profile_id IN (${members.map(({ row }) => row.profile_id)})
-    AND    split = ${split.id}
-    AND    day = ${period.to}`)
+    SELECT p.profile_id, n.part, p.value
+    FROM   profile_day_breakdown p
+    ${NAMED}
+    WHERE  p.client_id = ${db.client}
+    AND    p.profile_id IN (${members.map(({ row }) => row.profile_id)})
+    AND    p.breakdown = ${breakdown.code}
+    AND    p.day = ${period.to}`)
   const result: TimesOfProfile[] = []
   for (const { row, rule } of members) {
     const people = new Map(

@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { metricById } from '../metrics/catalogue'
 import { reportsMetric } from '../metrics/reportsMetric'
 import { networkById } from '../networks/networks'
-import { partName, splitById, SPLITS } from './splits'
+import { partName, breakdownById, BREAKDOWNS } from './breakdowns'
 import { fitsTimes, timesBounds } from './timesBounds'
 
-describe('splits', () => {
+describe('breakdowns', () => {
   it('are of metrics that their networks report, and of kinds that fit: people are never parts of a sum', () => {
-    for (const { id, metric, kind, networks } of SPLITS) {
+    for (const { id, metric, kind, networks } of BREAKDOWNS) {
       expect(
         Object.keys(networks).every((network) => reportsMetric(networkById(network), metric)),
         id,
@@ -24,14 +24,14 @@ describe('splits', () => {
     }
   })
   it('name their parts, and open ones name themselves', () => {
-    expect(partName(splitById('impressions_by_source'), 'shared')).toBe('Through sharing')
-    expect(partName(splitById('visits_by_site'), 'farrowpost.example')).toBe('farrowpost.example')
+    expect(partName(breakdownById('impressions_by_source'), 'shared')).toBe('Through sharing')
+    expect(partName(breakdownById('visits_by_site'), 'farrowpost.example')).toBe('farrowpost.example')
     expect([
-      partName(splitById('followers_by_country'), 'IE'),
-      partName(splitById('followers_by_country'), 'elsewhere'),
-      partName(splitById('calls_by_hour'), '9'),
+      partName(breakdownById('followers_by_country'), 'IE'),
+      partName(breakdownById('followers_by_country'), 'elsewhere'),
+      partName(breakdownById('calls_by_hour'), '9'),
     ]).toEqual(['Ireland', 'elsewhere', '09:00'])
-    expect(() => splitById('by_magic')).toThrow('there is no split "by_magic"')
+    expect(() => breakdownById('by_magic')).toThrow('there is no breakdown "by_magic"')
   })
 })
 

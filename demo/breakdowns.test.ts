@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { addDays } from '../core/days/day'
-import { timesBounds } from '../core/splits/timesBounds'
-import { TIMES } from '../core/splits/splits'
+import { timesBounds } from '../core/breakdowns/timesBounds'
+import { TIMES } from '../core/breakdowns/breakdowns'
 import { PROFILES } from './cast'
-import { partsOf, portions, timesOf } from './parts'
+import { breakdownsOf, portions, timesOf } from './breakdowns'
 import { volumeOf } from './volume'
 import { world } from './world'
 
@@ -13,10 +13,10 @@ const { profileDay } = world(anchor)
 const of = (handle: string, network: string) => {
   const profile = PROFILES.find((one) => one.handle === handle && one.network === network)!
   const dayOf = (asked: string) => profileDay(profile, asked, anchor)
-  return { figures: dayOf(day)!, parts: partsOf(profile, day, dayOf) }
+  return { figures: dayOf(day)!, parts: breakdownsOf(profile, day, dayOf) }
 }
-const sum = (parts: { split: string; value: number }[], split: string) =>
-  parts.filter((part) => part.split === split).reduce((all, { value }) => all + value, 0)
+const sum = (parts: { breakdown: string; value: number }[], breakdown: string) =>
+  parts.filter((part) => part.breakdown === breakdown).reduce((all, { value }) => all + value, 0)
 
 describe('the parts that networks give', () => {
   it('add up to their whole where each counts once', () => {
@@ -30,14 +30,14 @@ describe('the parts that networks give', () => {
     const { figures, parts } = of('mossgategardens', 'commons')
     expect(sum(parts, 'reach_by_source')).toBeGreaterThanOrEqual(figures.reach_1d!)
     expect(
-      Math.max(...parts.filter(({ split }) => split === 'reach_by_source').map(({ value }) => value)),
+      Math.max(...parts.filter(({ breakdown }) => breakdown === 'reach_by_source').map(({ value }) => value)),
     ).toBeLessThanOrEqual(figures.reach_1d!)
   })
   it('say of followers on Sundays whom they are, where there are enough', () => {
     const on = (asked: string, handle = '@orrerypress', network = 'tintype') =>
-      partsOf(PROFILES.find((one) => one.handle === handle && one.network === network)!, asked, (day) =>
+      breakdownsOf(PROFILES.find((one) => one.handle === handle && one.network === network)!, asked, (day) =>
         profileDay(PROFILES.find((one) => one.handle === handle && one.network === network)!, day, anchor),
-      ).filter(({ split }) => split === 'followers_by_country')
+      ).filter(({ breakdown }) => breakdown === 'followers_by_country')
     expect(on('2026-09-15')).toEqual([])
     const sunday = on('2026-09-13')
     // twelve countries, most of them five hours west
@@ -51,8 +51,8 @@ describe('the parts that networks give', () => {
     () => {
       const hours = (handle: string, asked: string) => {
         const profile = PROFILES.find((one) => one.handle === handle && one.network === 'tintype')!
-        return partsOf(profile, asked, (on) => profileDay(profile, on, anchor)).filter(
-          ({ split }) => split === 'followers_by_hour',
+        return breakdownsOf(profile, asked, (on) => profileDay(profile, on, anchor)).filter(
+          ({ breakdown }) => breakdown === 'followers_by_hour',
         )
       }
       const fullest = (handle: string) => Number(hours(handle, day).sort((a, b) => b.value - a.value)[0]!.part)
@@ -66,7 +66,7 @@ describe('the parts that networks give', () => {
   )
   it('nest where one is a part of the other', () => {
     const far = of('mossgatefilms', 'lantern')
-      .parts.filter(({ split }) => split === 'views_by_progress')
+      .parts.filter(({ breakdown }) => breakdown === 'views_by_progress')
       .map(({ value }) => value)
     expect(far).toHaveLength(5)
     expect([...far].sort((a, b) => b - a)).toEqual(far)

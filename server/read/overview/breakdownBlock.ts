@@ -1,20 +1,22 @@
-import { SPLITS, splitById } from '../../../core/splits/splits'
-import type { SplitView } from '../../../shared/read/parts'
-import type { FilledParts } from '../../../shared/read/partsBlock'
+import { BREAKDOWNS, breakdownById } from '../../../core/breakdowns/breakdowns'
+import type { BreakdownView } from '../../../shared/read/breakdown'
+import type { FilledBreakdown } from '../../../shared/read/breakdownBlock'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, share, text } from '../../platform/tables/columns'
 import type { Cell, Table } from '../../platform/tables/table'
-import { splitOf } from './parts'
+import { breakdownOf } from './breakdown'
 
-export const partsBlock: ReportBlock<FilledParts> = {
-  fill: async ({ db, scope, block }) => ({ split: await splitOf(db, scope, block.option || SPLITS[0]!.id) }),
-  tableOf: ({ split }) => parts(split),
-  missingIn: ({ split: { rows, times } }) =>
-    rows.length + times.length === 0 ? ['no network gives this split for the period.'] : [],
+export const breakdownBlock: ReportBlock<FilledBreakdown> = {
+  fill: async ({ db, scope, block }) => ({
+    breakdown: await breakdownOf(db, scope, block.option || BREAKDOWNS[0]!.id),
+  }),
+  tableOf: ({ breakdown }) => columnsOf(breakdown),
+  missingIn: ({ breakdown: { rows, times } }) =>
+    rows.length + times.length === 0 ? ['no network gives this breakdown for the period.'] : [],
 }
 
-function parts({ split, kind, rows: list, times, present, expected }: SplitView): Table {
-  const { name, base } = splitById(split)
+function columnsOf({ breakdown, kind, rows: list, times, present, expected }: BreakdownView): Table {
+  const { name, base } = breakdownById(breakdown)
   const coverage = [count('Profile-days with data'), count('Profile-days expected')]
   const known: Cell[] = [present, expected]
   if (kind === 'times') {

@@ -1,0 +1,95 @@
+import { STORED_FIGURES } from '../metrics/columns'
+import type { Dataset, KeyColumn, Measure } from './dataset'
+
+const PROFILE: KeyColumn = { column: 'profile_id', type: 'profile', meaning: 'The profile.' }
+const DAY: KeyColumn = { column: 'day', type: 'day', meaning: 'The day, in the client’s time zone.' }
+const POST: KeyColumn = { column: 'remote_id', type: 'id', meaning: 'The network’s id of the post.' }
+
+/** The figures of a post so far. */
+const POST_MEASURES = [
+  { column: 'impressions', rollUp: 'flow', bit: 0, meaning: 'Impressions of the post so far.' },
+  { column: 'reactions', rollUp: 'flow', bit: 1, meaning: 'Reactions to it so far.' },
+  { column: 'comments', rollUp: 'flow', bit: 2, meaning: 'Comments below it so far.' },
+  { column: 'shares', rollUp: 'flow', bit: 3, meaning: 'How often it was shared so far.' },
+  { column: 'saves', rollUp: 'flow', bit: 4, meaning: 'How often it was saved so far.' },
+] as const satisfies readonly Measure[]
+export type PostMeasure = (typeof POST_MEASURES)[number]['column']
+export const POST_FIGURES: readonly PostMeasure[] = POST_MEASURES.map(({ column }) => column)
+
+/** What a profile brought on a day: the wide table of figures. */
+export const PROFILE_DAY: Dataset = {
+  id: 'profile_day',
+  name: 'Figures by day',
+  grain: 'a profile on a day',
+  keys: [PROFILE, DAY],
+  day: 'day',
+  measures: STORED_FIGURES.map(({ column, rollUp, bit }) => ({
+    column,
+    rollUp,
+    bit,
+    meaning: `${column.replaceAll('_', ' ').replace(/ (\d+)d$/, ' over $1 days ending on the day')}, as the network counts.`,
+  })),
+  texts: [],
+  sources: ['network', 'file'],
+}
+
+/** A figure of a day by its parts. */
+export const PROFILE_DAY_BREAKDOWN: Dataset = {
+  id: 'profile_day_breakdown',
+  name: 'Breakdowns by day',
+  grain: 'a part of a breakdown of a profile on a day',
+  keys: [
+    PROFILE,
+    { column: 'breakdown', type: 'breakdown', meaning: 'Which breakdown.' },
+    DAY,
+    { column: 'part_id', type: 'part', meaning: 'Which part of it.' },
+  ],
+  day: 'day',
+  measures: [{ column: 'value', rollUp: 'by its breakdown', bit: 0, meaning: 'The count of the part.' }],
+  texts: [],
+  sources: ['network'],
+}
+
+/** What was posted, with what it has brought so far. */
+export const POSTS: Dataset = {
+  id: 'post',
+  name: 'Posts',
+  grain: 'a post',
+  keys: [PROFILE, POST],
+  day: 'day',
+  measures: POST_MEASURES,
+  texts: [
+    { column: 'published_at', type: 'instant', bit: 30, meaning: 'When it was published, in UTC.' },
+    { column: 'day', type: 'day', bit: 31, meaning: 'The day of that, in the client’s time zone.' },
+    { column: 'format', type: 'text', longest: 20, bit: 32, meaning: 'What kind of post it is.' },
+    { column: 'text', type: 'text', longest: 2000, bit: 33, meaning: 'What it says.' },
+  ],
+  sources: ['network'],
+}
+
+/** What a post had brought when it was looked at: the same figures, over its life. */
+export const POST_OBSERVATIONS: Dataset = {
+  id: 'post_observation',
+  name: 'Posts over their life',
+  grain: 'a post at a time',
+  keys: [PROFILE, POST, { column: 'observed_at', type: 'instant', meaning: 'When it was looked at, in UTC.' }],
+  day: 'observed_at',
+  measures: POST_MEASURES.map((measure) => ({ ...measure, rollUp: 'stock' as const })),
+  texts: [],
+  sources: ['network'],
+  keptDays: 800,
+}
+
+/** Every dataset of a client, in the order in which they are told. */
+export const DATASETS: readonly Dataset[] = [PROFILE_DAY, PROFILE_DAY_BREAKDOWN, POSTS, POST_OBSERVATIONS]
+
+/**
+ * A dataset by its id.
+ *
+ * @throws RangeError when there is no such dataset
+ */
+export function datasetById(id: string): Dataset {
+  const dataset = DATASETS.find((each) => each.id === id)
+  if (!dataset) throw new RangeError(`there is no dataset "${id}"`)
+  return dataset
+}

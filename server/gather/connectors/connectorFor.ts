@@ -1,0 +1,20 @@
+import { NETWORKS } from '../../../core/networks/networks'
+import type { Connection, Connector } from './connector'
+import { httpNetwork } from './httpNetwork'
+
+/** Every connector, by the name that connections know it by. */
+const CONNECTORS: ReadonlyMap<string, (connection: Connection) => Connector> = new Map(
+  NETWORKS.map(({ id }) => [id, httpNetwork]),
+)
+
+/**
+ * What speaks with a source.
+ *
+ * @throws  RangeError when there is no such connector
+ * @example await connectorFor({ connector: 'cork' }).lookup?.('@mossgate')
+ */
+export function connectorFor(connection: Connection): Connector {
+  const connector = CONNECTORS.get(connection.connector)
+  if (!connector) throw new RangeError(`there is no connector "${connection.connector}"`)
+  return connector(connection)
+}

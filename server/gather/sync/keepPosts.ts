@@ -1,0 +1,44 @@
+import { POST_FIGURES } from '../../../core/datasets/datasets'
+import { dayAt } from '../../../core/days/lastCompleteDay'
+import { now } from '../../platform/clock'
+import type { ClientDb } from '../../platform/database/clientDb'
+import type { PostsPage } from '../connectors/connector'
+
+/**
+ * Keeps a page of posts, and what each had brought when it was looked at.
+ *
+ * @param lookedAt  when the page was asked for, in milliseconds since 1970 UTC
+ */
+export async function keepPosts(
+  db: ClientDb,
+  profileId: number,
+  { data }: Pick<PostsPage, 'data'>,
+  lookedAt = now(),
+): Promise<void> {
+  await db.insertRows(
+    'post',
+    ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', ...POST_FIGURES],
+    data.map((post) => [
+      // the client's day, whatever day it was where the network counts
+      profileId,
+      post.remoteId,
+      new Date(post.publishedAt),
+      dayAt(Date.parse(post.publishedAt), db.timeZone),
+      post.format,
+      post.text,
+      ...POST_FIGURES.map((figure) => post[figure] ?? null),
+    ]),
+    ['day', 'text', ...POST_FIGURES],
+  )
+  await db.insertRows(
+    'post_observation',
+    ['profile_id', 'remote_id', 'observed_at', ...POST_FIGURES],
+    data.map((post) => [
+      profileId,
+      post.remoteId,
+      new Date(lookedAt),
+      ...POST_FIGURES.map((figure) => post[figure] ?? null),
+    ]),
+    [...POST_FIGURES],
+  )
+}
