@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatCount } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
-import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
+import { describeInstant, describePeriodShort } from '~~/core/periods/describePeriod'
 import { profilesWords } from '~/read/unusual/unusualWords'
 import { targetHeading, targetWords } from '~/read/targets/targetWords'
 import type { OrderedColumn } from '~/platform/useTableOrder'
@@ -44,7 +44,6 @@ const { ordered, select, orderOf } = useTableOrder(
   () => columns.value,
   () => data.value ?? [],
 )
-const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 
 <template>
@@ -116,7 +115,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
               <td>{{ client.profiles }}</td>
               <td class="words">
                 <NuxtLink v-if="client.lastEdition" :to="`/${client.slug}/editions/${client.lastEdition.id}`"
-                  >Edition {{ client.lastEdition.number }}, {{ day(client.lastEdition.issuedAt) }}</NuxtLink
+                  >Edition {{ client.lastEdition.number }}, {{ describeInstant(client.lastEdition.issuedAt) }}</NuxtLink
                 ><NuxtLink v-else-if="session.may(client.slug, 'reports')" :to="`/${client.slug}/reports`"
                   >none yet</NuxtLink
                 ><template v-else>none yet</template>

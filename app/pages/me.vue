@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describeInstant } from '~~/core/periods/describePeriod'
 import type { SessionView } from '~~/shared/platform/people'
 import { passwordSchema } from '~~/shared/platform/people'
 
@@ -46,9 +46,8 @@ async function changePassword() {
 /** Of what a browser says of itself, the part that tells one machine from another. */
 const systemOf = (browser: string) =>
   /\(([^)]+)\)/.exec(browser)?.[1] ?? (browser.slice(0, 60) || 'a program that gives no name')
-const when = (date: Date | string) =>
-  `${describeDay(new Date(date).toISOString().slice(0, 10))}, ` +
-  `${new Date(date).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`
+const when = (date: Date) =>
+  `${describeInstant(date)}, ` + `${date.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`
 const COLUMNS = [
   { key: 'where', label: 'Where', valueOf: ({ browser }: SessionView) => systemOf(browser) },
   { key: 'address', label: 'Address', isWords: true, valueOf: ({ address }: SessionView) => address },

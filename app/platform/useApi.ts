@@ -1,4 +1,5 @@
 import { FetchError, type FetchOptions } from 'ofetch'
+import { readAnswer } from '~~/shared/platform/instants'
 
 /** What the server says is wrong, in a sentence. */
 export class ApiProblem extends Error {
@@ -35,7 +36,7 @@ async function ask<T>(path: string, options: FetchOptions<'json'>, waits = 0): P
   try {
     // a page that is drawn on the server asks as whoever wants it
     const fetch = import.meta.server ? useRequestFetch() : $fetch
-    return (await fetch<T>(path, { retry: 0, ...options } as never)) as T
+    return (await fetch<T>(path, { retry: 0, parseResponse: readAnswer, ...options } as never)) as T
   } catch (error) {
     const response = error instanceof FetchError ? error.response : undefined
     if (response?.status !== 503 || options.method || waits === MOST_WAITS) throw error
@@ -49,23 +50,14 @@ async function ask<T>(path: string, options: FetchOptions<'json'>, waits = 0): P
 function toProblem(error: unknown): ApiProblem {
   if (!(error instanceof FetchError) || !error.response)
     return new ApiProblem(0, 'The application does not answer. Check that it is running, then try again.')
-  const data =
-    typeof error.data === 'string'
-      ? parse(error.data)
-      : (error.data as { detail?: string; fields?: Record<string, string> } | undefined)
+  const data = (typeof error.data === 'string' ? readAnswer(error.data) : error.data) as
+    | { detail?: string; fields?: Record<string, string> }
+    | undefined
   return new ApiProblem(
     error.response.status,
     data?.detail ?? `The application answered ${error.response.status}.`,
     data?.fields,
   )
-}
-
-function parse(text: string): { detail?: string; fields?: Record<string, string> } | undefined {
-  try {
-    return JSON.parse(text) as { detail?: string }
-  } catch {
-    return undefined
-  }
 }
 
 const USUAL_LOCALE = 'en-GB'

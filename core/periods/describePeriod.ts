@@ -28,6 +28,14 @@ const monthName = (day: Day): string => LONG[Number(day.slice(5, 7)) - 1]!
  */
 export const describeDay = (day: Day): string => `${shortDay(day)} ${yearOf(day)}`
 
+/**
+ * The day of an instant in words.
+ *
+ * @example describeInstant(new Date('2026-10-28T23:30:00Z'), 'Europe/Paris') // '29 Oct 2026'
+ */
+export const describeInstant = (at: Date, zone = 'UTC'): string =>
+  describeDay(new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(at))
+
 /** A day without its year, for axes and lists where the year is clear. */
 export const shortDay = (day: Day): string => `${dayOfMonth(day)} ${monthName(day).slice(0, 3)}`
 

@@ -5,7 +5,7 @@ import { declareBlock } from '../report/declareBlock'
 export interface FilledFound {
   kind: 'found'
   found: ProfileSearch | null
-  searchedAt: string | null
+  searchedAt: Date | null
 }
 
 export const foundBlock = declareBlock<FilledFound>()({

@@ -46,7 +46,7 @@ describe('the state of a profile', () => {
 describe('posts in an order', () => {
   const post = (id: string, part: object) => ({
     id,
-    publishedAt: '2026-10-01T08:00:00Z',
+    publishedAt: new Date('2026-10-01T08:00:00Z'),
     impressions: 100,
     interactions: 5,
     rate: { value: 0.05, low: 0.02, high: 0.11 },
@@ -57,9 +57,14 @@ describe('posts in an order', () => {
     impressions: 9000,
     interactions: 5400,
     rate: { value: 0.6, low: 0.59, high: 0.61 },
-    publishedAt: '2026-10-02T08:00:00Z',
+    publishedAt: new Date('2026-10-02T08:00:00Z'),
   })
-  const none = post('none', { impressions: null, interactions: null, rate: null, publishedAt: '2026-10-03T08:00:00Z' })
+  const none = post('none', {
+    impressions: null,
+    interactions: null,
+    rate: null,
+    publishedAt: new Date('2026-10-03T08:00:00Z'),
+  })
   it.each([
     ['newest', 'none,many,few'],
     ['rate', 'few,many,none'],

@@ -1,4 +1,4 @@
-import { describeDay } from '../../core/periods/describePeriod'
+import { describeDay, describeInstant } from '../../core/periods/describePeriod'
 
 /** What the state of a profile depends on. */
 interface Known {
@@ -10,7 +10,7 @@ interface Known {
   forgetsInDays?: number
   job: { state: string; message: string } | null
   /** The newest request for its consent, while that is not given. */
-  request?: { state: 'open' | 'refused' | 'ended'; askedAt: Date | string; endsAt: Date | string }
+  request?: { state: 'open' | 'refused' | 'ended'; askedAt: Date; endsAt: Date }
 }
 
 /**
@@ -32,14 +32,12 @@ export function stateOf({ job, isActive, consent, trouble, syncedTo, isRival, fo
   return consent === 'none' ? `${upTo}, only what anybody can see: ${requestWords(request)}` : upTo
 }
 
-const dayOf = (at: Date | string): string => describeDay(new Date(at).toISOString().slice(0, 10))
-
 /** How it stands with the consent of an owner who has not given it. */
 export function requestWords(request: Known['request']): string {
   if (!request) return 'its owner was not asked for consent yet'
   if (request.state === 'refused')
-    return `its owner has refused the consent that was asked for on ${dayOf(request.askedAt)}`
+    return `its owner has refused the consent that was asked for on ${describeInstant(request.askedAt)}`
   return request.state === 'open'
-    ? `its owner was asked for consent on ${dayOf(request.askedAt)}; the link works until ${dayOf(request.endsAt)}`
-    : `its owner was asked for consent on ${dayOf(request.askedAt)} and did not answer; the link has ended`
+    ? `its owner was asked for consent on ${describeInstant(request.askedAt)}; the link works until ${describeInstant(request.endsAt)}`
+    : `its owner was asked for consent on ${describeInstant(request.askedAt)} and did not answer; the link has ended`
 }

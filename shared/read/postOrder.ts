@@ -1,6 +1,6 @@
 /** What an order of posts looks at. */
 interface Orderable {
-  publishedAt: Date | string
+  publishedAt: Date
   impressions: number | null
   interactions: number | null
   rate: { value: number; low: number; high: number } | null
@@ -21,8 +21,8 @@ export const POST_ORDERS = [
 
 /** What a post is ordered by; one without it comes last. */
 const KEYS: Record<string, (post: Orderable) => number | undefined> = {
-  newest: (post) => new Date(post.publishedAt).getTime(),
-  oldest: (post) => -new Date(post.publishedAt).getTime(),
+  newest: (post) => post.publishedAt.getTime(),
+  oldest: (post) => -post.publishedAt.getTime(),
   fewest_interactions: (post) => (post.interactions === null ? undefined : -post.interactions),
   fewest_impressions: (post) => (post.impressions === null ? undefined : -post.impressions),
   interactions: (post) => post.interactions ?? undefined,

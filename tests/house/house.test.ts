@@ -52,6 +52,16 @@ describe('the house', () => {
     expect(rows).toEqual([])
   })
 
+  it('calls an instant …At, by which an answer brings it as one', () => {
+    const fields = filesOf('shared').flatMap((file) => [
+      ...read(file).matchAll(/^\s+(\w+)\??: (Date|string)( \| null)?$/gm),
+    ])
+    expect(fields.filter(([, name, type]) => name!.endsWith('At') !== (type === 'Date')).map(([all]) => all)).toEqual(
+      [],
+    )
+    expect(fields.filter(([, , type]) => type === 'Date').length).toBeGreaterThan(8)
+  })
+
   it('has each kind of job once, in a module of its own', () => {
     const kinds = JOBS.map(({ declaration }) => declaration.kind)
     expect(new Set(kinds).size).toBe(kinds.length)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describeInstant } from '~~/core/periods/describePeriod'
 import type { FilledFound } from '~~/shared/gather/foundBlock'
 
 defineProps<{ block: FilledFound }>()
@@ -7,7 +7,7 @@ defineProps<{ block: FilledFound }>()
 
 <template>
   <div v-if="block.found">
-    <p class="quiet">{{ block.found.address }}, as it was on {{ describeDay(block.searchedAt!.slice(0, 10)) }}.</p>
+    <p class="quiet">{{ block.found.address }}, as it was on {{ describeInstant(block.searchedAt!) }}.</p>
     <FoundText :found="block.found" is-plain />
   </div>
   <p v-else class="quiet">The client’s profiles were not looked for yet.</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describeInstant } from '~~/core/periods/describePeriod'
 import type { ProfileSearch, SeenProfile } from '~~/shared/gather/find'
 
 useHead({ title: 'Find profiles · Zaffer' })
@@ -9,7 +9,7 @@ const refresh = useRefresh()
 const { slug, base } = useClient()
 const { data, error, refetch } = useQuery({
   key: () => ['search', slug.value],
-  query: () => api<{ website: string; found: ProfileSearch | null; searchedAt: string | null }>(`${base.value}/search`),
+  query: () => api<{ website: string; found: ProfileSearch | null; searchedAt: Date | null }>(`${base.value}/search`),
 })
 const form = reactive({ address: '', handle: '' })
 const problems = ref<Record<string, string>>({})
@@ -82,9 +82,7 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
     </p>
     <template v-if="data?.found">
       <h2 class="heading">What was found</h2>
-      <p class="quiet">
-        {{ data.found.address }}, as it was on {{ describeDay(String(data.searchedAt).slice(0, 10)) }}.
-      </p>
+      <p class="quiet">{{ data.found.address }}, as it was on {{ describeInstant(data.searchedAt!) }}.</p>
       <FoundText :found="data.found" @add="add" />
     </template>
   </div>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describeInstant } from '~~/core/periods/describePeriod'
 import { formatCount, oneDecimal } from '~~/core/format/numbers'
 import type { PostBehind, PostsBehind } from '~~/shared/read/why'
 
 /** Which posts did it: of both periods, each beside what its profile's posts usually bring. */
 defineProps<{ posts: PostsBehind }>()
 const locale = useLocale()
-const day = ({ publishedAt }: PostBehind) => describeDay(new Date(publishedAt).toISOString().slice(0, 10))
+const day = ({ publishedAt }: PostBehind) => describeInstant(publishedAt)
 const beside = ({ times, usual }: PostBehind) =>
   times !== undefined
     ? `${oneDecimal(times, locale)} × its profile’s usual of ${formatCount(usual!, locale)}`

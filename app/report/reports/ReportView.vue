@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { describeDay, shortDay } from '~~/core/periods/describePeriod'
+import { describeInstant, describeDay, shortDay } from '~~/core/periods/describePeriod'
 import type { SharedEdition } from '~~/shared/report/editions'
 
 const props = defineProps<{
@@ -13,8 +13,7 @@ const isReady = computed(() => ready.value >= content.value.blocks.length)
 const logo = computed(() =>
   content.value.agency.logo ? `data:image/svg+xml;utf8,${encodeURIComponent(content.value.agency.logo)}` : undefined,
 )
-const dayOf = (at: Date | string) => describeDay(new Date(at).toISOString().slice(0, 10))
-const issued = computed(() => dayOf(props.edition.issuedAt))
+const issued = computed(() => describeInstant(props.edition.issuedAt))
 const hasGaps = computed(() =>
   content.value.blocks.some(
     (block) =>
@@ -41,11 +40,11 @@ const hasGaps = computed(() =>
     <p v-if="edition.supersededBy" class="superseded" role="note">
       A later edition stands in the place of this one: edition {{ edition.supersededBy.number }} of “{{
         edition.supersededBy.title
-      }}”, issued on {{ dayOf(edition.supersededBy.issuedAt) }}.
+      }}”, issued on {{ describeInstant(edition.supersededBy.issuedAt) }}.
     </p>
     <p v-for="other in edition.supersedes ?? []" :key="other.number" class="quiet" role="note">
       It stands in the place of edition {{ other.number }} of “{{ other.title }}”, issued on
-      {{ dayOf(other.issuedAt) }}.
+      {{ describeInstant(other.issuedAt) }}.
     </p>
     <p v-if="edition.reader" class="quiet">For {{ edition.reader }}.</p>
     <h1>{{ content.title }}</h1>

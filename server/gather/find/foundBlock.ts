@@ -8,7 +8,7 @@ import { lastSearch } from './findProfiles'
 export const foundBlock: ReportBlock<FilledFound> = {
   async fill({ db }) {
     const { found, searchedAt } = await lastSearch(db)
-    return { found, searchedAt: searchedAt && new Date(searchedAt).toISOString() }
+    return { found, searchedAt }
   },
   tableOf: ({ found }) => tableOf(found),
   missingIn: ({ found }) => (found ? [] : ['the client’s profiles were not looked for yet.']),

@@ -49,5 +49,5 @@ export const postTable = (list: readonly ListedPost[], zone: string): Table => (
 })
 
 /** An instant as ISO 8601 with the offset that the zone has then. */
-const instant = (at: Date | string, zone: string): string =>
-  DateTime.fromJSDate(new Date(at), { zone }).toISO({ suppressMilliseconds: true })!
+const instant = (at: Date, zone: string): string =>
+  DateTime.fromJSDate(at, { zone }).toISO({ suppressMilliseconds: true })!

@@ -7,6 +7,7 @@ import { sql } from '../../platform/database/sql'
 import { systemDb } from '../../platform/database/systemDb'
 import { badRequest, notFound, Problem } from '../../platform/problems/problem'
 import type { ReportContent } from '../../../shared/report/content'
+import { instants } from '../../../shared/platform/instants'
 import { thawed } from '../../../shared/report/thawed'
 import type { Edition, EditionHead, OtherEdition, ShareView, SharedEdition } from '../../../shared/report/editions'
 
@@ -43,7 +44,7 @@ const toEdition = (
   { content: text, supersededBy, ...row }: EditionRow,
   others: readonly (OtherEdition & { supersededBy: number | null })[],
 ): Edition => {
-  const content = thawed(JSON.parse(text) as ReportContent)
+  const content = thawed(JSON.parse(text, instants) as ReportContent)
   const plain = ({ id, number, title, issuedAt }: OtherEdition): OtherEdition => ({ id, number, title, issuedAt })
   const later = others.find(({ id }) => id === supersededBy)
   return {

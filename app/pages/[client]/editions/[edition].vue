@@ -91,7 +91,7 @@ async function copy() {
 const stateOf = (share: ShareView) =>
   share.isRevoked
     ? 'withdrawn'
-    : new Date(share.endsAt) < new Date()
+    : share.endsAt < new Date()
       ? 'ended'
       : `works until ${describeDay(String(share.endsAt).slice(0, 10))}`
 

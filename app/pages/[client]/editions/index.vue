@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describeInstant } from '~~/core/periods/describePeriod'
 import type { OrderedColumn } from '~/platform/useTableOrder'
 import type { EditionHead } from '~~/shared/report/editions'
 
@@ -52,7 +52,7 @@ useHead({ title: 'Editions · Zaffer' })
             ><span v-if="edition.isSuperseded" class="quiet"> · superseded</span>
           </td>
           <td class="words">{{ edition.periodWords }}</td>
-          <td>{{ describeDay(new Date(edition.issuedAt).toISOString().slice(0, 10)) }}</td>
+          <td>{{ describeInstant(edition.issuedAt) }}</td>
           <td class="words">{{ edition.issuedBy }}</td>
           <td class="words quiet" :title="edition.sha256">{{ edition.sha256.slice(0, 12) }}…</td>
         </tr>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describeInstant } from '~~/core/periods/describePeriod'
 import type { OrderedColumn } from '~/platform/useTableOrder'
 import type { ReportHead } from '~~/shared/report/reports'
 import { newBlock } from '~/report/reports/newBlock'
@@ -53,7 +53,6 @@ async function copyOf(report: ReportHead) {
 const takeAway = useRemoval(refetch)
 const remove = (report: ReportHead) =>
   takeAway(`${base.value}/reports/${report.id}`, `“${report.title}” was removed; its editions stay.`)
-const day = (date: Date | string) => describeDay(new Date(date).toISOString().slice(0, 10))
 </script>
 
 <template>
@@ -82,7 +81,7 @@ const day = (date: Date | string) => describeDay(new Date(date).toISOString().sl
           <td class="words">{{ report.period.replaceAll('-', ' ').replace('..', ' to ') }}</td>
           <td>{{ report.blocks }}</td>
           <td>{{ report.editions }}</td>
-          <td>{{ day(report.changedAt) }}</td>
+          <td>{{ describeInstant(report.changedAt) }}</td>
           <td>
             <Button
               v-if="session.mayWrite"
