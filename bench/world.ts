@@ -9,7 +9,7 @@ export function* largeWorld(profiles: number, days: number, end: string): Genera
     for (let back = days - 1; back >= 0; back--) {
       if (profile % 4 === 0 && (back + profile) % 50 === 0) continue
       const level = 200 + Math.floor(unit(profile, back) * 4000)
-      const of: Record<FactColumn, number> = {
+      const of: Partial<Record<FactColumn, number>> = {
         impressions: level * 2,
         views: level >> 1,
         watch_seconds: level * 5,
@@ -38,7 +38,7 @@ export function* largeWorld(profiles: number, days: number, end: string): Genera
       yield {
         profile,
         day: addDays(end, -back),
-        ...Object.fromEntries(FACT_COLUMNS.map((column) => [column, of[column]])),
+        ...Object.fromEntries(FACT_COLUMNS.map((column) => [column, of[column] ?? level >> 6])),
       }
     }
   }

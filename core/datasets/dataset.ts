@@ -48,6 +48,11 @@ export interface Dataset {
    * columns, and is brought back when that is undone.
    */
   sources: readonly ('network' | 'file')[]
+  /**
+   * The stream that brings it, row by row as they are stored, and the networks that give it; absent where a row is put
+   * together from something else.
+   */
+  stream?: { id: string; networks: readonly string[] }
   /** For how many days a row is kept; absent: for ever. */
   keptDays?: number
 }

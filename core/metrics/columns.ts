@@ -5,37 +5,94 @@
  * - `bit`: its place where a set of figures is kept as one number. Bits are stored: none is ever given to another
  *   figure, and a new one takes the next
  * - `isPublic`: a network shows it to everybody, without the consent of the owner
+ * - `networks`: those that give it; a figure that a network does not give is never taken for zero
  */
 export const STORED_FIGURES = [
-  { column: 'impressions', rollUp: 'flow', bit: 0 },
-  { column: 'views', rollUp: 'flow', bit: 1, isPublic: true },
-  { column: 'watch_seconds', rollUp: 'flow', bit: 2 },
-  { column: 'completed_views', rollUp: 'flow', bit: 3 },
-  { column: 'reactions', rollUp: 'flow', bit: 4, isPublic: true },
-  { column: 'comments', rollUp: 'flow', bit: 5, isPublic: true },
-  { column: 'shares', rollUp: 'flow', bit: 6, isPublic: true },
-  { column: 'saves', rollUp: 'flow', bit: 7 },
-  { column: 'clicks', rollUp: 'flow', bit: 8 },
-  { column: 'posts', rollUp: 'flow', bit: 9, isPublic: true },
-  { column: 'profile_visits', rollUp: 'flow', bit: 10 },
-  { column: 'searches', rollUp: 'flow', bit: 11 },
-  { column: 'listing_views', rollUp: 'flow', bit: 12 },
-  { column: 'directions', rollUp: 'flow', bit: 13 },
-  { column: 'calls', rollUp: 'flow', bit: 14 },
-  { column: 'new_followers', rollUp: 'flow', bit: 15 },
-  { column: 'lost_followers', rollUp: 'flow', bit: 16 },
-  { column: 'followers', rollUp: 'stock', bit: 17, isPublic: true },
-  { column: 'reach_1d', rollUp: 'unique', bit: 18 },
-  { column: 'reach_7d', rollUp: 'unique', bit: 19 },
-  { column: 'reach_28d', rollUp: 'unique', bit: 20 },
-  { column: 'visitors_1d', rollUp: 'unique', bit: 21 },
-  { column: 'visitors_7d', rollUp: 'unique', bit: 22 },
-  { column: 'visitors_28d', rollUp: 'unique', bit: 23 },
+  {
+    column: 'impressions',
+    rollUp: 'flow',
+    bit: 0,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'murmur', 'cork'],
+  },
+  { column: 'views', rollUp: 'flow', bit: 1, isPublic: true, networks: ['tintype', 'zoetrope', 'lantern'] },
+  { column: 'watch_seconds', rollUp: 'flow', bit: 2, networks: ['zoetrope', 'lantern'] },
+  { column: 'completed_views', rollUp: 'flow', bit: 3, networks: ['zoetrope', 'lantern'] },
+  {
+    column: 'reactions',
+    rollUp: 'flow',
+    bit: 4,
+    isPublic: true,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'murmur', 'cork'],
+  },
+  {
+    column: 'comments',
+    rollUp: 'flow',
+    bit: 5,
+    isPublic: true,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'murmur', 'cork'],
+  },
+  {
+    column: 'shares',
+    rollUp: 'flow',
+    bit: 6,
+    isPublic: true,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'murmur'],
+  },
+  { column: 'saves', rollUp: 'flow', bit: 7, networks: ['tintype', 'zoetrope', 'cork'] },
+  { column: 'clicks', rollUp: 'flow', bit: 8, networks: ['commons', 'guildhall', 'murmur', 'cork', 'waymark'] },
+  {
+    column: 'posts',
+    rollUp: 'flow',
+    bit: 9,
+    isPublic: true,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'murmur', 'cork', 'waymark'],
+  },
+  {
+    column: 'profile_visits',
+    rollUp: 'flow',
+    bit: 10,
+    networks: ['commons', 'tintype', 'zoetrope', 'guildhall', 'murmur'],
+  },
+  { column: 'searches', rollUp: 'flow', bit: 11, networks: ['waymark'] },
+  { column: 'listing_views', rollUp: 'flow', bit: 12, networks: ['waymark'] },
+  { column: 'directions', rollUp: 'flow', bit: 13, networks: ['waymark'] },
+  { column: 'calls', rollUp: 'flow', bit: 14, networks: ['waymark'] },
+  {
+    column: 'new_followers',
+    rollUp: 'flow',
+    bit: 15,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'cork'],
+  },
+  {
+    column: 'lost_followers',
+    rollUp: 'flow',
+    bit: 16,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'cork'],
+  },
+  {
+    column: 'followers',
+    rollUp: 'stock',
+    bit: 17,
+    isPublic: true,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'murmur', 'cork'],
+  },
+  {
+    column: 'reach_1d',
+    rollUp: 'unique',
+    bit: 18,
+    networks: ['commons', 'tintype', 'zoetrope', 'lantern', 'guildhall', 'cork'],
+  },
+  { column: 'reach_7d', rollUp: 'unique', bit: 19, networks: ['commons', 'tintype', 'zoetrope', 'guildhall'] },
+  { column: 'reach_28d', rollUp: 'unique', bit: 20, networks: ['tintype', 'zoetrope', 'lantern', 'cork'] },
+  { column: 'visitors_1d', rollUp: 'unique', bit: 21, networks: ['commons', 'tintype', 'guildhall'] },
+  { column: 'visitors_7d', rollUp: 'unique', bit: 22, networks: ['commons'] },
+  { column: 'visitors_28d', rollUp: 'unique', bit: 23, networks: ['tintype'] },
 ] as const satisfies readonly {
   column: string
   rollUp: 'flow' | 'stock' | 'unique'
   bit: number
   isPublic?: boolean
+  networks: readonly string[]
 }[]
 
 type Stored = (typeof STORED_FIGURES)[number]
@@ -63,3 +120,11 @@ export const FACT_COLUMNS: readonly FactColumn[] = STORED_FIGURES.map(({ column 
 export const PUBLIC_COLUMNS: readonly FactColumn[] = STORED_FIGURES.filter((figure) => 'isPublic' in figure).map(
   ({ column }) => column,
 )
+
+/**
+ * The daily figures that a network gives.
+ *
+ * @example columnsGivenBy('waymark').includes('followers') // false
+ */
+export const columnsGivenBy = (network: string): FactColumn[] =>
+  STORED_FIGURES.filter(({ networks }) => (networks as readonly string[]).includes(network)).map(({ column }) => column)

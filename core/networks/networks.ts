@@ -1,4 +1,4 @@
-import type { FactColumn } from '../metrics/columns'
+import { columnsGivenBy, type FactColumn } from '../metrics/columns'
 import { Unreadable } from '../unreadable'
 
 /** A network that profiles live on: what it tells, how far back, and what its posts are called. */
@@ -17,8 +17,7 @@ export interface Network {
   formats: readonly string[]
 }
 
-/** The networks that can be connected, in the order in which they are listed. */
-export const NETWORKS: readonly Network[] = [
+const KNOWN: readonly Omit<Network, 'reports'>[] = [
   {
     id: 'commons',
     name: 'Commons',
@@ -27,22 +26,6 @@ export const NETWORKS: readonly Network[] = [
     publicDays: 30,
     site: 'commons.example',
     formats: ['text', 'photo', 'video', 'link'],
-    reports: [
-      'impressions',
-      'reactions',
-      'comments',
-      'shares',
-      'clicks',
-      'posts',
-      'profile_visits',
-      'new_followers',
-      'lost_followers',
-      'followers',
-      'reach_1d',
-      'reach_7d',
-      'visitors_1d',
-      'visitors_7d',
-    ],
   },
   {
     id: 'tintype',
@@ -52,24 +35,6 @@ export const NETWORKS: readonly Network[] = [
     publicDays: 30,
     site: 'tintype.example',
     formats: ['photo', 'story', 'clip'],
-    reports: [
-      'impressions',
-      'views',
-      'reactions',
-      'comments',
-      'shares',
-      'saves',
-      'posts',
-      'profile_visits',
-      'new_followers',
-      'lost_followers',
-      'followers',
-      'reach_1d',
-      'reach_7d',
-      'reach_28d',
-      'visitors_1d',
-      'visitors_28d',
-    ],
   },
   {
     id: 'zoetrope',
@@ -79,24 +44,6 @@ export const NETWORKS: readonly Network[] = [
     publicDays: 30,
     site: 'zoetrope.example',
     formats: ['clip'],
-    reports: [
-      'impressions',
-      'views',
-      'watch_seconds',
-      'completed_views',
-      'reactions',
-      'comments',
-      'shares',
-      'saves',
-      'posts',
-      'profile_visits',
-      'new_followers',
-      'lost_followers',
-      'followers',
-      'reach_1d',
-      'reach_7d',
-      'reach_28d',
-    ],
   },
   {
     id: 'lantern',
@@ -106,21 +53,6 @@ export const NETWORKS: readonly Network[] = [
     publicDays: 30,
     site: 'lantern.example',
     formats: ['film', 'short'],
-    reports: [
-      'impressions',
-      'views',
-      'watch_seconds',
-      'completed_views',
-      'reactions',
-      'comments',
-      'shares',
-      'posts',
-      'new_followers',
-      'lost_followers',
-      'followers',
-      'reach_1d',
-      'reach_28d',
-    ],
   },
   {
     id: 'guildhall',
@@ -130,21 +62,6 @@ export const NETWORKS: readonly Network[] = [
     publicDays: 30,
     site: 'guildhall.example',
     formats: ['text', 'photo', 'document', 'video'],
-    reports: [
-      'impressions',
-      'reactions',
-      'comments',
-      'shares',
-      'clicks',
-      'posts',
-      'profile_visits',
-      'new_followers',
-      'lost_followers',
-      'followers',
-      'reach_1d',
-      'reach_7d',
-      'visitors_1d',
-    ],
   },
   {
     id: 'murmur',
@@ -154,7 +71,6 @@ export const NETWORKS: readonly Network[] = [
     publicDays: 30,
     site: 'murmur.example',
     formats: ['text', 'photo'],
-    reports: ['impressions', 'reactions', 'comments', 'shares', 'clicks', 'posts', 'profile_visits', 'followers'],
   },
   {
     id: 'cork',
@@ -164,19 +80,6 @@ export const NETWORKS: readonly Network[] = [
     publicDays: 30,
     site: 'cork.example',
     formats: ['pin'],
-    reports: [
-      'impressions',
-      'reactions',
-      'comments',
-      'saves',
-      'clicks',
-      'posts',
-      'new_followers',
-      'lost_followers',
-      'followers',
-      'reach_1d',
-      'reach_28d',
-    ],
   },
   {
     id: 'waymark',
@@ -186,9 +89,14 @@ export const NETWORKS: readonly Network[] = [
     publicDays: 30,
     site: 'waymark.example',
     formats: ['news', 'event', 'offer', 'product'],
-    reports: ['searches', 'listing_views', 'clicks', 'directions', 'calls', 'posts'],
   },
 ]
+
+/** The networks that can be connected, in the order in which they are listed. */
+export const NETWORKS: readonly Network[] = KNOWN.map((network) => ({
+  ...network,
+  reports: columnsGivenBy(network.id),
+}))
 
 const byId = new Map(NETWORKS.map((network) => [network.id, network]))
 

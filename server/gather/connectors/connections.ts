@@ -4,13 +4,10 @@ import { sql } from '../../platform/database/sql'
 import { seal, unseal } from '../../platform/people/secrets'
 import type { Connection, Tokens } from './connector'
 
-/** What of a source is fetched by itself, each as far as its cursor says. */
-export type StreamId = 'figures' | 'posts' | 'breakdowns'
-
 /** How a profile is reached, and how far each of its streams has come. */
 export interface ProfileConnection extends Connection {
   id: number
-  cursors: Partial<Record<StreamId, Day>>
+  cursors: Readonly<Record<string, Day>>
 }
 
 /** Makes the connection of a new profile; nothing has come through it yet. */
@@ -34,7 +31,7 @@ export async function connectionOf(db: ClientDb, profileId: number): Promise<Pro
     WHERE  c.client_id = ${db.client}
     AND    c.profile_id = ${profileId}`)
   if (!row) return undefined
-  const cursors = await db.rows<{ stream: StreamId; through: Day }>(sql`
+  const cursors = await db.rows<{ stream: string; through: Day }>(sql`
     SELECT stream, through FROM sync_cursor WHERE client_id = ${db.client} AND connection_id = ${row.id}`)
   const { credentials, ...connection } = row
   return {
@@ -59,7 +56,7 @@ export async function keepCredentials(db: ClientDb, connectionId: number, tokens
 }
 
 /** Notes how far a stream has come. It never goes back. */
-export async function reached(db: ClientDb, connectionId: number, stream: StreamId, through: Day): Promise<void> {
+export async function reached(db: ClientDb, connectionId: number, stream: string, through: Day): Promise<void> {
   await db.run(sql`
     INSERT INTO sync_cursor (client_id, connection_id, stream, through)
     VALUES (${db.client}, ${connectionId}, ${stream}, ${through})

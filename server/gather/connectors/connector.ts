@@ -32,6 +32,13 @@ export interface BreakdownsPage {
   next: Day | undefined
 }
 
+/** One page of rows as they are stored. */
+export interface RowsPage {
+  data: Readonly<Record<string, unknown>>[]
+  through: Day | undefined
+  next: Day | undefined
+}
+
 /** One page of what happened on the whole network. */
 export interface VolumePage {
   data: { day: Day; posts: number; interactions: number; impressions: number }[]
@@ -61,6 +68,8 @@ export interface Capabilities {
   figures: (from: Day) => Promise<DaysPage>
   posts: (from: Day) => Promise<PostsPage>
   breakdowns: (from: Day) => Promise<BreakdownsPage>
+  /** The rows of any other dataset, by the name of its stream. */
+  rows: (stream: string, from: Day) => Promise<RowsPage>
   /** What happened on the whole network. */
   volume: (from: Day) => Promise<VolumePage>
   /** A profile by its handle, as the network shows it to everybody. */

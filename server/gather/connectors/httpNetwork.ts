@@ -12,6 +12,7 @@ import {
   type Credentials,
   type DaysPage,
   type PostsPage,
+  type RowsPage,
   type Tokens,
   type VolumePage,
 } from './connector'
@@ -140,6 +141,7 @@ export function httpNetwork(connection: Connection): Connector {
     return {
       figures: (from) => ask((tokens) => page<DaysPage>(tokens, `profiles/${id}/days`, from)),
       posts: (from) => ask((tokens) => page<PostsPage>(tokens, `profiles/${id}/posts`, from)),
+      rows: (stream, from) => ask((tokens) => page<RowsPage>(tokens, `profiles/${id}/${stream}`, from)),
       ...(givesBreakdowns(network) && {
         breakdowns: (from) => ask((tokens) => page<BreakdownsPage>(tokens, `profiles/${id}/breakdowns`, from)),
       }),

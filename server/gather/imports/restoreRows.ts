@@ -3,7 +3,7 @@ import { keysOf, rowKey, valueColumns, type Dataset } from '../../../core/datase
 import { DATASETS } from '../../../core/datasets/datasets'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
-import { among, storedRows, type Keys, type StoredRow, type Values } from './storedRows'
+import { among, storedRows, type Keys, type StoredRow, type Values } from '../../figures/questions/storedRows'
 
 interface RecordRow {
   dataset: string

@@ -1,7 +1,7 @@
 import { bitsOf, hasBit } from '../../../core/datasets/columnBits'
 import { rowKey, valueColumns, type Dataset } from '../../../core/datasets/dataset'
 import type { ClientDb } from '../../platform/database/clientDb'
-import { isSame, storedRows, type Keys, type Values } from './storedRows'
+import { isSame, storedRows, type Keys, type Values } from '../../figures/questions/storedRows'
 
 /** A row that can be written: what it is of, and what it says. */
 export interface WritableRow {

@@ -1,10 +1,11 @@
 import type { Day } from '../../../core/days/day'
+import { DATASETS } from '../../../core/datasets/datasets'
 import type { ClientDb } from '../../platform/database/clientDb'
-import type { StreamId } from '../connectors/connections'
-import type { Capabilities } from '../connectors/connector'
+import type { Connector } from '../connectors/connector'
 import { keepBreakdowns } from './keepBreakdowns'
 import { keepDays } from './keepDays'
 import { keepPosts } from './keepPosts'
+import { keepRows } from './keepRows'
 
 /** One page of a stream, whichever that is. */
 export interface Page {
@@ -15,27 +16,47 @@ export interface Page {
   next: Day | undefined
 }
 
-interface Stream {
-  id: StreamId
+/** What of a source is fetched by itself, as far as its cursor says. */
+export interface Stream {
+  id: string
+  /** What gives a page that begins with a day, or undefined where the source has no such stream. */
+  from: (connector: Connector, network: string) => ((from: Day) => Promise<Page>) | undefined
   /** Keeps a page, in the transaction that notes how far the stream has come; says how many days were restated. */
   keep: (db: ClientDb, profileId: number, page: Page) => Promise<number>
 }
 
-type PageOf<Id extends StreamId> = Awaited<ReturnType<Capabilities[Id]>>
-const stream = <Id extends StreamId>(
+type Own = 'figures' | 'posts' | 'breakdowns'
+type PageOf<Id extends Own> = Awaited<ReturnType<NonNullable<Connector[Id]>>>
+const own = <Id extends Own>(
   id: Id,
   keep: (db: ClientDb, profileId: number, page: PageOf<Id>) => Promise<unknown>,
 ): Stream => ({
   id,
+  from: (connector) => connector[id],
   keep: async (db, profileId, page) => {
     const restated = await keep(db, profileId, page as PageOf<Id>)
     return typeof restated === 'number' ? restated : 0
   },
 })
 
-/** What is fetched of a profile, one after the other, from those connectors that can give it. */
+/** What is fetched of a profile, one after the other, from those sources that have it. */
 export const STREAMS: readonly Stream[] = [
-  stream('figures', keepDays),
-  stream('posts', keepPosts),
-  stream('breakdowns', keepBreakdowns),
+  own('figures', keepDays),
+  own('posts', keepPosts),
+  own('breakdowns', keepBreakdowns),
+  ...DATASETS.flatMap((dataset): Stream[] => {
+    const { stream } = dataset
+    if (!stream) return []
+    return [
+      {
+        id: stream.id,
+        from: ({ rows }, network) =>
+          rows && stream.networks.includes(network) ? (from) => rows(stream.id, from) : undefined,
+        keep: async (db, profileId, page) => {
+          await keepRows(db, dataset, profileId, page.data as Record<string, unknown>[])
+          return 0
+        },
+      },
+    ]
+  }),
 ]

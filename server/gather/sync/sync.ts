@@ -10,7 +10,7 @@ import { moreUrgentWaits } from '../../platform/jobs/queue'
 import { log } from '../../platform/log'
 import { profileById } from '../../figures/questions/profiles'
 import { connectionOf, keepCredentials, reached, type ProfileConnection } from '../connectors/connections'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited, type Connector } from '../connectors/connector'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited } from '../connectors/connector'
 import { connectorFor } from '../connectors/connectorFor'
 import { SYNC } from './jobs'
 import { fetchVolume } from './networkVolume'
@@ -79,7 +79,7 @@ async function fetchAll(context: JobContext, profileId: number, connection: Prof
   const total = Math.max(1, daysBetween(from, last) + 1)
   const heard = { days: new Set<Day>(), twice: 0, restated: 0 }
   for (const [stage, stream] of STREAMS.entries()) {
-    const ask = (connector as Connector)[stream.id]
+    const ask = stream.from(connector, connection.connector)
     let next: Day | undefined = ask && since(connection.cursors[stream.id])
     while (ask && next && next <= last) {
       const page: Page = await ask(next)
