@@ -111,6 +111,13 @@ export default defineNuxtConfig({
       for (const entry of Object.values(manifest)) entry.prefetch = false
     },
   },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  typescript: {
+    strict: true,
+    tsConfig: {
+      compilerOptions: { noUncheckedIndexedAccess: true },
+      // a component that nobody knows would be left out without a word
+      vueCompilerOptions: { checkUnknownComponents: true },
+    },
+  },
   eslint: { config: { stylistic: false } },
 })

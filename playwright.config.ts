@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: '.test-data/browser-results',
-  // a browser and its application fill two cores; where there are more, each further worker has an application of its own
-  workers: Number(process.env.ZAFFER_BROWSER_WORKERS ?? 1),
+  // each worker has an application of its own
+  workers: Number(process.env.ZAFFER_BROWSER_WORKERS ?? 2),
   fullyParallel: false,
   forbidOnly: true,
   retries: 0,

@@ -11,6 +11,7 @@ export const STAGES: readonly {
       { name: 'Profiles', path: 'profiles', needs: 'work' },
       { name: 'Find profiles', path: 'find', needs: 'work' },
       { name: 'Imports', path: 'imports', needs: 'work' },
+      { name: 'Data', path: 'data', needs: 'work' },
     ],
   },
   {

@@ -2,6 +2,7 @@ import type { ResultSetHeader } from 'mysql2/promise'
 import { again } from './platform/database/clientDb'
 import { database } from './platform/database/pool'
 import { object } from 'yup'
+import { DATASETS } from '../core/datasets/datasets'
 import { systemJobModule, type JobDeclaration } from './platform/jobs/job'
 import { log } from './platform/log'
 
@@ -22,11 +23,16 @@ export const KEPT_DAYS = {
 const AT_A_TIME = 500
 
 /**
- * What is removed once its time is over, with one statement each. Figures, notes, reports, editions, their PDFs and the
+ * What is removed once its time is over, with one statement each: also of a dataset that says for how long it is kept. Figures by day, notes, reports, editions, their PDFs and the
  * restatements are never among it; of an import the file goes, while what it has done, and the way back from it, stay.
  * Of the jobs the newest of each subject stays: it says how that stands.
  */
 const RULES: readonly { what: string; days: number; text: string }[] = [
+  ...DATASETS.flatMap(({ id, name, day, keptDays }) =>
+    keptDays === undefined
+      ? []
+      : [{ what: name, days: keptDays, text: `DELETE FROM ${id} WHERE ${day} < NOW() - INTERVAL ? DAY LIMIT ?` }],
+  ),
   {
     what: 'uploads that were broken off',
     days: KEPT_DAYS.brokenUpload,

@@ -56,7 +56,7 @@ const COLUMNS = [
     label: 'Signed in',
     isWords: true,
     isFigure: true,
-    valueOf: ({ begunAt }: SessionView) => String(begunAt),
+    valueOf: ({ begunAt }: SessionView) => begunAt.getTime(),
     textOf: ({ begunAt }: SessionView) => when(begunAt),
   },
   {
@@ -64,7 +64,7 @@ const COLUMNS = [
     label: 'Last used',
     isWords: true,
     isFigure: true,
-    valueOf: ({ seenAt, isThis }: SessionView) => (isThis ? '9999' : String(seenAt)),
+    valueOf: ({ seenAt, isThis }: SessionView) => (isThis ? Infinity : seenAt.getTime()),
     textOf: ({ seenAt, isThis }: SessionView) => (isThis ? 'now' : when(seenAt)),
   },
 ]

@@ -11,6 +11,7 @@ export const TOPICS = {
     'profiles',
     'all-clients',
     'breakdown',
+    'data',
     'subject',
     'targets',
   ],

@@ -15,6 +15,7 @@ const PAGES = [
     'profiles',
     'find',
     'imports',
+    'data',
     'reports',
     'reports/1',
     'editions',

@@ -425,6 +425,7 @@ test('nothing hinders anybody: axe on every page, light and dark', async ({ page
     'mossgate-gardens/profiles',
     'mossgate-gardens/find',
     'mossgate-gardens/imports',
+    'mossgate-gardens/data',
     'mossgate-gardens/reports',
     'mossgate-gardens/reports/1',
     'mossgate-gardens/editions',

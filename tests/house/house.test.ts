@@ -60,6 +60,8 @@ describe('the house', () => {
       [],
     )
     expect(fields.filter(([, , type]) => type === 'Date').length).toBeGreaterThan(8)
+    // an instant made a text is none that orders or can be cut
+    expect(filesOf('app').filter((file) => /String\([\w.!]*At!?\)/.test(read(file)))).toEqual([])
   })
 
   it('has each kind of job once, in a module of its own', () => {

@@ -69,8 +69,8 @@ it('rows of any dataset are kept as a network gives them, and replaced when it g
     [{ day: '2026-10-03', page: 'home', views: -1 }, 'views that is no count'],
     [{ day: '2026-10-03', page: 'home', views: 1.5 }, 'views that is no count'],
   ] as const)
-    await expect(
-      keepRows(db, PAGES, profile, [{ day: '2026-10-04', page: 'home', views: 1 }, row]),
-    ).rejects.toThrow(sentence)
+    await expect(keepRows(db, PAGES, profile, [{ day: '2026-10-04', page: 'home', views: 1 }, row])).rejects.toThrow(
+      sentence,
+    )
   expect(await rows()).toEqual(before)
 })

@@ -233,7 +233,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
       </section>
       <template v-if="isPainted">
         <LazyTargetSection />
-        <LazySplitSection />
+        <LazyBreakdownSection />
         <LazyWhyChanged :metric="metric" />
         <LazyUnusualDays :metric="metric" />
       </template>

@@ -191,7 +191,7 @@ const RESTATED = [
         name="restated"
         :columns="RESTATED"
         :rows="restated.list"
-        :key-of="(change) => `${change.day} ${change.metric} ${change.seenAt}`"
+        :key-of="(change) => `${change.day} ${change.metric} ${change.seenAt.getTime()}`"
       />
     </OpeningDialog>
     <OpeningDialog v-if="link" :label="`Consent for ${link.name}`" width="34rem" @close="link = undefined">

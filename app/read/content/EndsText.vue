@@ -17,7 +17,7 @@ const say = (value: number) =>
       : formatCount(value, locale)
 const figure = (post: RankedPost<ListedPost>) => figureOfPost(post, props.ends.by)!
 const when = (post: ListedPost) =>
-  DateTime.fromISO(String(post.publishedAt), { zone: props.timeZone }).toFormat('d MMM yyyy, HH:mm')
+  DateTime.fromJSDate(post.publishedAt, { zone: props.timeZone }).toFormat('d MMM yyyy, HH:mm')
 /** What stands beside its figure, so that it can be judged. */
 function beside(post: RankedPost<ListedPost>): string {
   if (props.ends.by === 'rate') {

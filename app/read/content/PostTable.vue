@@ -21,7 +21,7 @@ const orderOf = ([, down, up]: (typeof ORDERS)[number]) =>
 const select = ([, down, up]: (typeof ORDERS)[number]) => emit('order', props.order === down ? up : down)
 const locale = useLocale()
 const when = (post: ListedPost) =>
-  DateTime.fromISO(String(post.publishedAt), { zone: props.timeZone }).toFormat('d MMM yyyy, HH:mm')
+  DateTime.fromJSDate(post.publishedAt, { zone: props.timeZone }).toFormat('d MMM yyyy, HH:mm')
 const count = (value: number | null) => (value === null ? '—' : formatCount(value, locale))
 </script>
 

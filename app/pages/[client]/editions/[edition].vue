@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { describeDay } from '~~/core/periods/describePeriod'
+import { describeInstant } from '~~/core/periods/describePeriod'
 import type { Edition, EditionHead, ShareView } from '~~/shared/report/editions'
 import type { JobView } from '~~/shared/platform/jobs'
 
@@ -89,11 +89,7 @@ async function copy() {
   say.done('The link is on the clipboard.')
 }
 const stateOf = (share: ShareView) =>
-  share.isRevoked
-    ? 'withdrawn'
-    : share.endsAt < new Date()
-      ? 'ended'
-      : `works until ${describeDay(String(share.endsAt).slice(0, 10))}`
+  share.isRevoked ? 'withdrawn' : share.endsAt < new Date() ? 'ended' : `works until ${describeInstant(share.endsAt)}`
 
 function openSharing() {
   isSharing.value = true
@@ -144,7 +140,7 @@ function openSharing() {
       <p v-if="link" class="quiet">The link is shown only now; what is kept cannot be turned back into it.</p>
       <ul v-if="data?.shares.length">
         <li v-for="item in data.shares" :key="item.id">
-          Link{{ item.reader ? ` for ${item.reader}` : '' }} of {{ describeDay(String(item.createdAt).slice(0, 10)) }},
+          Link{{ item.reader ? ` for ${item.reader}` : '' }} of {{ describeInstant(item.createdAt) }},
           {{ stateOf(item) }}
           <Button v-if="!item.isRevoked" label="Withdraw" text size="small" @click="revoke(item.id)" />
         </li>

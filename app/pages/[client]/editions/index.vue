@@ -12,7 +12,7 @@ const { data, error } = useQuery({
 const COLUMNS: OrderedColumn<EditionHead>[] = [
   { key: 'title', valueOf: ({ title, number }) => `${title.toLowerCase()} ${String(number).padStart(6, '0')}` },
   { key: 'period', isFigure: true, valueOf: ({ periodTo }) => periodTo },
-  { key: 'issued', isFigure: true, valueOf: ({ issuedAt }) => String(issuedAt) },
+  { key: 'issued', isFigure: true, valueOf: ({ issuedAt }) => issuedAt.getTime() },
   { key: 'by', valueOf: ({ issuedBy }) => issuedBy?.toLowerCase() ?? '' },
 ]
 const { ordered, select, orderOf } = useTableOrder(

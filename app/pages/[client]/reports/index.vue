@@ -18,7 +18,7 @@ const COLUMNS: (OrderedColumn<ReportHead> & { label: string })[] = [
   { key: 'period', label: 'Period', valueOf: ({ period }) => period },
   { key: 'blocks', label: 'Blocks', isFigure: true, valueOf: ({ blocks }) => blocks },
   { key: 'editions', label: 'Editions', isFigure: true, valueOf: ({ editions }) => editions },
-  { key: 'changed', label: 'Changed', isFigure: true, valueOf: ({ changedAt }) => String(changedAt) },
+  { key: 'changed', label: 'Changed', isFigure: true, valueOf: ({ changedAt }) => changedAt.getTime() },
 ]
 const { ordered, select, orderOf } = useTableOrder(
   'sort',

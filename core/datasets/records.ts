@@ -1,0 +1,188 @@
+/** A column of records, as it is taken away. */
+export interface RecordColumn {
+  column: string
+  type: 'integer' | 'number' | 'text' | 'json' | 'day' | 'instant' | 'yes or no'
+  meaning: string
+  /** Whether it can be absent; a text that cannot is empty instead. */
+  isNullable?: true
+}
+
+/** What is kept of a client beside its figures: its profiles, what people have written, what was issued. */
+export interface RecordKind {
+  /** Its table, whose rows begin with their client. */
+  id: string
+  name: string
+  /** What one row is, in words. */
+  grain: string
+  /** The columns that tell rows apart, beside the client: the first of them. */
+  keys: number
+  columns: readonly RecordColumn[]
+  /** Which columns point to which records: column by table. */
+  refersTo?: Readonly<Record<string, string>>
+}
+
+const id = (column: string, meaning: string): RecordColumn => ({ column, type: 'integer', meaning })
+const text = (column: string, meaning: string): RecordColumn => ({ column, type: 'text', meaning })
+const day = (column: string, meaning: string): RecordColumn => ({ column, type: 'day', meaning })
+const instant = (column: string, meaning: string): RecordColumn => ({ column, type: 'instant', meaning })
+const flag = (column: string, meaning: string): RecordColumn => ({ column, type: 'yes or no', meaning })
+const orNone = (column: RecordColumn): RecordColumn => ({ ...column, isNullable: true })
+
+/** Everything that is kept of a client and is no dataset, those first that others point to. */
+export const RECORDS: readonly RecordKind[] = [
+  {
+    id: 'profile',
+    name: 'Profiles',
+    grain: 'a profile, the client’s own or a rival’s',
+    keys: 1,
+    columns: [
+      id('profile_id', 'Its number, by which everything else names it.'),
+      text('network', 'The network that it is on.'),
+      text('handle', 'Its handle there.'),
+      text('name', 'What it is called.'),
+      text('remote_id', 'The network’s own id of it.'),
+      flag('is_active', 'Whether it is switched on.'),
+      flag('is_rival', 'Whether it belongs to a rival.'),
+      orNone(text('rival', 'The rival that it belongs to.')),
+      text('consent', 'Whether its owner has given consent: none, given or withdrawn. What was given is not in here.'),
+    ],
+  },
+  {
+    id: 'profile_set',
+    name: 'Sets',
+    grain: 'a named group of profiles',
+    keys: 1,
+    columns: [
+      id('set_id', 'Its number.'),
+      text('name', 'What it is called.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'profile_set_member',
+    name: 'Members of sets',
+    grain: 'a profile in a set',
+    keys: 2,
+    columns: [id('set_id', 'The set.'), id('profile_id', 'The profile.')],
+    refersTo: { set_id: 'profile_set', profile_id: 'profile' },
+  },
+  {
+    id: 'saved_scope',
+    name: 'Kept scopes',
+    grain: 'parts of the sentence, kept under a name',
+    keys: 1,
+    columns: [
+      id('scope_id', 'Its number.'),
+      text('name', 'What it is called.'),
+      { column: 'parts', type: 'json', meaning: 'What is kept, as it stands in the address.' },
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'note',
+    name: 'Notes',
+    grain: 'a dated remark',
+    keys: 1,
+    columns: [
+      id('note_id', 'Its number.'),
+      day('from_day', 'The first day that it is about.'),
+      day('to_day', 'The last one.'),
+      text('title', 'What it says, in short.'),
+      text('body', 'What it says.'),
+      instant('written_at', 'When it was written.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'target',
+    name: 'Targets',
+    grain: 'a wanted value of a metric by a day',
+    keys: 1,
+    columns: [
+      id('target_id', 'Its number.'),
+      text('metric', 'The metric.'),
+      text('who', 'Of whom: all, or some.'),
+      { column: 'wanted', type: 'number', meaning: 'The wanted value.' },
+      day('from_day', 'The day from which it counts.'),
+      day('by_day', 'The day by which it is wanted.'),
+      instant('created_at', 'When it was set.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'target_member',
+    name: 'Of whom targets are',
+    grain: 'a profile or a set of a target',
+    keys: 3,
+    columns: [
+      id('target_id', 'The target.'),
+      flag('is_set', 'Whether the number is that of a set.'),
+      id('member_id', 'The number of the profile or the set.'),
+    ],
+    refersTo: { target_id: 'target' },
+  },
+  {
+    id: 'target_network',
+    name: 'On which networks targets are',
+    grain: 'a network of a target',
+    keys: 2,
+    columns: [id('target_id', 'The target.'), text('network', 'The network.')],
+    refersTo: { target_id: 'target' },
+  },
+  {
+    id: 'restatement',
+    name: 'Restatements',
+    grain: 'a figure that a network has corrected',
+    keys: 4,
+    columns: [
+      id('profile_id', 'The profile.'),
+      day('day', 'The day.'),
+      text('metric', 'The figure.'),
+      instant('seen_at', 'When the correction came.'),
+      orNone(id('old_value', 'What it was.')),
+      orNone(id('new_value', 'What it is.')),
+    ],
+    refersTo: { profile_id: 'profile' },
+  },
+  {
+    id: 'report',
+    name: 'Reports',
+    grain: 'a report, as it is written',
+    keys: 1,
+    columns: [
+      id('report_id', 'Its number.'),
+      text('title', 'Its title.'),
+      text('period', 'Its period, in the words of the address.'),
+      text('against', 'What that is compared with.'),
+      { column: 'blocks', type: 'json', meaning: 'Its blocks.' },
+      id('version', 'How often it was changed.'),
+      instant('created_at', 'When it was begun.'),
+      instant('changed_at', 'When it was changed last.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'edition',
+    name: 'Editions',
+    grain: 'an issued, frozen copy of a report',
+    keys: 1,
+    columns: [
+      id('edition_id', 'Its number.'),
+      id('report_id', 'The report.'),
+      id('number', 'Which edition of the report it is.'),
+      text('title', 'Its title.'),
+      text('period_words', 'Its period, in words.'),
+      orNone(day('period_to', 'The last day of its period.')),
+      { column: 'content', type: 'json', meaning: 'All that it says, to the letter.' },
+      text('sha256', 'The SHA-256 of that, by which it is checked.'),
+      instant('issued_at', 'When it was issued.'),
+      orNone(text('issued_by_name', 'Who issued it.')),
+      orNone(id('superseded_by', 'The later edition that stands in its place.')),
+    ],
+    refersTo: { report_id: 'report' },
+  },
+]
+
+/** The columns that tell records of a kind apart, beside their client. */
+export const keysOfRecords = ({ columns, keys }: RecordKind): string[] =>
+  columns.slice(0, keys).map(({ column }) => column)
