@@ -59,6 +59,7 @@ const COLUMNS = [
     <PageHead title="What is kept of this client?" />
     <p v-if="error" role="alert">{{ error.message }}</p>
     <OrderedTable v-if="data" name="sort" :columns="COLUMNS" :rows="data" :key-of="({ id }) => id" />
+    <p class="quiet">Profiles of rivals and those that are switched off are counted too.</p>
     <section aria-labelledby="take-heading" class="take-away">
       <h2 id="take-heading" class="heading">Take all of it with you</h2>
       <p>
@@ -77,5 +78,8 @@ const COLUMNS = [
 .take-away {
   max-width: 640px;
   margin-top: 26px;
+}
+.take-away p {
+  margin: 8px 0;
 }
 </style>
