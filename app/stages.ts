@@ -1,4 +1,4 @@
-import type { Needs } from '~~/shared/platform/released'
+import type { Needs } from '~~/shared/platform/releasable'
 
 /** The work from top to bottom, as the rail shows it. Only what exists is listed. */
 export const STAGES: readonly {

@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { Pool } from 'mysql2/promise'
-import { FACT_COLUMNS } from '../core/metrics/columns'
+import { FACT_COLUMNS } from '../core/metrics/storedFigures'
 import { closeDatabase, connect, database } from '../server/platform/database/pool'
 import { migrate } from '../server/platform/database/migrate'
 import { clientDbForJob, type ClientDb } from '../server/platform/database/clientDb'

@@ -1,6 +1,6 @@
 import { DuckDBInstance } from '@duckdb/node-api'
 import { CATALOGUE } from '../core/metrics/catalogue'
-import { FACT_COLUMNS, FLOW_COLUMNS } from '../core/metrics/columns'
+import { FACT_COLUMNS, FLOW_COLUMNS } from '../core/metrics/storedFigures'
 import { UNIQUE_FAMILIES, windowColumns } from '../core/metrics/metric'
 import { daysEnding } from '../core/periods/period'
 import { aggregateTable } from '../core/rollup/aggregateTable'

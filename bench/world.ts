@@ -1,5 +1,5 @@
 import { addDays } from '../core/days/day'
-import { FACT_COLUMNS, type FactColumn } from '../core/metrics/columns'
+import { FACT_COLUMNS, type FactColumn } from '../core/metrics/storedFigures'
 import type { ProfileDay } from '../core/rollup/factTable'
 import { unit } from '../demo/random'
 

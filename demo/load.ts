@@ -1,7 +1,7 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { addDays, type Day } from '../core/days/day'
 import { dayAt } from '../core/days/lastCompleteDay'
-import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/columns'
+import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/platform/people/password'
 import { seal } from '../server/platform/people/secrets'

@@ -1,5 +1,5 @@
 import { addDays, dayNumber, daysBetween, weekday, type Day } from '../core/days/day'
-import type { FactColumn } from '../core/metrics/columns'
+import type { FactColumn } from '../core/metrics/storedFigures'
 import { networkById } from '../core/networks/networks'
 import { EVENTS, POST_TEXTS, type DemoEvent, type DemoProfile } from './cast'
 import { scatter, unit, wobble } from './random'

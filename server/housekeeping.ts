@@ -23,9 +23,10 @@ export const KEPT_DAYS = {
 const AT_A_TIME = 500
 
 /**
- * What is removed once its time is over, with one statement each: also of a dataset that says for how long it is kept. Figures by day, notes, reports, editions, their PDFs and the
- * restatements are never among it; of an import the file goes, while what it has done, and the way back from it, stay.
- * Of the jobs the newest of each subject stays: it says how that stands.
+ * What is removed once its time is over, with one statement each: also of a dataset that says for how long it is kept.
+ * Figures by day, notes, reports, editions, their PDFs and the restatements are never among it; of an import the file
+ * goes, while what it has done, and the way back from it, stay. Of the jobs the newest of each subject stays: it says how
+ * that stands.
  */
 const RULES: readonly { what: string; days: number; text: string }[] = [
   ...DATASETS.flatMap(({ id, name, day, keptDays }) =>

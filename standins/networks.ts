@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { addDays, type Day } from '../core/days/day'
-import { PUBLIC_COLUMNS } from '../core/metrics/columns'
+import { PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
 import { NETWORKS, type Network } from '../core/networks/networks'
 import { plainHandle } from '../core/networks/profileAddress'
 import { eachDay } from '../core/periods/period'

@@ -1,4 +1,4 @@
-import type { Needs } from '~~/shared/platform/released'
+import type { Needs } from '~~/shared/platform/releasable'
 
 /** A thing to do in the first ten minutes. */
 export interface FirstStep {

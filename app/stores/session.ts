@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { Needs, Releasable } from '~~/shared/platform/released'
+import type { Needs, Releasable } from '~~/shared/platform/releasable'
 
 interface Session {
   person: { name: string; email: string; role: 'owner' | 'analyst' | 'viewer' }

@@ -1,4 +1,4 @@
-import { STORED_FIGURES } from '../metrics/columns'
+import { STORED_FIGURES } from '../metrics/storedFigures'
 import type { Dataset, KeyColumn, Measure } from './dataset'
 
 const PROFILE: KeyColumn = { column: 'profile_id', type: 'profile', meaning: 'The profile.' }

@@ -1,5 +1,5 @@
 import { CATALOGUE } from '../metrics/catalogue'
-import { FACT_COLUMNS, type FactColumn } from '../metrics/columns'
+import { FACT_COLUMNS, type FactColumn } from '../metrics/storedFigures'
 import { HEADING_WORDS } from './headingWords'
 import type { Encoding } from './encoding'
 import type { ColumnContent } from './columnContents'

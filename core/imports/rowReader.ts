@@ -1,5 +1,5 @@
 import { dayNumber, daysBetween, type Day } from '../days/day'
-import { FACT_COLUMNS, type FactColumn } from '../metrics/columns'
+import { FACT_COLUMNS, type FactColumn } from '../metrics/storedFigures'
 import type { Target } from './layout'
 import { readCount, type DecimalSign } from './readCount'
 import { readDate, signOf, type DateOrder } from './readDate'

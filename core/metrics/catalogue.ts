@@ -1,4 +1,4 @@
-import type { FactColumn, FlowColumn } from './columns'
+import type { FactColumn, FlowColumn } from './storedFigures'
 import { windowColumns, type Metric } from './metric'
 import { Unreadable } from '../unreadable'
 

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
 import { CATALOGUE, columnsOf, isMetric, metricById } from './catalogue'
 import { glossary, networksOf } from './glossary'
-import { FACT_COLUMNS } from './columns'
+import { FACT_COLUMNS } from './storedFigures'
 
 it('stands in docs as the catalogue has it', () => {
   expect(readFileSync(new URL('../../docs/glossary.md', import.meta.url), 'utf8')).toBe(glossary())

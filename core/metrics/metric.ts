@@ -1,4 +1,4 @@
-import type { FactColumn, FlowColumn, StockColumn, UniqueColumn } from './columns'
+import type { FactColumn, FlowColumn, StockColumn, UniqueColumn } from './storedFigures'
 
 /** How a metric may be rolled up; see docs/architecture.md, "Kinds of metric". */
 export type Kind = 'flow' | 'stock' | 'unique' | 'ratio'

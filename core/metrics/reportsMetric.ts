@@ -1,6 +1,6 @@
 import { reportsColumn, type Network } from '../networks/networks'
 import { columnsOf, metricById } from './catalogue'
-import type { FactColumn } from './columns'
+import type { FactColumn } from './storedFigures'
 import type { Metric } from './metric'
 
 /**

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { metricById } from '../metrics/catalogue'
-import { FACT_COLUMNS } from '../metrics/columns'
+import { FACT_COLUMNS } from '../metrics/storedFigures'
 import { ownColumns, reportsMetric } from '../metrics/reportsMetric'
 import { networkById, NETWORKS, reportsColumn } from './networks'
 

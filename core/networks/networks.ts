@@ -1,4 +1,4 @@
-import { columnsGivenBy, type FactColumn } from '../metrics/columns'
+import { columnsGivenBy, type FactColumn } from '../metrics/storedFigures'
 import { Unreadable } from '../unreadable'
 
 /** A network that profiles live on: what it tells, how far back, and what its posts are called. */

@@ -1,5 +1,5 @@
 import type { Day } from '../days/day'
-import type { FactColumn, FlowColumn, StockColumn } from '../metrics/columns'
+import type { FactColumn, FlowColumn, StockColumn } from '../metrics/storedFigures'
 import type { DenseDays } from './denseDays'
 
 /** How old a level may be and still count at the end of a period, in days. */

@@ -1,5 +1,5 @@
 import { dayFromNumber, dayNumber } from '../days/day'
-import { FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn } from '../metrics/columns'
+import { FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn } from '../metrics/storedFigures'
 import type { Period } from '../periods/period'
 import { STOCK_AGE_DAYS, type ProfileAggregate } from './aggregate'
 import { valueOn, type DenseDays } from './denseDays'

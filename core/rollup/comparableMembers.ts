@@ -1,5 +1,5 @@
 import { metricById } from '../metrics/catalogue'
-import type { FlowColumn } from '../metrics/columns'
+import type { FlowColumn } from '../metrics/storedFigures'
 import type { FlowMetric, Metric } from '../metrics/metric'
 import type { Comparison } from '../periods/comparison'
 import type { Period } from '../periods/period'

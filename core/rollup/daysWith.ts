@@ -1,6 +1,6 @@
 import { dayNumber } from '../days/day'
 import { metricById } from '../metrics/catalogue'
-import { PUBLIC_COLUMNS, type FactColumn, type FlowColumn } from '../metrics/columns'
+import { PUBLIC_COLUMNS, type FactColumn, type FlowColumn } from '../metrics/storedFigures'
 import type { FlowMetric, Metric } from '../metrics/metric'
 import { networkById, reportsColumn } from '../networks/networks'
 import { lengthOf, type Period } from '../periods/period'

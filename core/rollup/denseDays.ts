@@ -1,4 +1,4 @@
-import type { FactColumn } from '../metrics/columns'
+import type { FactColumn } from '../metrics/storedFigures'
 import type { FactTable } from './factTable'
 
 /**

@@ -1,5 +1,5 @@
 import { dayFromNumber, dayNumber, type Day } from '../days/day'
-import { FACT_COLUMNS, type FactColumn } from '../metrics/columns'
+import { FACT_COLUMNS, type FactColumn } from '../metrics/storedFigures'
 
 /**
  * One profile on one day, as a person or a file would write it. An absent figure is null or left out; it is never zero.

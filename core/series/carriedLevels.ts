@@ -1,5 +1,5 @@
 import { dayNumber } from '../days/day'
-import type { StockColumn } from '../metrics/columns'
+import type { StockColumn } from '../metrics/storedFigures'
 import { lengthOf, type Period } from '../periods/period'
 import { STOCK_AGE_DAYS } from '../rollup/aggregate'
 import { valueOn, type DenseDays } from '../rollup/denseDays'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { FACT_COLUMNS } from '../metrics/columns'
+import { FACT_COLUMNS } from '../metrics/storedFigures'
 import type { Period } from '../periods/period'
 import { aggregateTable } from '../rollup/aggregateTable'
 import { denseDays } from '../rollup/denseDays'

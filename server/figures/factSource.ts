@@ -1,4 +1,4 @@
-import type { FactColumn } from '../../core/metrics/columns'
+import type { FactColumn } from '../../core/metrics/storedFigures'
 import type { Period } from '../../core/periods/period'
 import type { ProfileAggregate } from '../../core/rollup/aggregate'
 import { aggregateDays } from '../../core/rollup/aggregateDays'

@@ -1,5 +1,5 @@
 import type { ClientDb } from '../platform/database/clientDb'
-import { profilesOf } from './questions/profiles'
+import { profilesOf } from './questions/profileRows'
 import { badRequest } from '../platform/problems/problem'
 
 /**

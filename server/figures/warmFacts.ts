@@ -1,5 +1,5 @@
 import { addDays } from '../../core/days/day'
-import { FACT_COLUMNS } from '../../core/metrics/columns'
+import { FACT_COLUMNS } from '../../core/metrics/storedFigures'
 import { earlierComparisons, spanOf } from '../../core/periods/comparison'
 import { lengthOf, type Period } from '../../core/periods/period'
 import type { DenseDays } from '../../core/rollup/denseDays'

@@ -1,5 +1,5 @@
 import { object, type InferType } from 'yup'
-import { dayField } from '../platform/day'
+import { dayField } from '../platform/dayField'
 import { text } from '../platform/text'
 
 /** How many letters a note can have. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dayField } from '../platform/day'
+import { dayField } from '../platform/dayField'
 import { AGAINST } from '../../core/periods/comparison'
 import { mappingSchema } from '../gather/imports'
 import { noteSchema } from './notes'

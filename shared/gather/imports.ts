@@ -1,6 +1,6 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { MOST_COLUMNS } from '../../core/imports/layout'
-import { FACT_COLUMNS } from '../../core/metrics/columns'
+import { FACT_COLUMNS } from '../../core/metrics/storedFigures'
 import type { Layout } from '../../core/imports/layout'
 import type { Mapping } from '../../core/imports/rowReader'
 

@@ -1,6 +1,6 @@
 import { number, object, string, type InferType } from 'yup'
 import { whoField } from '../figures/scope'
-import { dayField } from '../platform/day'
+import { dayField } from '../platform/dayField'
 import type { Figure } from '../../core/figures/figure'
 import type { TargetProgress } from '../../core/targets/target'
 import type { CheckedForecast, HoldOut } from '../../core/targets/checkedForecast'

@@ -1,6 +1,6 @@
 import { number, object, string } from 'yup'
 import { text } from '../platform/text'
-import type { ReportContent } from './content'
+import type { ReportContent } from './reportContent'
 
 /** The wish to issue an edition; the key makes sure that one wish makes one edition. */
 export const issueSchema = object({

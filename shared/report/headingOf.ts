@@ -1,5 +1,5 @@
 import { declarationOf } from './blocks'
-import type { FilledBlock } from './content'
+import type { FilledBlock } from './reportContent'
 
 /** What stands over a block: its title, or what it shows. */
 export function headingOf(block: FilledBlock): string {

@@ -1,4 +1,4 @@
-import type { ReportContent } from './content'
+import type { ReportContent } from './reportContent'
 
 /** The next edition of a report as it would be issued now. */
 export interface Preview {

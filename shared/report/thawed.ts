@@ -1,4 +1,4 @@
-import type { ReportContent } from './content'
+import type { ReportContent } from './reportContent'
 
 /** A breakdown as it was frozen when it was called otherwise. */
 interface FormerBreakdown {

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { strFromU8, unzipSync } from 'fflate'
 import { expect, signIn, test } from './support/test'
 
-test('what is kept of a client is counted, and all of it is taken away', async ({ page }) => {
+test('what is kept of a client is counted, and all of it is downloaded', async ({ page }) => {
   await signIn(page)
   await page.goto('/mossgate-gardens/overview')
   await page.getByRole('link', { name: 'Data', exact: true }).click()
@@ -13,7 +13,7 @@ test('what is kept of a client is counted, and all of it is taken away', async (
   await expect(page.getByRole('row').nth(1)).toContainText('Breakdowns by day')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Take all data' }).click(),
+    page.getByRole('link', { name: 'Download all data' }).click(),
   ])
   expect(download.suggestedFilename()).toMatch(/^Mossgate Gardens, all data, \d{4}-\d\d-\d\d\.zip$/)
   const files = unzipSync(await readFile((await download.path())!))

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { thawed } from '../../shared/report/thawed'
-import type { ReportContent } from '../../shared/report/content'
+import type { ReportContent } from '../../shared/report/reportContent'
 import { root } from '../support/application'
 import { expect, signIn, test } from './support/test'
 

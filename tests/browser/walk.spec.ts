@@ -107,6 +107,11 @@ test('from signing in to an edition that does not change', async ({ page, browse
     const pdf = await page.request.get(new URL((await link.getAttribute('href'))!, ADDRESS).href)
     expect(pdf.headers()['content-type']).toBe('application/pdf')
     const { text, outline, pages } = await readPdf(await pdf.body())
+    // letters as subsets of faces, not as drawings of each
+    const objects = (await pdf.body()).toString('latin1')
+    expect(objects).toMatch(/\/BaseFont \/\w{6}\+SourceSerif4/)
+    expect(objects).toMatch(/\/BaseFont \/\w{6}\+SourceSans3/)
+    expect(objects).not.toContain('/Type3')
     for (const words of [
       'Mossgate Gardens, four-week report',
       'Three days shut, and yet a good month.',

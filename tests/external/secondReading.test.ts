@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../../core/metrics/catalogue'
-import { FACT_COLUMNS } from '../../core/metrics/columns'
+import { FACT_COLUMNS } from '../../core/metrics/storedFigures'
 import { AGAINST, comparison, comparisonWith, earlierComparisons } from '../../core/periods/comparison'
 import type { CalendarUnit } from '../../core/periods/periodKind'
 import { aggregateTable } from '../../core/rollup/aggregateTable'

@@ -35,7 +35,7 @@ const ADDITIONS: readonly Addition[] = [
   [
     'a stored figure',
     {
-      'core/metrics/columns.ts': after(
+      'core/metrics/storedFigures.ts': after(
         'export const STORED_FIGURES = [',
         "  { column: 'added_count', rollUp: 'flow', bit: 24, networks: ['cork'] },",
       ),
@@ -112,7 +112,8 @@ CREATE TABLE IF NOT EXISTS added_day (
         `  { id: 'added', name: 'Added', kind: 'what is added', historyDays: 90, publicDays: 30, site: 'added.example',
     formats: ['text'] },`,
       ),
-      'core/metrics/columns.ts': (text) => text.replaceAll("networks: ['commons'", "networks: ['added', 'commons'"),
+      'core/metrics/storedFigures.ts': (text) =>
+        text.replaceAll("networks: ['commons'", "networks: ['added', 'commons'"),
     },
   ],
   [
@@ -282,7 +283,7 @@ import { BREAKDOWNS } from './core/breakdowns/breakdowns'
 import { DATASETS } from './core/datasets/datasets'
 import { period } from './core/periods/period'
 import { CATALOGUE } from './core/metrics/catalogue'
-import { FACT_COLUMNS } from './core/metrics/columns'
+import { FACT_COLUMNS } from './core/metrics/storedFigures'
 import { FIGURE_SETS } from './core/metrics/figureSets'
 import { networkById } from './core/networks/networks'
 import { aggregateTable } from './core/rollup/aggregateTable'

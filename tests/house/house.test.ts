@@ -64,6 +64,21 @@ describe('the house', () => {
     expect(filesOf('app').filter((file) => /String\([\w.!]*At!?\)/.test(read(file)))).toEqual([])
   })
 
+  it('has files of one name for one thing only: in the same stage, or on both sides of it', () => {
+    const places = new Map<string, Set<string>>()
+    for (const file of ['core', 'app', 'server', 'shared'].flatMap(filesOf)) {
+      if (/^(server\/api|app\/pages|server\/middleware)\/|\.test\.ts$|\/jobs\.ts$/.test(file)) continue
+      const [side, stage, ...rest] = file.split('/')
+      const name = (rest.at(-1) ?? stage)!
+      // what stands at the root of shared is of all clients at once
+      const place = side === 'core' ? `core/${stage}` : rest.length === 0 ? 'clients' : stage!
+      places.set(name, (places.get(name) ?? new Set()).add(place))
+    }
+    expect([...places].filter(([, of]) => of.size > 1).map(([name, of]) => `${name}: ${[...of].join(', ')}`)).toEqual(
+      [],
+    )
+  })
+
   it('has each kind of job once, in a module of its own', () => {
     const kinds = JOBS.map(({ declaration }) => declaration.kind)
     expect(new Set(kinds).size).toBe(kinds.length)

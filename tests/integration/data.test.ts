@@ -176,7 +176,8 @@ describe('what is kept', () => {
     const kept = await whatIsKept(db)
     expect(kept.map(({ id }) => id)).toEqual(DATASETS.map(({ id }) => id))
     const [days] = await rowsOf(
-      'SELECT COUNT(*) AS count, MIN(day) AS first, MAX(day) AS last, COUNT(DISTINCT profile_id) AS profiles FROM profile_day WHERE client_id = 1',
+      'SELECT COUNT(*) AS count, MIN(day) AS first, MAX(day) AS last, COUNT(DISTINCT profile_id) AS profiles ' +
+        'FROM profile_day WHERE client_id = 1',
     )
     expect(kept[0]).toMatchObject({ rows: days!.count, from: days!.first, to: days!.last, profiles: days!.profiles })
     expect(kept.find(({ id }) => id === 'post_observation')).toMatchObject({

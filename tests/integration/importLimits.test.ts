@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import {
   badRowsOf,
-  discard,
+  removeImport,
   importById,
   importsOf,
   startApply,
@@ -76,7 +76,7 @@ describe('one file', () => {
     })
     expect(view.state).toBe('failed')
     expect(rose).toBeLessThan(150)
-    await discard(db, view.id)
+    await removeImport(db, view.id)
   })
 
   it('with a cell of 70 MB does not end the process that reads it, and others go on', async () => {
@@ -174,10 +174,10 @@ describe('a matching', () => {
     await expect(startCheck(db, id, { ...mapping, profile, ...given }, person)).rejects.toThrow(sentence)
     expect((await importById(db, id)).state).toBe('uploaded')
     expect(await tableOf("job WHERE state = 'queued'", 'job_id, 1, 2')).toEqual([])
-    await discard(db, id)
+    await removeImport(db, id)
     const again = await bring()
     expect((await importById(db, again)).mapping!.targets).toEqual(['day', ''])
-    await discard(db, again)
+    await removeImport(db, again)
   })
 
   it('under which no row can be read is not remembered either', async () => {
@@ -222,7 +222,7 @@ describe('a writing that fails', () => {
       /^It did not work after 6 tries\. Something went wrong here; the log has it under job \d+\.$/,
     )
     expect(await importById(db, id)).toMatchObject({ state: 'failed', hasWritten: true, appliedRows: 5000 })
-    await expect(discard(db, id)).rejects.toThrow('of which nothing is written')
+    await expect(removeImport(db, id)).rejects.toThrow('of which nothing is written')
     await expect(startCheck(db, id, { ...mapping, profile }, person)).rejects.toThrow('written already')
     // written on
     await startApply(db, id, person)
@@ -232,7 +232,7 @@ describe('a writing that fails', () => {
     await startUndo(db, id, person)
     await runJobs()
     expect(await facts()).toEqual(before)
-    await discard(db, id)
+    await removeImport(db, id)
   })
 
   it('in the middle, undone, leaves everything as it was', async () => {
@@ -259,7 +259,7 @@ describe('uploads', () => {
       fileName: 'half.csv',
       state: 'uploading',
     })
-    await discard(db, id)
+    await removeImport(db, id)
   })
 
   it('that their sender broke off leave nothing behind', async () => {

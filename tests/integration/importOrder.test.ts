@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import type { FactColumn } from '../../core/metrics/columns'
+import type { FactColumn } from '../../core/metrics/storedFigures'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { importById, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
 import { takeUpload } from '../../server/gather/imports/upload'

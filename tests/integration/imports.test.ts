@@ -1,7 +1,14 @@
 import iconv from 'iconv-lite'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { daysEnding, eachDay } from '../../core/periods/period'
-import { badRowsOf, discard, importById, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
+import {
+  badRowsOf,
+  removeImport,
+  importById,
+  startApply,
+  startCheck,
+  startUndo,
+} from '../../server/gather/imports/store'
 import { takeUpload } from '../../server/gather/imports/upload'
 import { sql } from '../../server/platform/database/sql'
 import { jobById } from '../../server/platform/jobs/queue'
@@ -248,6 +255,6 @@ describe('undo', () => {
     expect(new Set(jobs).size).toBe(1)
     await runJobs()
     await expect(startApply(db, id, person)).rejects.toThrow('Only a file that has been checked')
-    await expect(discard(db, id)).rejects.toThrow('of which nothing is written')
+    await expect(removeImport(db, id)).rejects.toThrow('of which nothing is written')
   })
 })

@@ -11,7 +11,7 @@ import { beginSession, personOfSession, sessionsOf } from '../../server/platform
 import { claimTry } from '../../server/platform/people/throttle'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { factRows } from '../../server/figures/questions/aggregates'
-import { restatementsOf, switchProfile } from '../../server/figures/questions/profiles'
+import { restatementsOf, switchProfile } from '../../server/figures/questions/profileRows'
 import { addSet, changeSet, removeSet } from '../../server/figures/questions/sets'
 import { badRowsOf, importById, importsOf, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
 import { toXlsx } from '../../server/platform/tables/toXlsx'

@@ -5,7 +5,7 @@ import writeWorkbook from 'write-excel-file/node'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { toXlsx } from '../../server/platform/tables/toXlsx'
-import { badRowsOf, discard, importById, startApply, startCheck } from '../../server/gather/imports/store'
+import { badRowsOf, removeImport, importById, startApply, startCheck } from '../../server/gather/imports/store'
 import { takeUpload } from '../../server/gather/imports/upload'
 import type { MappingInput } from '../../shared/gather/imports'
 import { addClient, addDaysOf, addProfile, runJobs, tableOf, useDatabase } from './support/database'
@@ -186,7 +186,7 @@ describe('a workbook brought as an import', () => {
         person,
       ),
     ).rejects.toThrow('has not been opened')
-    await discard(db, view.id)
+    await removeImport(db, view.id)
   })
 
   it('that is too large is not taken', async () => {

@@ -66,6 +66,7 @@ const options = computed(() =>
     notes: props.notes,
     locale,
     isDark: isDark.value && !props.isPlain,
+    font: import.meta.client ? getComputedStyle(document.documentElement).getPropertyValue('--sans').trim() : '',
   }),
 )
 /** A line day by day, on its own scale or as an index. */

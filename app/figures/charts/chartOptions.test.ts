@@ -48,6 +48,7 @@ describe('the options of a line', () => {
     notes: [{ from: '2026-10-05', to: '2026-10-06', title: 'x' }],
     locale: 'en-GB',
     isDark: false,
+    font: 'sans-serif',
   }
   const options = lineOptions(given)
 

@@ -75,6 +75,8 @@ export interface LineOptions {
   notes: readonly ChartNote[]
   locale: string
   isDark: boolean
+  /** The faces of its letters, as a style has them. */
+  font: string
   hasEarlier?: boolean
   /** A second metric with an axis of its own on the right. */
   second?: string
@@ -139,7 +141,7 @@ export function lineOptions(given: LineOptions): ApexOptions {
       toolbar: { show: false },
       zoom: { enabled: false },
       animations: { enabled: false },
-      fontFamily: "'Source Sans 3 Variable', sans-serif",
+      fontFamily: given.font,
       foreColor: tokens.ink3,
       background: 'transparent',
       parentHeightOffset: 0,

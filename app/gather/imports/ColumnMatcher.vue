@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
-import { FACT_COLUMNS } from '~~/core/metrics/columns'
+import { FACT_COLUMNS } from '~~/core/metrics/storedFigures'
 import { signOf } from '~~/core/imports/readDate'
 import type { ColumnContent } from '~~/core/imports/columnContents'
 import type { Layout, Target } from '~~/core/imports/layout'

@@ -60,14 +60,14 @@ const COLUMNS = [
     <p v-if="error" role="alert">{{ error.message }}</p>
     <OrderedTable v-if="data" name="sort" :columns="COLUMNS" :rows="data" :key-of="({ id }) => id" />
     <p class="quiet">Profiles of rivals and those that are switched off are counted too.</p>
-    <section aria-labelledby="take-heading" class="take-away">
-      <h2 id="take-heading" class="heading">Take all of it with you</h2>
+    <section aria-labelledby="download-heading" class="all-data">
+      <h2 id="download-heading" class="heading">Download all of it</h2>
       <p>
         Everything of this client in one ZIP: profiles, sets, notes, targets, reports, editions and all the data above,
         as CSV files with a description of every column (a Data Package). Other programs open it as it is.
       </p>
       <p>
-        <a :href="`${base}/data/package`" download class="no-print">Take all data</a>
+        <a :href="`${base}/data/package`" download class="no-print">Download all data</a>
       </p>
       <p class="quiet">What owners’ consents have given, passwords and links to editions are not in it.</p>
     </section>
@@ -75,11 +75,11 @@ const COLUMNS = [
 </template>
 
 <style scoped>
-.take-away {
+.all-data {
   max-width: 640px;
   margin-top: 26px;
 }
-.take-away p {
+.all-data p {
   margin: 8px 0;
 }
 </style>

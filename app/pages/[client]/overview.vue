@@ -125,7 +125,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           :is-own="headlines.length > 0"
           @choose="set"
         />
-        <span class="take"
+        <span class="downloads"
           ><a :href="workbook" download>All of this page as a workbook</a>{{ ' ' }}
           <DownloadMenu kind="figures" :metrics="data.figures.map(({ figure }) => figure.metric)" what="The figures"
         /></span>
@@ -264,7 +264,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
   padding-top: 6px;
   color: var(--ink2);
 }
-.under > .take {
+.under > .downloads {
   margin-left: auto;
   display: flex;
   gap: 14px;

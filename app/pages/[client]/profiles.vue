@@ -2,7 +2,7 @@
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { formatCount } from '~~/core/format/numbers'
-import type { Restatement } from '~~/shared/figures/profiles'
+import type { Restatement } from '~~/shared/figures/restatement'
 import type { ProfilesView, ProfileState } from '~~/shared/gather/profiles'
 
 const route = useRoute()

@@ -10,6 +10,7 @@ const { data, error } = useQuery({
   query: () => api<{ edition: SharedEdition }>(address),
 })
 useHead({ title: () => data.value?.edition.title ?? 'Report' })
+if (isPrint.value) useHead({ htmlAttrs: (await import('~/theme/printed')).PRINTED })
 </script>
 
 <template>

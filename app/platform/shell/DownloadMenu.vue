@@ -54,7 +54,7 @@ async function open(event: Event) {
 </script>
 
 <template>
-  <span class="take no-print">
+  <span class="downloads no-print">
     <button type="button" class="bare" aria-haspopup="menu" :aria-label="`Download: ${what}`" @click="open">
       Download
     </button>
@@ -73,7 +73,7 @@ async function open(event: Event) {
 </template>
 
 <style scoped>
-.take {
+.downloads {
   display: inline-flex;
   gap: 10px;
   font-size: var(--text-small);

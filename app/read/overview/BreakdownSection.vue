@@ -52,7 +52,7 @@ section {
   align-items: center;
   margin-bottom: 2px;
 }
-.head .take {
+.head .downloads {
   margin-left: auto;
 }
 </style>

@@ -16,8 +16,8 @@ const nameOf = ({ metric, whoWords }: TargetView) =>
   `${metricById(metric).name.toLowerCase()} of ${inSentence(whoWords)}`
 const refresh = () => refreshAll('targets')
 
-const takeAway = useRemoval(refresh)
-const remove = (target: TargetRow) => takeAway(`${base.value}/targets/${target.id}`, 'The target was removed.')
+const removeWithUndo = useRemoval(refresh)
+const remove = (target: TargetRow) => removeWithUndo(`${base.value}/targets/${target.id}`, 'The target was removed.')
 
 function saved() {
   edited.value = undefined
@@ -91,10 +91,10 @@ section {
   gap: 14px;
   align-items: center;
 }
-.head .take {
+.head .downloads {
   margin-left: auto;
 }
-.head .take + .p-button,
+.head .downloads + .p-button,
 .head > .p-button:nth-child(2) {
   margin-left: 0;
 }

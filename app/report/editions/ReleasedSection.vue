@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Releasable } from '~~/shared/platform/released'
+import type { Releasable } from '~~/shared/platform/releasable'
 
 /** What the viewers of a client may see beside its editions: the owner of the agency decides. */
 const say = useSay()

@@ -4,7 +4,7 @@ import type { ComparedFigure } from '~~/core/rollup/compareFigures'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import type { ScopeDescription } from '~~/shared/figures/description'
 import { declarationOf, LONGEST_COMMENT, LONGEST_TITLE, type Block } from '~~/shared/report/blocks'
-import type { FilledBlock, ReportContent } from '~~/shared/report/content'
+import type { FilledBlock, ReportContent } from '~~/shared/report/reportContent'
 import { LONGEST_TEXT } from '~~/shared/report/textBlock'
 import { DRAWINGS } from './drawings'
 

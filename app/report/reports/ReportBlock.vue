@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ComparedFigure } from '~~/core/rollup/compareFigures'
 import { headingOf } from '~~/shared/report/headingOf'
-import type { FilledBlock } from '~~/shared/report/content'
+import type { FilledBlock } from '~~/shared/report/reportContent'
 import type { Note } from '~~/shared/figures/notes'
 import { drawingOf } from './drawings'
 

@@ -1,7 +1,7 @@
 import { draftDifferences, joinDrafts } from '~~/core/reports/joinDrafts'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
 import { reportSchema } from '~~/shared/report/reports'
-import type { ReportContent } from '~~/shared/report/content'
+import type { ReportContent } from '~~/shared/report/reportContent'
 import type { Report } from '~~/shared/report/reports'
 import type { ValidationError } from 'yup'
 

@@ -5,7 +5,7 @@ import {
   STOCK_COLUMNS,
   type FactColumn,
   type FlowColumn,
-} from '../../../core/metrics/columns'
+} from '../../../core/metrics/storedFigures'
 import type { Period } from '../../../core/periods/period'
 import { STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
 import { factTable, type FactTable, type ProfileDay } from '../../../core/rollup/factTable'

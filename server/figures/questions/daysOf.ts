@@ -1,5 +1,5 @@
 import { dayNumber } from '../../../core/days/day'
-import type { FactColumn } from '../../../core/metrics/columns'
+import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { lengthOf, type Period } from '../../../core/periods/period'
 import type { DenseDays } from '../../../core/rollup/denseDays'
 import type { ClientDb } from '../../platform/database/clientDb'

@@ -1,7 +1,7 @@
 import type { Day } from '../../../core/days/day'
-import type { FactColumn } from '../../../core/metrics/columns'
+import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { ForPeople } from '../../platform/problems/forPeople'
-import type { PublicProfile } from '../../../shared/gather/networks'
+import type { PublicProfile } from '../../../shared/gather/publicProfile'
 
 /** One page of daily figures, oldest day first. */
 export interface DaysPage {

@@ -18,7 +18,7 @@ import {
 } from './connector'
 import { addressOf } from './addressOf'
 import { BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
-import type { PublicProfile } from '../../../shared/gather/networks'
+import type { PublicProfile } from '../../../shared/gather/publicProfile'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
 const TIMEOUT_MS = 15_000

@@ -3,7 +3,7 @@ import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import { rowReader, type KnownProfile, type Mapping, type ReadRow } from '../../../core/imports/rowReader'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
-import { profilesOf } from '../../figures/questions/profiles'
+import { profilesOf } from '../../figures/questions/profileRows'
 import type { ImportView } from '../../../shared/gather/imports'
 
 /** A row that can be written. */

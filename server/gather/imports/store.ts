@@ -143,7 +143,7 @@ export const laterImport = (
     LIMIT    1`)
 
 /** Removes a file of which nothing is written. */
-export async function discard(db: ClientDb, id: number): Promise<void> {
+export async function removeImport(db: ClientDb, id: number): Promise<void> {
   const { affectedRows } = await db.run(sql`
     DELETE FROM import WHERE client_id = ${db.client} AND import_id = ${id}
     AND state IN ('uploading', 'uploaded', 'checked', 'failed', 'undone')

@@ -1,7 +1,7 @@
 import type { Day } from '../../../core/days/day'
 import { hasBit } from '../../../core/datasets/columnBits'
 import { PROFILE_DAY } from '../../../core/datasets/datasets'
-import { FACT_COLUMNS, type FactColumn } from '../../../core/metrics/columns'
+import { FACT_COLUMNS, type FactColumn } from '../../../core/metrics/storedFigures'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 import type { DaysPage } from '../connectors/connector'

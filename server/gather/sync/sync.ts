@@ -8,7 +8,7 @@ import { JobFailed, JobPostponed, type JobContext } from '../../platform/jobs/co
 import { jobModule } from '../../platform/jobs/job'
 import { moreUrgentWaits } from '../../platform/jobs/queue'
 import { log } from '../../platform/log'
-import { profileById } from '../../figures/questions/profiles'
+import { profileById } from '../../figures/questions/profileRows'
 import { connectionOf, keepCredentials, reached, type ProfileConnection } from '../connectors/connections'
 import { ConsentWithdrawn, NetworkTrouble, RateLimited } from '../connectors/connector'
 import { connectorFor } from '../connectors/connectorFor'

@@ -10,7 +10,7 @@ import {
   defineEventHandler,
 } from 'h3'
 import type { InferType, Schema } from 'yup'
-import type { Needs, Releasable } from '../../../shared/platform/released'
+import type { Needs, Releasable } from '../../../shared/platform/releasable'
 import { openClient, type Person } from '../people/people'
 import { personOfSession } from '../people/sessions'
 import type { ClientDb } from '../database/clientDb'

@@ -1,4 +1,4 @@
-import { RELEASABLE, type Releasable } from '../../../shared/platform/released'
+import { RELEASABLE, type Releasable } from '../../../shared/platform/releasable'
 import { clientDb, type ClientDb, type ClientRow } from '../database/clientDb'
 import { sql } from '../database/sql'
 import { systemDb } from '../database/systemDb'

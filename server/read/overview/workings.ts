@@ -1,7 +1,7 @@
 import { columnsOf, metricById } from '../../../core/metrics/catalogue'
 import { reportsMetric } from '../../../core/metrics/reportsMetric'
 import { gives } from '../../../core/rollup/daysWith'
-import { memberOf } from '../../figures/questions/profiles'
+import { memberOf } from '../../figures/questions/profileRows'
 import { networkById } from '../../../core/networks/networks'
 import { compareFigures } from '../../../core/rollup/compareFigures'
 import { missingRanges } from '../../../core/series/missingRanges'

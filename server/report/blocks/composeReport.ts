@@ -10,7 +10,7 @@ import { resolveScope, SelfComparison, type ResolvedScope } from '../../figures/
 import { sinceOf } from '../../figures/since'
 import { Unreadable } from '../../../core/unreadable'
 import { headingOf } from '../../../shared/report/headingOf'
-import type { ReportContent, FilledBlock } from '../../../shared/report/content'
+import type { ReportContent, FilledBlock } from '../../../shared/report/reportContent'
 import type { Sight } from '../../figures/reportBlock'
 import { reportBlockOf } from './kinds'
 

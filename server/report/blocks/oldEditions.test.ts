@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test } from 'vitest'
-import type { ReportContent } from '../../../shared/report/content'
+import type { ReportContent } from '../../../shared/report/reportContent'
 import { root } from '../../../tests/support/application'
 import { instants } from '../../../shared/platform/instants'
 import { thawed } from '../../../shared/report/thawed'

@@ -1,4 +1,4 @@
-import type { FilledBlock } from '../../../shared/report/content'
+import type { FilledBlock } from '../../../shared/report/reportContent'
 import type { Table } from '../../platform/tables/table'
 import { reportBlockOf } from './kinds'
 

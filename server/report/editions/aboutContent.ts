@@ -1,5 +1,5 @@
 import { againstWords, madeNow, type About } from '../../platform/tables/about'
-import type { ReportContent } from '../../../shared/report/content'
+import type { ReportContent } from '../../../shared/report/reportContent'
 
 /** What a file of a report is about or, with its number and checksum, one of an edition. */
 export const aboutContent = (

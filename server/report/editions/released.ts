@@ -1,4 +1,4 @@
-import { RELEASABLE, type Releasable } from '../../../shared/platform/released'
+import { RELEASABLE, type Releasable } from '../../../shared/platform/releasable'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 

@@ -1,4 +1,4 @@
-import type { FilledBlock, ReportContent } from '../../../shared/report/content'
+import type { FilledBlock, ReportContent } from '../../../shared/report/reportContent'
 import { reportBlockOf } from '../blocks/kinds'
 
 /**

@@ -1,6 +1,6 @@
 import type { Pool } from 'mysql2/promise'
 import { afterAll, beforeAll, inject } from 'vitest'
-import { FACT_COLUMNS } from '../../../core/metrics/columns'
+import { FACT_COLUMNS } from '../../../core/metrics/storedFigures'
 import type { ProfileDay } from '../../../core/rollup/factTable'
 import { clientDbForJob, type ClientDb } from '../../../server/platform/database/clientDb'
 import { migrate } from '../../../server/platform/database/migrate'

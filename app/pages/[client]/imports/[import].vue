@@ -41,7 +41,7 @@ async function act(what: 'check' | 'apply' | 'undo', body?: MappingInput) {
   }
 }
 const undo = () => act('undo')
-async function discard() {
+async function removeImport() {
   try {
     await api(address.value, { method: 'DELETE' })
     await navigateTo(`/${slug.value}/imports`) // first, or the page would ask again for what is gone
@@ -109,7 +109,7 @@ async function discard() {
           v-if="!data.hasWritten && ['uploading', 'uploaded', 'checked', 'failed', 'undone'].includes(data.state)"
           label="Remove the file"
           text
-          @click="discard"
+          @click="removeImport"
         />
       </div>
       <p v-if="data.state === 'uploading'" class="quiet">

@@ -1,4 +1,4 @@
-import { releasedSchema } from '../../../../shared/platform/released'
+import { releasedSchema } from '../../../../shared/platform/releasable'
 import { bodyOf, clientRoute } from '../../../platform/http/route'
 import { release } from '../../../report/editions/released'
 

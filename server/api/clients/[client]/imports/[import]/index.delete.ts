@@ -1,7 +1,7 @@
 import { clientRoute, idParam } from '../../../../../platform/http/route'
-import { discard } from '../../../../../gather/imports/store'
+import { removeImport } from '../../../../../gather/imports/store'
 
 export default clientRoute('write', async ({ event, db }) => {
-  await discard(db, idParam(event, 'import', 'import'))
+  await removeImport(db, idParam(event, 'import', 'import'))
   return { ok: true }
 })

@@ -1,5 +1,5 @@
 import { boolean, object } from 'yup'
-import { switchProfile } from '../../../../../figures/questions/profiles'
+import { switchProfile } from '../../../../../figures/questions/profileRows'
 import { bodyOf, clientRoute, idParam } from '../../../../../platform/http/route'
 import { notFound } from '../../../../../platform/problems/problem'
 import { refuseBeyondAllowance } from '../../../../../gather/profiles/addProfile'

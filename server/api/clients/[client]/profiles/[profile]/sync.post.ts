@@ -1,4 +1,4 @@
-import { profileById } from '../../../../../figures/questions/profiles'
+import { profileById } from '../../../../../figures/questions/profileRows'
 import { clientRoute, idParam } from '../../../../../platform/http/route'
 import { enqueue } from '../../../../../platform/jobs/queue'
 import { conflict, notFound } from '../../../../../platform/problems/problem'

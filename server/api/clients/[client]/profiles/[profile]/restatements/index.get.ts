@@ -1,4 +1,4 @@
-import { profileById, restatementsOf } from '../../../../../../figures/questions/profiles'
+import { profileById, restatementsOf } from '../../../../../../figures/questions/profileRows'
 import { clientRoute, idParam } from '../../../../../../platform/http/route'
 import { notFound } from '../../../../../../platform/problems/problem'
 

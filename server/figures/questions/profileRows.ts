@@ -2,7 +2,7 @@ import { networkById } from '../../../core/networks/networks'
 import type { ClientDb } from '../../platform/database/clientDb'
 import type { Member } from './aggregates'
 import { raw, sql } from '../../platform/database/sql'
-import type { Restatement } from '../../../shared/figures/profiles'
+import type { Restatement } from '../../../shared/figures/restatement'
 
 /** A profile of a client as its row has it, with how far its figures were fetched. */
 export interface ProfileRow {
