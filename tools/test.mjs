@@ -11,20 +11,28 @@ const node = process.execPath
 const bin = (name, path) => join(root, 'node_modules', name, path)
 const counts = { passed: 0, failed: 0 }
 
-/** Runs a part of the suite and shows what it prints. */
-function run(args, env = {}) {
+/** Runs a part of the suite and shows what it prints: as it comes, or all of it at the end. */
+function run(args, env = {}, isKept = false) {
   return new Promise((resolve) => {
-    const child = spawn(node, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
+    const stdio = isKept ? ['ignore', 'pipe', 'pipe'] : 'inherit'
+    const child = spawn(node, args, { cwd: root, stdio, env: { ...process.env, ...env } })
     for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => child.kill(signal))
-    child.on('close', (status) => resolve(status ?? 1))
+    let printed = ''
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (part) => (printed += part))
+    child.on('close', (status) => {
+      if (isKept) process.stdout.write(printed)
+      resolve(status ?? 1)
+    })
   })
 }
 
-/** A part that passes or fails as a whole. */
-async function whole(name, args, env) {
-  say(name)
-  const passed = (await run(args, env)) === 0
-  counts[passed ? 'passed' : 'failed']++
+/** Parts that pass or fail as a whole, one after the other, beside what else runs. */
+async function wholes(parts) {
+  for (const [name, args] of parts) {
+    const passed = (await run(args, {}, true)) === 0
+    say(`${name}: ${passed ? 'passed' : 'failed'}`)
+    counts[passed ? 'passed' : 'failed']++
+  }
 }
 
 /** A part that counts its tests itself; one that breaks before it has counted is a failure. */
@@ -44,14 +52,18 @@ try {
   await build(root)
   say('Types')
   await run([bin('nuxt', 'bin/nuxt.mjs'), 'prepare', '--logLevel', 'silent'], { NUXT_TELEMETRY_DISABLED: '1' })
-  await whole('Types: every file', [bin('vue-tsc', 'bin/vue-tsc.js'), '-b'])
-  await whole('Lint', [bin('eslint', 'bin/eslint.js'), '.'])
-  await whole('Layout of the code', [bin('prettier', 'bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'])
-  await whole('Who uses whom', [
-    bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),
-    '--config',
-    '.dependency-cruiser.mjs',
-    ...['core', 'app', 'server', 'shared', 'demo', 'standins'],
+  say('Types, lint, layout of the code, who uses whom')
+  const folders = ['core', 'app', 'server', 'shared', 'demo', 'standins']
+  await Promise.all([
+    wholes([['Types', [bin('vue-tsc', 'bin/vue-tsc.js'), '-b']]]),
+    wholes([
+      ['Lint', [bin('eslint', 'bin/eslint.js'), '.']],
+      ['Layout', [bin('prettier', 'bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
+      [
+        'Who uses whom',
+        [bin('dependency-cruiser', 'bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.mjs', ...folders],
+      ],
+    ]),
   ])
   const vitest = join(results, 'vitest.json')
   await counted(

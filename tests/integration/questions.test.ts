@@ -18,6 +18,8 @@ import { toXlsx } from '../../server/platform/tables/toXlsx'
 import { takeUpload } from '../../server/gather/imports/upload'
 import { releasedOf } from '../../server/report/editions/released'
 import { enqueueDueSchedules } from '../../server/platform/jobs/schedule'
+import { dataPackage } from '../../server/gather/data/dataPackage'
+import { whatIsKept } from '../../server/gather/data/whatIsKept'
 import { enqueueDue } from '../../server/gather/sync/enqueueDue'
 import { enqueue, jobById, newestJob, writingJobs } from '../../server/platform/jobs/queue'
 import { fill } from '../../server/report/blocks/composeReport'
@@ -348,6 +350,8 @@ async function askEverything(db: ClientDb): Promise<void> {
   )
   await runJobs()
   await supersede(db, edition!.id, null)
+  await whatIsKept(db)
+  for await (const part of dataPackage(db, Date.now())) expect(part.length).toBeGreaterThanOrEqual(0)
   const token = await askForConsent(db, 1)
   const address = new URL(await beginConsent(token, 'http://127.0.0.1/consent/answer'))
   await expect(
