@@ -8,6 +8,7 @@ export const TOPICS = {
     'unusual',
     'posts',
     'ends',
+    'formats',
     'profiles',
     'all-clients',
     'breakdown',

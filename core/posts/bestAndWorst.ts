@@ -51,15 +51,7 @@ export function bestAndWorst<P extends RankablePost>(
   by: PostFigure,
   many: number,
 ): BestAndWorst<P> {
-  const usualOf = usualByProfile(past)
-  const all = posts.map((post): RankedPost<P> => {
-    const usual = usualOf(post)
-    return {
-      ...post,
-      ...(usual !== undefined && { usual }),
-      ...(usual !== undefined && usual > 0 && post.interactions !== null && { times: post.interactions / usual }),
-    }
-  })
+  const all = withUsual(posts, past)
   const ranked = all.filter((post) => figureOfPost(post, by) !== undefined)
   const down = sortedBy(ranked, (post) => -(by === 'rate' ? post.rate!.low : figureOfPost(post, by)!))
   const best = down.slice(0, Math.min(many, Math.ceil(ranked.length / 2)))
@@ -75,6 +67,19 @@ export function bestAndWorst<P extends RankablePost>(
     unranked: all.length - ranked.length,
     values: ranked.map((post) => figureOfPost(post, by)!).sort((a, b) => a - b),
   }
+}
+
+/** Posts with what is usual for their profiles, which each of them stands beside. */
+export function withUsual<P extends RankablePost>(posts: readonly P[], past: readonly RankablePost[]): RankedPost<P>[] {
+  const usualOf = usualByProfile(past)
+  return posts.map((post): RankedPost<P> => {
+    const usual = usualOf(post)
+    return {
+      ...post,
+      ...(usual !== undefined && { usual }),
+      ...(usual !== undefined && usual > 0 && post.interactions !== null && { times: post.interactions / usual }),
+    }
+  })
 }
 
 /** What a post is ranked by, where it is known. */

@@ -8,6 +8,7 @@ import { openBlock } from '../openBlock'
 import { chartBlock } from '../read/chartBlock'
 import { endsBlock } from '../read/endsBlock'
 import { figuresBlock } from '../read/figuresBlock'
+import { formatsBlock } from '../read/formatsBlock'
 import { breakdownBlock } from '../read/breakdownBlock'
 import { postsBlock } from '../read/postsBlock'
 import { subjectBlock } from '../read/subjectBlock'
@@ -30,6 +31,7 @@ export const DECLARED_BLOCKS = [
   targetsBlock,
   postsBlock,
   endsBlock,
+  formatsBlock,
   openBlock,
   profilesBlock,
   foundBlock,

@@ -1,4 +1,5 @@
 import { join } from 'node:path'
+import type { ScopeDescription } from '../../shared/figures/description'
 import { forget, root, startApplication, stopApplication, type Application } from '../support/application'
 import { expect, expectAccessible, test } from './support/test'
 
@@ -69,6 +70,10 @@ test('a new agency is led from its name to its first issued edition', async ({ p
   await owner.getByRole('button', { name: 'Allow reading' }).click()
   await owner.waitForURL(/consent\/answer/)
   await owner.close()
+  // what the consent has begun is over: an edition of figures that move meanwhile is not issued
+  const writing = async () =>
+    ((await (await page.request.get(`${BASE}/api/clients/thornapple-park/scope`)).json()) as ScopeDescription).writing
+  await expect.poll(writing, { timeout: 60_000 }).toBe(0)
 
   // the figures are there, and a report is made of them
   await page.getByRole('link', { name: 'Overview' }).click()

@@ -5,7 +5,7 @@ import { unit } from '../../demo/random'
 import { loadDemo } from '../../demo/load'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
-import { endsOf } from '../../server/read/content/ends'
+import { endsOf, formatsOf } from '../../server/read/content/ends'
 import { fill } from '../../server/report/blocks/composeReport'
 import { tableOf } from '../../server/report/blocks/tableOf'
 import { asKept } from '../../shared/report/blocks'
@@ -119,4 +119,44 @@ it('a block of them is filled as it was chosen, and has a table with both ends',
     ['worst', 2],
   ])
   expect(table.rows.every((row) => row.length === table.columns.length)).toBe(true)
+})
+
+it('formats are spread as the raw rows are, over a hundred scopes', async () => {
+  /** Type 7 of Hyndman & Fan, written down again. */
+  const at = (sorted: number[], share: number) => {
+    const place = share * (sorted.length - 1)
+    const [low, high] = [sorted[Math.floor(place)]!, sorted[Math.ceil(place)]!]
+    return low + (place % 1) * (high - low)
+  }
+  let boxes = 0
+  for (let round = 0; round < 100; round++) {
+    const random = (name: string, below: number) => Math.floor(unit(`formats ${name} ${round}`) * below)
+    const to = addDays(END, -random('to', 300))
+    const from = addDays(to, -random('length', 60))
+    const by = (['interactions', 'impressions', 'rate'] as const)[round % 3]!
+    const scope = await resolveScope(db, { who: [], sets: [], period: `${from}..${to}`, against: 'none' })
+    const { formats } = await formatsOf(db, scope, by)
+    const posts = await rawPosts(from, to)
+    expect(formats.map(({ format }) => format).sort()).toEqual([...new Set(posts.map(({ format }) => format))].sort())
+    for (const { format, posts: count, unknown, box } of formats) {
+      const own = posts.filter((post) => post.format === format)
+      const values = own
+        .flatMap(({ interactions, impressions }) => {
+          if (by !== 'rate') return (by === 'interactions' ? interactions : impressions) ?? []
+          const isShare =
+            interactions !== null && impressions !== null && impressions > 0 && interactions <= impressions
+          return isShare ? [interactions / impressions] : []
+        })
+        .sort((a, b) => a - b)
+      expect([count, unknown], `${by} ${from} ${to} ${format}`).toEqual([values.length, own.length - values.length])
+      expect(box === undefined).toBe(values.length < 5)
+      if (!box) continue
+      boxes++
+      const wanted = [values[0]!, at(values, 0.25), at(values, 0.5), at(values, 0.75), values.at(-1)!]
+      ;[box.least, box.lower, box.middle, box.upper, box.most].forEach((value, index) =>
+        expect(value).toBeCloseTo(wanted[index]!, 9),
+      )
+    }
+  }
+  expect(boxes).toBeGreaterThan(100)
 })

@@ -224,6 +224,7 @@ describe('every route', () => {
       'breakdown',
       'posts',
       'posts/ends',
+      'posts/formats',
       'posts/table',
       'scope',
       'subject',

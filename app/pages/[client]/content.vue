@@ -2,6 +2,7 @@
 import { orderPosts, POST_ORDERS } from '~~/shared/read/postOrder'
 import type { PostFigure } from '~~/core/posts/bestAndWorst'
 import { RANKINGS, USUAL_ENDS, type Ends } from '~~/shared/read/endsBlock'
+import type { Formats } from '~~/shared/read/formatsBlock'
 import type { ListedPost } from '~~/shared/read/content'
 
 definePageMeta({ margin: true, scope: true })
@@ -41,6 +42,19 @@ const bothEnds = useQuery({
   key: () => ['ends', slug.value, askedEnds.value],
   query: () => api<Ends>(`${base.value}/posts/ends`, { query: askedEnds.value }),
   placeholderData: (previous) => previous,
+})
+const formatsBy = computed(() =>
+  String(route.query.formats) in RANKINGS ? (String(route.query.formats) as PostFigure) : 'interactions',
+)
+const askedFormats = computed(() => ({ ...address.value, by: formatsBy.value }))
+const byFormat = useQuery({
+  key: () => ['formats', slug.value, askedFormats.value],
+  query: () => api<Formats>(`${base.value}/posts/formats`, { query: askedFormats.value }),
+  placeholderData: (previous) => previous,
+})
+const formatsTable = computed(() => {
+  const { by, ...rest } = askedFormats.value
+  return `${base.value}/downloads/formats?${new URLSearchParams({ ...rest, option: by })}`
 })
 const endsTable = computed(() => {
   const { by, rows, ...rest } = askedEnds.value
@@ -116,6 +130,24 @@ const shown = computed(() =>
       <EndsText :ends="bothEnds.data.value" :time-zone="timeZone" />
     </section>
     <p v-if="bothEnds.error.value" role="alert">{{ bothEnds.error.value.message }}</p>
+    <section v-if="shown.length && byFormat.data.value" aria-labelledby="formats-heading" class="ends">
+      <div class="row head">
+        <h2 id="formats-heading" class="heading">Formats compared</h2>
+        <span class="row no-print">
+          <Select
+            :model-value="formatsBy"
+            :options="RANKING_CHOICES"
+            option-label="name"
+            option-value="value"
+            aria-label="Compared by"
+            @update:model-value="(value) => set({ formats: value === 'interactions' ? undefined : value })"
+          />
+          <DownloadMenu :path="formatsTable" block="formats" what="The formats" />
+        </span>
+      </div>
+      <FormatsText :spread="byFormat.data.value" />
+    </section>
+    <p v-if="byFormat.error.value" role="alert">{{ byFormat.error.value.message }}</p>
     <h2 v-if="shown.length" class="heading all">All of them</h2>
     <PostTable
       v-if="shown.length"

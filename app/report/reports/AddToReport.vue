@@ -54,6 +54,10 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
             rows: Number(text('each')) || USUAL_ENDS,
           }),
         },
+        {
+          name: declarationOf('formats').name,
+          make: () => newBlock('formats', [], text('formats') || 'interactions'),
+        },
       ]
     case 'profiles':
       return [{ name: declarationOf('profiles').name, make: () => newBlock('profiles') }]

@@ -4,6 +4,7 @@ import OpenBlock from '~/clients/OpenBlock.vue'
 import FoundBlock from '~/gather/find/FoundBlock.vue'
 import ProfilesBlock from '~/gather/profiles/ProfilesBlock.vue'
 import EndsBlock from '~/read/content/EndsBlock.vue'
+import FormatsBlock from '~/read/content/FormatsBlock.vue'
 import PostsBlock from '~/read/content/PostsBlock.vue'
 import PostsSettings from '~/read/content/PostsSettings.vue'
 import ChartBlock from '~/read/overview/ChartBlock.vue'
@@ -37,6 +38,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   targets: { versions: { 1: TargetsBlock } },
   posts: { versions: { 1: PostsBlock }, settings: PostsSettings },
   ends: { versions: { 1: EndsBlock }, settings: PostsSettings },
+  formats: { versions: { 1: FormatsBlock } },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },
   found: { versions: { 1: FoundBlock } },

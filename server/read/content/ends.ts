@@ -1,6 +1,10 @@
 import { daysEnding, lengthOf } from '../../../core/periods/period'
-import { bestAndWorst, type PostFigure } from '../../../core/posts/bestAndWorst'
+import { bestAndWorst, withUsual, type PostFigure } from '../../../core/posts/bestAndWorst'
+import { spreadByFormat } from '../../../core/posts/spreadByFormat'
+import { thinned } from '../../../core/posts/thinned'
+import type { ListedPost } from '../../../shared/read/content'
 import { MOST_DOTS, type Ends } from '../../../shared/read/endsBlock'
+import type { Formats } from '../../../shared/read/formatsBlock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { listPosts } from './listPosts'
@@ -14,25 +18,27 @@ export async function endsOf(
   scope: ResolvedScope,
   { by, rows, format }: { by: PostFigure; rows: number; format?: string },
 ): Promise<Ends> {
-  const { period } = scope
-  const [posts, past] = await Promise.all([
-    listPosts(db, scope),
-    listPosts(db, { ...scope, period: daysEnding(period.to, Math.max(USUAL_DAYS, lengthOf(period))) }),
-  ])
+  const [posts, past] = await postsAndPast(db, scope)
   const found = bestAndWorst(
     posts.filter((post) => !format || post.format === format),
     past,
     by,
     rows,
   )
-  return { ...found, by, values: thinned(found.values) }
+  return { ...found, by, values: thinned(found.values, MOST_DOTS) }
 }
 
-/** Values in their order, evenly thinned to as many as there is room for; the first and the last stay. */
-function thinned(values: readonly number[]): number[] {
-  if (values.length <= MOST_DOTS) return [...values]
-  return Array.from(
-    { length: MOST_DOTS },
-    (_, index) => values[Math.round((index * (values.length - 1)) / (MOST_DOTS - 1))]!,
-  )
+/** Formats beside each other, as distributions over a figure. */
+export async function formatsOf(db: ClientDb, scope: ResolvedScope, by: PostFigure): Promise<Formats> {
+  const [posts, past] = await postsAndPast(db, scope)
+  return { by, formats: spreadByFormat(withUsual(posts, past), by, MOST_DOTS) }
+}
+
+/** The posts of a scope, and those from which the usual of their profiles is taken. */
+const postsAndPast = (db: ClientDb, scope: ResolvedScope): Promise<[ListedPost[], ListedPost[]]> => {
+  const { period } = scope
+  return Promise.all([
+    listPosts(db, scope),
+    listPosts(db, { ...scope, period: daysEnding(period.to, Math.max(USUAL_DAYS, lengthOf(period))) }),
+  ])
 }

@@ -2,6 +2,7 @@ import { openBlock } from '../../clients/openBlock'
 import { foundBlock } from '../../gather/find/foundBlock'
 import { profilesBlock } from '../../gather/profiles/profilesBlock'
 import { endsBlock } from '../../read/content/endsBlock'
+import { formatsBlock } from '../../read/content/formatsBlock'
 import { postsBlock } from '../../read/content/postsBlock'
 import { chartBlock } from '../../read/overview/chartBlock'
 import { figuresBlock } from '../../read/overview/figuresBlock'
@@ -28,6 +29,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   targets: targetsBlock,
   posts: postsBlock,
   ends: endsBlock,
+  formats: formatsBlock,
   open: openBlock,
   profiles: profilesBlock,
   found: foundBlock,
