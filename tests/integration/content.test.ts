@@ -6,6 +6,11 @@ import { loadDemo } from '../../demo/load'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { endsOf, formatsOf } from '../../server/read/content/ends'
+import { listPosts } from '../../server/read/content/listPosts'
+import { postList } from '../../server/read/content/postList'
+import type { ListedPost } from '../../shared/read/content'
+import type { PostList } from '../../shared/read/postList'
+import { orderPosts, POST_ORDERS } from '../../shared/read/postOrder'
 import { fill } from '../../server/report/blocks/composeReport'
 import { tableOf } from '../../server/report/blocks/tableOf'
 import { asKept } from '../../shared/report/blocks'
@@ -159,4 +164,57 @@ it('formats are spread as the raw rows are, over a hundred scopes', async () => 
     }
   }
   expect(boxes).toBeGreaterThan(100)
+})
+
+it('the list of posts, page by page, is every post once and in the order that it says, over eighty scopes', async () => {
+  const words = ['garden', 'the', 'tonight', '100%', 'o', '_', '"open late"', "'"]
+  let seen = 0
+  let filtered = 0
+  for (let round = 0; round < 80; round++) {
+    const random = (name: string, below: number) => Math.floor(unit(`list ${name} ${round}`) * below)
+    const to = addDays(END, -random('to', 300))
+    const from = addDays(to, -random('length', 90))
+    const { value: order } = POST_ORDERS[round % POST_ORDERS.length]!
+    const pick = (name: string) => (random(`${name}?`, 3) === 0 ? words[random(name, words.length)]! : '')
+    const query = {
+      order,
+      only: ['', '', 'photo', 'clip'][random('only', 4)]!,
+      any: random('any?', 3) === 0 ? `${words[random('any', 3)]!}, ${words[random('other', 3)]!}` : '',
+      all: pick('all'),
+      none: pick('none'),
+    }
+    const scope = await resolveScope(db, { who: [], sets: [], period: `${from}..${to}`, against: 'none' })
+    const paged: ListedPost[] = []
+    let total: number | undefined
+    for (let after: string | null = ''; after !== null; ) {
+      const list: PostList = await postList(db, scope, { ...query, after }, 1 + random('page', 60))
+      if (after === '') total = list.total
+      paged.push(...list.posts)
+      after = list.next
+    }
+    const has = (text: string, word: string) => text.toLowerCase().includes(word.replaceAll('"', ''))
+    const each = (list: string) => list.split(',').flatMap((word) => word.trim() || [])
+    const whole = (await listPosts(db, scope)).filter(
+      ({ text, format }) =>
+        (!query.only || format === query.only) &&
+        (each(query.any).length === 0 || each(query.any).some((word) => has(text, word))) &&
+        each(query.all).every((word) => has(text, word)) &&
+        !each(query.none).some((word) => has(text, word)),
+    )
+    const place = ({ profile, id }: ListedPost) => `${profile} ${id}`
+    expect(paged.map(place).sort(), JSON.stringify([from, to, query])).toEqual(whole.map(place).sort())
+    expect(total).toBe(whole.length)
+    // of the same value, the same order; what has none comes last
+    const known = new Map(whole.map((post) => [place(post), post]))
+    expect(paged).toEqual(paged.map((post) => known.get(place(post))))
+    expect(orderPosts(paged, order).map(place)).toEqual(paged.map(place))
+    seen += paged.length
+    if (query.any || query.all || query.none) filtered += paged.length
+  }
+  expect([seen > 3000, filtered > 500]).toEqual([true, true])
+  const scope = await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'none' })
+  for (const after of ['{}', '[1,2]', 'x', '["a",1,"b"]', `[1,1,"${'x'.repeat(50)}"]`, '[1e999,1,"a"]'])
+    await expect(postList(db, scope, { order: 'newest', only: '', any: '', all: '', none: '', after })).rejects.toThrow(
+      'cannot go on from there',
+    )
 })

@@ -1,11 +1,15 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../../shared/figures/scope'
+import { postListSchema } from '../../../../../shared/read/postList'
 import { sendRemembered } from '../../../../figures/sendRemembered'
 import { clientRoute } from '../../../../platform/http/route'
-import { listPosts } from '../../../../read/content/listPosts'
+import { postList } from '../../../../read/content/postList'
 import { resolveScope } from '../../../../figures/resolveScope'
 
+/** The next posts of a scope in an order. */
 export default clientRoute('figures', async ({ event, db }) => {
-  const scope = parseScope(getQuery(event))
-  return await sendRemembered(event, db, async () => await listPosts(db, await resolveScope(db, scope)))
+  const query = getQuery(event)
+  const scope = parseScope(query)
+  const asked = postListSchema.validateSync(query)
+  return await sendRemembered(event, db, async () => postList(db, await resolveScope(db, scope), asked))
 })

@@ -1,10 +1,10 @@
 import { getQuery } from 'h3'
-import { orderPosts } from '../../../../../shared/read/postOrder'
 import { parseScope } from '../../../../../shared/figures/scope'
+import { postListSchema } from '../../../../../shared/read/postList'
 import { aboutScope } from '../../../../figures/aboutScope'
 import { clientRoute } from '../../../../platform/http/route'
 import { sendTables } from '../../../../platform/http/sendTables'
-import { listPosts } from '../../../../read/content/listPosts'
+import { wholePostList } from '../../../../read/content/postList'
 import { postTable } from '../../../../read/content/postsBlock'
 import { resolveScope } from '../../../../figures/resolveScope'
 
@@ -12,10 +12,7 @@ import { resolveScope } from '../../../../figures/resolveScope'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = await resolveScope(db, parseScope(query))
-  const posts = (await listPosts(db, scope)).filter(
-    ({ format }) => typeof query.only !== 'string' || format === query.only,
-  )
-  const order = String(query.order ?? 'newest')
-  const table = postTable(orderPosts(posts, order), db.timeZone)
+  const posts = await wholePostList(db, scope, postListSchema.validateSync(query))
+  const table = postTable(posts, db.timeZone)
   return await sendTables(event, 'Posts', [table], aboutScope(db, scope))
 })
