@@ -5,7 +5,7 @@ import { log } from './platform/log'
 
 /** How many jobs this process works on at a time, and how often it looks for new ones and for what is due by the clock. */
 const LANES = 2
-const IDLE_MS = 300
+const IDLE_MS = 120
 const CLOCK_EVERY_MS = 1000
 
 let isStopping = false

@@ -199,7 +199,7 @@ function leaveDay() {
       @mouseleave="isPinned || (at = undefined)"
       @click="pin"
     >
-      <LineDrawing v-if="!isReady && !isIndex" :line="line" />
+      <LineDrawing v-if="!isReady && !isIndex && !isPlain" :line="line" />
       <ClientOnly
         ><Apex ref="chart" type="line" height="216" :options="options" :series="series" @mounted="stand"
       /></ClientOnly>

@@ -1,5 +1,6 @@
 import { chromium } from 'playwright-core'
 import { editionById, keepPdf, shareEdition } from '../editions/editions'
+import { log } from '../../platform/log'
 import type { JobContext } from '../../platform/jobs/context'
 import { jobModule } from '../../platform/jobs/job'
 import { EDITION_PRINT } from '../editions/jobs'
@@ -61,6 +62,7 @@ export async function printPage(address: string, footer: string): Promise<Buffer
       margin: { top: '16mm', bottom: '18mm', left: '16mm', right: '16mm' },
     })
   } finally {
-    await browser.close()
+    // what was printed does not wait for that
+    browser.close().catch((error: unknown) => log.warn({ err: error }, 'the browser did not end'))
   }
 }
