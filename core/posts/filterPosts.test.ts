@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readWords, writeWords } from './filterPosts'
+import { hasWords, readWords, writeWords } from './filterPosts'
 
 describe('words', () => {
   it.each([
@@ -18,4 +18,14 @@ describe('words', () => {
     expect(() => readWords('a b c d e f g h i j k l m')).toThrow('12 words at the most')
     expect(() => readWords('x'.repeat(61))).toThrow('longer than 60 letters')
   })
+})
+
+it.each([
+  ['any of them', { any: ['tea', 'LANTERN'], all: [], none: [] }, true],
+  ['not all of them', { any: [], all: ['lantern', 'tea'], none: [] }, false],
+  ['one that must not be', { any: ['lantern'], all: [], none: ['garden'] }, false],
+  ['an accent', { any: [], all: ['cafe'], none: [] }, true],
+  ['none asked for', { any: [], all: [], none: [] }, true],
+] as const)('a text has %s', (_, words, has) => {
+  expect(hasWords('Lanterns in the garden café', words)).toBe(has)
 })

@@ -34,3 +34,18 @@ export function readWords(text: string): string[] {
  */
 export const writeWords = (words: readonly string[]): string =>
   words.map((word) => (/[\s,;]/.test(word) ? `"${word}"` : word)).join(', ')
+
+/** Letters as they are compared: small, and without accents. */
+const folded = (text: string): string => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase()
+
+/**
+ * Whether a text has the words that are looked for.
+ *
+ * @example hasWords('Lanterns in the garden', { any: ['tea', 'lantern'], all: [], none: ['shut'] }) // true
+ */
+export function hasWords(text: string, { any, all, none }: PostWords): boolean {
+  if (any.length + all.length + none.length === 0) return true
+  const plain = folded(text)
+  const has = (word: string) => plain.includes(folded(word))
+  return (any.length === 0 || any.some(has)) && all.every(has) && !none.some(has)
+}

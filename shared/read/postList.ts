@@ -1,23 +1,10 @@
 import { object, string, type InferType } from 'yup'
-import { readWords } from '../../core/posts/filterPosts'
 import type { ListedPost } from './content'
 import { POST_ORDERS } from './postOrder'
+import { wordsFields } from './postWords'
 
 /** How many posts are sent together. */
 export const POSTS_AT_A_TIME = 50
-
-const words = () =>
-  string()
-    .max(1000, 'That is too long to look for.')
-    .default('')
-    .test(function test(value) {
-      try {
-        readWords(value)
-        return true
-      } catch (error) {
-        return this.createError({ message: (error as Error).message })
-      }
-    })
 
 /** What the list of posts is asked for: their order, what they have to be, and after which one it goes on. */
 export const postListSchema = object({
@@ -29,9 +16,7 @@ export const postListSchema = object({
     .default('newest'),
   /** One format; every one, when it is left out. */
   only: string().max(40).default(''),
-  any: words(),
-  all: words(),
-  none: words(),
+  ...wordsFields,
   after: string().max(200).default(''),
 })
 export type PostListQuery = InferType<typeof postListSchema>

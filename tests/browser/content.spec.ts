@@ -61,3 +61,45 @@ test('formats are compared by their posts, and one of few posts says so', async 
   const dialog = page.getByRole('dialog', { name: 'Add to a report' })
   await expect(dialog.getByRole('checkbox', { name: 'Formats compared' })).toBeChecked()
 })
+
+test('posts are looked for by their words, shown some at a time, and go into a report as they were looked for', async ({
+  page,
+}) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/content?period=2026-07..2026-09')
+  const rows = page.getByRole('table').last().locator('tbody tr')
+  await expect(rows).toHaveCount(50)
+  const [all] = /([\d,]+) posts/.exec(await page.locator('.choose').innerText())!.slice(1)
+  await expect(page.getByText(`50 of ${all}`)).toBeVisible()
+  await page.getByRole('button', { name: 'Show the next 50' }).click()
+  await expect(rows).toHaveCount(100)
+  const places = async () => new Set(await rows.allInnerTexts()).size
+  expect(await places()).toBe(100)
+  await page.getByRole('button', { name: 'with any words' }).click()
+  const words = page.getByRole('dialog', { name: 'Words of the posts' })
+  await words.getByLabel('Any of these words').fill('lanterns, "fern house"')
+  await words.getByLabel('None of these words').fill('walk')
+  await words.getByRole('button', { name: 'Look' }).click()
+  await expect(page).toHaveURL(/any=lanterns/)
+  await expect(page.getByRole('button', { name: 'with “lanterns” or “fern house”, without “walk”' })).toBeVisible()
+  await expect(rows.first()).toContainText(/lanterns|fern house/i)
+  for (const text of await rows.allInnerTexts()) expect(text).toMatch(/^(?!.*walk).*(lanterns|fern house)/is)
+  // the best and the worst, and the formats, are of the same posts
+  for (const text of await page.locator('li .post').allInnerTexts()) expect(text).toMatch(/lanterns|fern house/i)
+  const total = Number(/([\d,]+) posts/.exec(await page.locator('.choose').innerText())![1]!.replace(',', ''))
+  expect(total).toBeLessThan(Number(all!.replace(',', '')))
+  const formats = page.getByRole('region', { name: 'Formats compared' })
+  const counts = (await formats.locator('tbody td:last-child').allInnerTexts()).map(Number)
+  expect(counts.reduce((sum, count) => sum + count, 0)).toBe(total)
+  // a file, and nothing that is like that
+  await page.getByRole('button', { name: 'Download: The posts' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('menuitem', { name: 'Table as CSV' }).click()
+  let text = ''
+  for await (const part of await (await download).createReadStream()) text += String(part)
+  expect(text.trim().split('\r\n')).toHaveLength(total + 1)
+  await page.goto('/mossgate-gardens/content?period=2026-09&all=nothing-like-that')
+  await expect(page.getByText('No post of this period is like that.')).toBeVisible()
+  await page.getByRole('button', { name: 'Show every post' }).click()
+  await expect(rows.first()).toBeVisible()
+})

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { orderPosts, POST_ORDERS } from '~~/shared/read/postOrder'
+import { POST_ORDERS } from '~~/shared/read/postOrder'
 import type { PostFigure } from '~~/core/posts/bestAndWorst'
 import { RANKINGS, USUAL_ENDS, type Ends } from '~~/shared/read/endsBlock'
 import type { Formats } from '~~/shared/read/formatsBlock'
-import type { ListedPost } from '~~/shared/read/content'
+import { usePostList } from '~/read/content/usePostList'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Content · Zaffer' })
@@ -11,10 +11,8 @@ const route = useRoute()
 const router = useRouter()
 const { slug, base } = useClient()
 const { address, description } = useScope()
-const { data, error, isLoading } = useQuery({
-  key: () => ['posts', slug.value, address.value],
-  query: () => api<ListedPost[]>(`${base.value}/posts`, { query: address.value }),
-})
+const locale = useLocale()
+const isLooking = computed(() => format.value !== 'all' || Object.values(looked.value).some(Boolean))
 const EACH = [1, 3, 5, 10]
 const RANKING_CHOICES = Object.entries(RANKINGS).map(([value, { name }]) => ({ value, name: `by ${name}` }))
 const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC')
@@ -22,9 +20,21 @@ const format = computed(() => String(route.query.format ?? 'all'))
 const order = computed(() =>
   POST_ORDERS.some(({ value }) => value === route.query.order) ? String(route.query.order) : 'newest',
 )
+const textOf = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : '')
+const looked = computed(() => ({ any: textOf('any'), all: textOf('all'), none: textOf('none') }))
+const askedWords = computed(() => Object.fromEntries(Object.entries(looked.value).filter(([, words]) => words)))
+const askedList = computed(
+  (): Record<string, string> => ({
+    ...address.value,
+    order: order.value,
+    ...(format.value !== 'all' && { only: format.value }),
+    ...askedWords.value,
+  }),
+)
+const { posts, total, formats: known, hasMore, isGoingOn, goOn, error, isLoading } = usePostList(() => askedList.value)
 const formats = computed(() => [
   { value: 'all', name: 'every format' },
-  ...[...new Set([...(data.value ?? []).map((post) => post.format), ...(format.value === 'all' ? [] : [format.value])])]
+  ...[...new Set([...known.value, ...(format.value === 'all' ? [] : [format.value])])]
     .sort()
     .map((value) => ({ value, name: value })),
 ])
@@ -37,6 +47,7 @@ const askedEnds = computed(() => ({
   by: ends.value,
   rows: each.value,
   ...(format.value !== 'all' && { only: format.value }),
+  ...askedWords.value,
 }))
 const bothEnds = useQuery({
   key: () => ['ends', slug.value, askedEnds.value],
@@ -46,7 +57,7 @@ const bothEnds = useQuery({
 const formatsBy = computed(() =>
   String(route.query.formats) in RANKINGS ? (String(route.query.formats) as PostFigure) : 'interactions',
 )
-const askedFormats = computed(() => ({ ...address.value, by: formatsBy.value }))
+const askedFormats = computed(() => ({ ...address.value, by: formatsBy.value, ...askedWords.value }))
 const byFormat = useQuery({
   key: () => ['formats', slug.value, askedFormats.value],
   query: () => api<Formats>(`${base.value}/posts/formats`, { query: askedFormats.value }),
@@ -61,16 +72,7 @@ const endsTable = computed(() => {
   return `${base.value}/downloads/ends?${new URLSearchParams({ ...rest, option: by, rows: String(rows) })}`
 })
 const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
-const table = computed(() => {
-  const only: Record<string, string> = format.value === 'all' ? {} : { only: format.value }
-  return `${base.value}/posts/table?${new URLSearchParams({ ...address.value, order: order.value, ...only })}`
-})
-const shown = computed(() =>
-  orderPosts(
-    (data.value ?? []).filter((post) => format.value === 'all' || post.format === format.value),
-    order.value,
-  ),
-)
+const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(askedList.value)}`)
 </script>
 
 <template>
@@ -98,12 +100,25 @@ const shown = computed(() =>
         aria-label="Order"
         @update:model-value="(value) => set({ order: value === 'newest' ? undefined : value })"
       />
-      <span class="quiet">{{ shown.length }} {{ shown.length === 1 ? 'post' : 'posts' }}</span>
-      <DownloadMenu v-if="shown.length" class="right" :path="table" block="posts" what="The posts" />
+      <PostWords
+        :looked="looked"
+        label="Words of the posts"
+        @look="({ any, all, none }) => set({ any: any || undefined, all: all || undefined, none: none || undefined })"
+      />
+      <span class="quiet">{{ total.toLocaleString(locale) }} {{ total === 1 ? 'post' : 'posts' }}</span>
+      <DownloadMenu v-if="total" class="right" :path="table" block="posts" what="The posts" />
     </div>
     <p v-if="error" role="alert">{{ error.message }}</p>
-    <p v-else-if="isLoading && !data" class="quiet">Fetching the posts …</p>
-    <p v-else-if="shown.length === 0" class="quiet">
+    <p v-else-if="isLoading" class="quiet">Fetching the posts …</p>
+    <p v-else-if="total === 0 && isLooking" class="quiet">
+      No post of this period is like that.
+      <Button
+        label="Show every post"
+        text
+        @click="set({ format: undefined, any: undefined, all: undefined, none: undefined })"
+      />
+    </p>
+    <p v-else-if="total === 0" class="quiet">
       Nothing was published here in this period. Choose other days or profiles above.
     </p>
     <section v-else-if="bothEnds.data.value" aria-labelledby="ends-heading" class="ends">
@@ -130,7 +145,7 @@ const shown = computed(() =>
       <EndsText :ends="bothEnds.data.value" :time-zone="timeZone" />
     </section>
     <p v-if="bothEnds.error.value" role="alert">{{ bothEnds.error.value.message }}</p>
-    <section v-if="shown.length && byFormat.data.value" aria-labelledby="formats-heading" class="ends">
+    <section v-if="total && byFormat.data.value" aria-labelledby="formats-heading" class="ends">
       <div class="row head">
         <h2 id="formats-heading" class="heading">Formats compared</h2>
         <span class="row no-print">
@@ -148,14 +163,23 @@ const shown = computed(() =>
       <FormatsText :spread="byFormat.data.value" />
     </section>
     <p v-if="byFormat.error.value" role="alert">{{ byFormat.error.value.message }}</p>
-    <h2 v-if="shown.length" class="heading all">All of them</h2>
+    <h2 v-if="total" class="heading all">All of them</h2>
     <PostTable
-      v-if="shown.length"
-      :posts="shown"
+      v-if="total"
+      :posts="posts"
       :order="order"
       @order="(value) => set({ order: value === 'newest' ? undefined : value })"
       :time-zone="timeZone"
     />
+    <p v-if="hasMore" class="row more no-print">
+      <Button
+        :label="`Show the next ${Math.min(50, total - posts.length)}`"
+        outlined
+        :loading="isGoingOn"
+        @click="goOn"
+      />
+      <span class="quiet">{{ posts.length.toLocaleString(locale) }} of {{ total.toLocaleString(locale) }}</span>
+    </p>
     <p class="quiet">
       Beside each rate stands its 95 % interval. “That is sure” orders by the near end of it, so that a post with few
       impressions does not win by luck.
@@ -176,6 +200,9 @@ const shown = computed(() =>
 }
 .all {
   margin: 6px 0 2px;
+}
+.more {
+  margin: 10px 0;
 }
 .right {
   margin-left: auto;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** How many posts a block lists, and of which format. */
+/** How many posts a block lists, of which format and with which words. */
 import { POST_FORMATS } from '~~/core/networks/postFormats'
 import type { Block } from '~~/shared/report/blocks'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
@@ -19,6 +19,7 @@ const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.ma
 
 <template>
   <Select
+    v-if="block.kind !== 'formats'"
     :model-value="block.rows ?? many.usual"
     :options="many.choices"
     size="small"
@@ -26,6 +27,7 @@ const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.ma
     @update:model-value="(rows) => emit('edit', { rows })"
   />
   <Select
+    v-if="block.kind !== 'formats'"
     :model-value="block.format || ANY_FORMAT"
     :options="FORMATS"
     option-label="name"
@@ -33,5 +35,10 @@ const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.ma
     size="small"
     :aria-label="`Format of the posts in block ${number}`"
     @update:model-value="(format) => emit('edit', { format: format === ANY_FORMAT ? '' : format })"
+  />
+  <PostWords
+    :looked="{ any: block.any ?? '', all: block.all ?? '', none: block.none ?? '' }"
+    :label="`Words of the posts in block ${number}`"
+    @look="(looked) => emit('edit', looked)"
   />
 </template>

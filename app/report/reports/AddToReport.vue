@@ -33,6 +33,9 @@ const who = computed(() => (client.slug.value ? whoAddress(scope.value) : 'all')
 const breakdown = computed(() =>
   BREAKDOWNS.some(({ id }) => id === text('breakdown')) ? text('breakdown') : BREAKDOWNS[0]!.id,
 )
+/** Which posts the page shows: those of a format, and with some words. */
+const words = computed(() => ({ any: text('any'), all: text('all'), none: text('none') }))
+const postsShown = computed(() => ({ ...words.value, ...(text('format') && { format: text('format') }) }))
 const name = (id: string) => metricById(id).name.toLowerCase()
 const page = computed(() => route.path.split('/')[2] ?? '')
 
@@ -46,17 +49,21 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       ]
     case 'content':
       return [
-        { name: 'The posts, in this order', make: () => newBlock('posts', [], text('order') || 'interactions') },
+        {
+          name: 'The posts, in this order',
+          make: () => ({ ...newBlock('posts', [], text('order') || 'interactions'), ...postsShown.value }),
+        },
         {
           name: 'The best and the worst of them',
           make: () => ({
             ...newBlock('ends', [], text('ends') || 'interactions'),
+            ...postsShown.value,
             rows: Number(text('each')) || USUAL_ENDS,
           }),
         },
         {
           name: declarationOf('formats').name,
-          make: () => newBlock('formats', [], text('formats') || 'interactions'),
+          make: () => ({ ...newBlock('formats', [], text('formats') || 'interactions'), ...words.value }),
         },
       ]
     case 'profiles':

@@ -38,7 +38,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   targets: { versions: { 1: TargetsBlock } },
   posts: { versions: { 1: PostsBlock }, settings: PostsSettings },
   ends: { versions: { 1: EndsBlock }, settings: PostsSettings },
-  formats: { versions: { 1: FormatsBlock } },
+  formats: { versions: { 1: FormatsBlock }, settings: PostsSettings },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },
   found: { versions: { 1: FoundBlock } },

@@ -1,13 +1,19 @@
 import type { PostFigure } from '../../../core/posts/bestAndWorst'
 import { RANKINGS, USUAL_ENDS, type FilledEnds } from '../../../shared/read/endsBlock'
+import { wordsOf } from '../../../shared/read/postWords'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, text } from '../../platform/tables/columns'
 import { endsOf } from './ends'
 import { postTable } from './postsBlock'
 
 export const endsBlock: ReportBlock<FilledEnds> = {
-  fill: async ({ db, scope, block: { option, rows = USUAL_ENDS, format } }) => ({
-    ends: await endsOf(db, scope, { by: (option || 'interactions') as PostFigure, rows, format }),
+  fill: async ({ db, scope, block }) => ({
+    ends: await endsOf(db, scope, {
+      by: (block.option || 'interactions') as PostFigure,
+      rows: block.rows ?? USUAL_ENDS,
+      format: block.format,
+      words: wordsOf(block),
+    }),
   }),
   tableOf({ ends: { by, best, worst } }, zone) {
     const posts = postTable([...best, ...worst], zone)

@@ -1,4 +1,6 @@
 import { DateTime } from 'luxon'
+import { hasWords } from '../../../core/posts/filterPosts'
+import { wordsOf } from '../../../shared/read/postWords'
 import { orderPosts } from '../../../shared/read/postOrder'
 import type { ListedPost } from '../../../shared/read/content'
 import { USUAL_ROWS, type FilledPosts } from '../../../shared/read/postsBlock'
@@ -8,9 +10,13 @@ import type { Table } from '../../platform/tables/table'
 import { listPosts } from './listPosts'
 
 export const postsBlock: ReportBlock<FilledPosts> = {
-  async fill({ db, scope, block: { option, rows = USUAL_ROWS, format } }) {
+  async fill({ db, scope, block }) {
+    const { option, rows = USUAL_ROWS, format } = block
     const order = option || 'interactions'
-    const posts = (await listPosts(db, scope)).filter((post) => !format || post.format === format)
+    const words = wordsOf(block)
+    const posts = (await listPosts(db, scope)).filter(
+      (post) => (!format || post.format === format) && hasWords(post.text, words),
+    )
     return { order, posts: orderPosts(posts, order).slice(0, rows) }
   },
   tableOf: ({ posts }, zone) => postTable(posts, zone),

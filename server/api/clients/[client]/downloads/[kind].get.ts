@@ -40,6 +40,7 @@ export default clientRoute('figures', async ({ event, db, person, released }) =>
     option: query.option ?? '',
     ...(query.rows !== undefined && { rows: query.rows }),
     ...(query.only !== undefined && { format: query.only }),
+    ...Object.fromEntries(['any', 'all', 'none'].flatMap((name) => (query[name] ? [[name, query[name]]] : []))),
   })
   if (person.role === 'viewer' && WORK.includes(block.kind)) throw forbidden(NOT_RELEASED)
   const table = tableOf(await fill(db, scope, block, sight), db.timeZone)

@@ -1,6 +1,7 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../../shared/figures/scope'
 import { formatsSchema } from '../../../../../shared/read/formatsBlock'
+import { wordsOf } from '../../../../../shared/read/postWords'
 import { sendRemembered } from '../../../../figures/sendRemembered'
 import { clientRoute } from '../../../../platform/http/route'
 import { formatsOf } from '../../../../read/content/ends'
@@ -10,6 +11,6 @@ import { resolveScope } from '../../../../figures/resolveScope'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
-  const { by } = formatsSchema.validateSync(query)
-  return await sendRemembered(event, db, async () => formatsOf(db, await resolveScope(db, scope), by))
+  const { by, ...words } = formatsSchema.validateSync(query)
+  return await sendRemembered(event, db, async () => formatsOf(db, await resolveScope(db, scope), by, wordsOf(words)))
 })
