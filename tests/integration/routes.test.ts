@@ -367,6 +367,13 @@ describe('what is taken away', () => {
     ['reports/1/tables?format=csv', 'CSV holds one table'],
     ['overview?metric=magic', 'there is no metric'],
     ['overview?who=s99', 'names a set'],
+    ['posts?order=magic', 'not ordered by “magic”'],
+    ['posts?any=a+b+c+d+e+f+g+h+i+j+k+l+m', '12 words at the most'],
+    ['posts?none=' + 'x'.repeat(61), 'longer than 60 letters'],
+    ['posts?after=%7B%7D', 'cannot go on from there'],
+    ['posts/table?format=csv&order=magic', 'not ordered by “magic”'],
+    ['posts/formats?by=magic', 'not compared by “magic”'],
+    ['posts/ends?all=a+b+c+d+e+f+g+h+i+j+k+l+m', '12 words at the most'],
   ])('%s is refused with a sentence', async (path, sentence) => {
     const answer = await ask('GET', `${base}/${path}`, 'owner')
     expect(answer.status).toBe(400)
