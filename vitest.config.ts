@@ -33,7 +33,15 @@ export default defineConfig({
           include: ['{core,app,server,demo,standins,shared}/**/*.test.ts', 'tests/house/**/*.test.ts'],
         },
       },
-      { test: { name: 'external', setupFiles, maxWorkers: 2, include: ['tests/external/**/*.test.ts'], testTimeout: 30_000 } },
+      {
+        test: {
+          name: 'external',
+          setupFiles,
+          maxWorkers: 2,
+          include: ['tests/external/**/*.test.ts'],
+          testTimeout: 30_000,
+        },
+      },
       // each file has a database of its own, so that two of them run at a time …
       { test: { ...integration, name: 'integration', exclude: alone, sequence: { groupOrder: 1 } } },
       // … but those that stop servers, fill the machine or measure how long somebody waits

@@ -6,6 +6,7 @@ import { benchFirstLoad } from './firstLoad'
 import { benchImport } from './import'
 import { benchOverview } from './overview'
 import { benchAllClients } from './allClients'
+import { benchPosts } from './posts'
 import { benchSync } from './sync'
 import { benchRollUp } from './rollUp'
 
@@ -15,6 +16,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   rollUp: { run: benchRollUp },
   overview: { run: () => withDatabase(benchOverview) },
   allClients: { run: () => withDatabase(benchAllClients) },
+  posts: { run: () => withDatabase(benchPosts) },
   sync: { run: () => withDatabase(benchSync) },
   // with the limit under which the start command runs the worker
   import: { run: () => withDatabase(benchImport), flags: ['--max-old-space-size=256'] },

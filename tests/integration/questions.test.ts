@@ -40,6 +40,8 @@ import { askerOf, askForConsent, beginConsent, consentRequests, endConsent } fro
 import { describeScope } from '../../server/figures/describeScope'
 import { keepSearch, lastSearch } from '../../server/gather/find/findProfiles'
 import { overview } from '../../server/read/overview/overview'
+import { postList } from '../../server/read/content/postList'
+import { POST_ORDERS } from '../../shared/read/postOrder'
 import { breakdownsOf } from '../../server/read/overview/breakdown'
 import { profilesPage, profilesView } from '../../server/gather/profiles/profilesPage'
 import { resolveScope } from '../../server/figures/resolveScope'
@@ -269,6 +271,8 @@ async function askEverything(db: ClientDb): Promise<void> {
     for (const metric of ['reach', 'engagement_by_reach', 'interactions', 'followers'])
       await workings(db, scope, metric)
     for (const { id: breakdown } of BREAKDOWNS) await breakdownsOf(db, scope, breakdown)
+    for (const { value: order } of POST_ORDERS)
+      await postList(db, scope, { order, only: '', any: 'tea, garden', all: 'the', none: 'x', after: '' })
     for (const { kind, ...declared } of DECLARED_BLOCKS) {
       if (kind === 'text') continue
       for (const metric of ['interactions', 'engagement_by_impressions', 'impressions'])

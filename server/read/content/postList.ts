@@ -11,27 +11,33 @@ import { listedPost } from './listPosts'
 const INTERACTIONS =
   'IF(COALESCE(reactions, comments, shares, saves) IS NULL, NULL, COALESCE(reactions, 0) + COALESCE(comments, 0) + ' +
   'COALESCE(shares, 0) + COALESCE(saves, 0))'
-const RATE = `IF(impressions > 0 AND ${INTERACTIONS} <= impressions, ${INTERACTIONS} / (impressions + 0e0), NULL)`
+const SHARE = `(${INTERACTIONS}) / (impressions + 0e0)`
+const RATE = `IF(impressions > 0 AND ${SHARE} <= 1, ${SHARE}, NULL)`
 /** The ends of the 95 % interval of the rate (Wilson 1927), as core/statistics/wilson.ts has them. */
 const Z = 1.959963984540054
-const MIDDLE = `(${RATE} + ${(Z * Z) / 2} / impressions)`
-const HALF = `${Z} * SQRT(${RATE} * (1 - ${RATE}) / impressions + ${(Z * Z) / 4} / impressions / impressions)`
-const WHOLE = `(1 + ${Z * Z} / impressions)`
+/** Counted in floating point: a number that is written without its power of ten would be counted digit by digit. */
+const real = (value: number) => `${value}e0`
+const MIDDLE = `(rate + ${real((Z * Z) / 2)} / impressions)`
+const HALF = `${real(Z)} * SQRT(rate * (1e0 - rate) / impressions + ${real((Z * Z) / 4)} / impressions / impressions)`
+const WHOLE = `(1e0 + ${real(Z * Z)} / impressions)`
 
 /** What each order goes by, the largest first; a post without it comes last. */
 const ORDERED_BY: Record<PostListQuery['order'], string> = {
   newest: 'UNIX_TIMESTAMP(published_at)',
   oldest: '-UNIX_TIMESTAMP(published_at)',
-  interactions: INTERACTIONS,
-  fewest_interactions: `-(${INTERACTIONS})`,
+  interactions: 'interactions',
+  fewest_interactions: '-(interactions + 0e0)',
   impressions: 'impressions',
   fewest_impressions: '-(impressions + 0e0)',
-  rate: RATE,
+  rate: 'rate',
   sure: `((${MIDDLE} - ${HALF}) / ${WHOLE})`,
   lowest: `-((${MIDDLE} + ${HALF}) / ${WHOLE})`,
 }
 /** Below everything that a post can be ordered by. */
 const LAST = '-1e300'
+
+/** More posts than any client has: what is counted once is not counted again wherever it is used. */
+const MOST_POSTS = 1_000_000_000
 
 /** How many posts are read together for a file. */
 const FILE_AT_A_TIME = 5000
@@ -51,16 +57,23 @@ export async function postList(
   most = POSTS_AT_A_TIME,
 ): Promise<PostList> {
   const where = whereOf(scope, query)
+  // the posts are put in order by as little as that takes, and only those that are shown are read whole
   const rows = await db.rows<PostRow & { place: number }>(sql`
-    SELECT   *
-    FROM     (SELECT profile_id, remote_id, published_at, day, format, text, impressions, reactions, comments, shares,
-                     saves, COALESCE(${raw(ORDERED_BY[query.order])}, ${raw(LAST)}) + 0e0 AS place
-              FROM   post
-              WHERE  client_id = ${db.client}
-              AND    ${where}) listed
-    WHERE    ${beyond(query.after)}
-    ORDER BY place DESC, profile_id, remote_id
-    LIMIT    ${most + 1}`)
+    SELECT   p.profile_id, p.remote_id, p.published_at, p.day, p.format, p.text, p.impressions, p.reactions, p.comments,
+             p.shares, p.saves, k.place
+    FROM     (SELECT   profile_id, remote_id, place
+              FROM     (SELECT profile_id, remote_id, COALESCE(${raw(ORDERED_BY[query.order])}, ${raw(LAST)}) + 0e0 AS place
+                        FROM   (SELECT profile_id, remote_id, published_at, impressions, ${raw(INTERACTIONS)} AS interactions,
+                                       ${raw(RATE)} AS rate
+                                FROM   post
+                                WHERE  client_id = ${db.client}
+                                AND    ${where}
+                                LIMIT  ${MOST_POSTS}) counted) placed
+              WHERE    ${beyond(query.after)}
+              ORDER BY place DESC, profile_id, remote_id
+              LIMIT    ${most + 1}) k
+    JOIN     post p ON p.client_id = ${db.client} AND p.profile_id = k.profile_id AND p.remote_id = k.remote_id
+    ORDER BY k.place DESC, k.profile_id, k.remote_id`)
   const shown = rows.slice(0, most)
   const last = rows.length > most ? shown.at(-1)! : undefined
   const list: PostList = {
