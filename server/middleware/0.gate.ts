@@ -4,8 +4,9 @@ import { GATES } from '../platform/http/gates'
 import { Problem } from '../platform/problems/problem'
 
 function gateFor({ method, path }: H3Event): Gate {
-  if (method === 'GET' || method === 'HEAD') return GATES.reading
   const [place] = path.split('?')
+  if (/\/data\/package$/.test(place!)) return GATES.files
+  if (method === 'GET' || method === 'HEAD') return GATES.reading
   if (/\/imports$/.test(place!)) return GATES.files
   return /\/(search|profiles|lookup)$|\/api\/consent\//.test(place!) ? GATES.outside : GATES.writing
 }

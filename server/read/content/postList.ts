@@ -90,7 +90,10 @@ export async function postList(
     ORDER BY format`)
   return {
     ...list,
-    total: formats.reduce((sum, { format, posts }) => (query.only in { '': 1, [format]: 1 } ? sum + posts : sum), 0),
+    total: formats.reduce(
+      (sum, { format, posts }) => (query.only === '' || query.only === format ? sum + posts : sum),
+      0,
+    ),
     formats: formats.map(({ format }) => format),
   }
 }

@@ -4,13 +4,19 @@ import { setResponseHeader } from 'h3'
 import { dataPackage } from '../../../../gather/data/dataPackage'
 import { now } from '../../../../platform/clock'
 import { asOfNow } from '../../../../platform/database/clientDb'
+import { log } from '../../../../platform/log'
 import { clientRoute } from '../../../../platform/http/route'
 import { nameFile } from '../../../../platform/http/sendTables'
+
+/** For how long somebody may take all of it, in milliseconds: it holds a connection to the database meanwhile. */
+const LONGEST_MS = 600_000
 
 /** Everything that is kept of a client, as it is at one moment, in one file. */
 export default clientRoute('work', async ({ event, db }) => {
   const at = now()
   nameFile(event, `${db.name}, all data, ${new Date(at).toISOString().slice(0, 10)}`, 'zip')
   setResponseHeader(event, 'Content-Type', 'application/zip')
-  await asOfNow(db, (inside) => pipeline(Readable.from(dataPackage(inside, at)), event.node.res))
+  await asOfNow(db, (inside) =>
+    pipeline(Readable.from(dataPackage(inside, at)), event.node.res, { signal: AbortSignal.timeout(LONGEST_MS) }),
+  ).catch((error: unknown) => log.warn({ err: error, client: db.slug }, 'a package was not brought to its end'))
 })
