@@ -55,8 +55,11 @@ test('formats are compared by their posts, and one of few posts says so', async 
     (await section.getByRole('row').locator('td:nth-child(3)').allInnerTexts())
       .map((text) => Number(text.replace(' ×', '')))
       .filter((value) => !Number.isNaN(value))
-  expect((await medians()).length).toBeGreaterThan(3)
-  expect(await medians()).toEqual([...(await medians())].sort((a, b) => b - a))
+  await expect(async () => {
+    const read = await medians()
+    expect(read.length).toBeGreaterThan(3)
+    expect(read).toEqual([...read].sort((first, second) => second - first))
+  }).toPass({ timeout: 30_000 })
   await section.getByRole('button', { name: 'To a report: The formats' }).click()
   const dialog = page.getByRole('dialog', { name: 'Add to a report' })
   await expect(dialog.getByRole('checkbox', { name: 'Formats compared' })).toBeChecked()
