@@ -14,7 +14,7 @@ const POST_MEASURES = [
   { column: 'saves', rollUp: 'flow', bit: 4, meaning: 'How often it was saved so far.' },
 ] as const satisfies readonly Measure[]
 export type PostMeasure = (typeof POST_MEASURES)[number]['column']
-export const POST_FIGURES: readonly PostMeasure[] = POST_MEASURES.map(({ column }) => column)
+export const POST_COUNTS: readonly PostMeasure[] = POST_MEASURES.map(({ column }) => column)
 
 /** What a profile brought on a day: the wide table of figures. */
 export const PROFILE_DAY: Dataset = {

@@ -5,16 +5,12 @@ import { figureOfPost, type RankedPost } from '~~/core/posts/bestAndWorst'
 import { formatCount, formatShare, oneDecimal } from '~~/core/format/numbers'
 import type { ListedPost } from '~~/shared/read/content'
 import { RANKINGS, type Ends } from '~~/shared/read/endsBlock'
+import { sayPostFigure } from './sayPostFigure'
 
 const props = defineProps<{ ends: Ends; timeZone: string }>()
 const locale = useLocale()
 const words = computed(() => RANKINGS[props.ends.by])
-const say = (value: number) =>
-  props.ends.by === 'rate'
-    ? formatShare(value, locale)
-    : props.ends.by === 'times'
-      ? `${oneDecimal(value, locale)} ×`
-      : formatCount(value, locale)
+const say = (value: number) => sayPostFigure(props.ends.by, value, locale)
 const figure = (post: RankedPost<ListedPost>) => figureOfPost(post, props.ends.by)!
 const when = (post: ListedPost) =>
   DateTime.fromJSDate(post.publishedAt, { zone: props.timeZone }).toFormat('d MMM yyyy, HH:mm')

@@ -1,22 +1,17 @@
 <script setup lang="ts">
 /** Formats beside each other: every post a dot, the middle half of them a box, and their numbers. */
-import { formatCount, formatShare, oneDecimal } from '~~/core/format/numbers'
 import type { FormatSpread } from '~~/core/posts/spreadByFormat'
 import { RANKINGS } from '~~/shared/read/endsBlock'
 import type { Formats } from '~~/shared/read/formatsBlock'
 import { placesOnStrip } from './stripPlaces'
+import { sayPostFigure } from './sayPostFigure'
 
 const props = defineProps<{
   spread: Formats
   /** Whether its headings order it; in an edition everything stands as it was issued. */ isPlain?: boolean
 }>()
 const locale = useLocale()
-const say = (value: number) =>
-  props.spread.by === 'rate'
-    ? formatShare(value, locale)
-    : props.spread.by === 'times'
-      ? `${oneDecimal(value, locale)} ×`
-      : formatCount(Math.round(value), locale)
+const say = (value: number) => sayPostFigure(props.spread.by, value, locale)
 const most = computed(() => Math.max(0, ...props.spread.formats.map(({ dots }) => dots.at(-1) ?? 0)))
 const places = (values: readonly number[]) => placesOnStrip(values, most.value)
 const boxOf = ({ box }: FormatSpread) => {

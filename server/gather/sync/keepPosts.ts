@@ -1,4 +1,4 @@
-import { POST_FIGURES } from '../../../core/datasets/datasets'
+import { POST_COUNTS } from '../../../core/datasets/datasets'
 import { dayAt } from '../../../core/days/lastCompleteDay'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -17,7 +17,7 @@ export async function keepPosts(
 ): Promise<void> {
   await db.insertRows(
     'post',
-    ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', ...POST_FIGURES],
+    ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', ...POST_COUNTS],
     data.map((post) => [
       // the client's day, whatever day it was where the network counts
       profileId,
@@ -26,19 +26,19 @@ export async function keepPosts(
       dayAt(Date.parse(post.publishedAt), db.timeZone),
       post.format,
       post.text,
-      ...POST_FIGURES.map((figure) => post[figure] ?? null),
+      ...POST_COUNTS.map((figure) => post[figure] ?? null),
     ]),
-    ['day', 'text', ...POST_FIGURES],
+    ['day', 'text', ...POST_COUNTS],
   )
   await db.insertRows(
     'post_observation',
-    ['profile_id', 'remote_id', 'observed_at', ...POST_FIGURES],
+    ['profile_id', 'remote_id', 'observed_at', ...POST_COUNTS],
     data.map((post) => [
       profileId,
       post.remoteId,
       new Date(lookedAt),
-      ...POST_FIGURES.map((figure) => post[figure] ?? null),
+      ...POST_COUNTS.map((figure) => post[figure] ?? null),
     ]),
-    [...POST_FIGURES],
+    [...POST_COUNTS],
   )
 }

@@ -1,3 +1,4 @@
+import { looksLikeFormula } from '../../../core/format/looksLikeFormula'
 import type { Unit } from '../../../core/metrics/metric'
 
 /**
@@ -47,4 +48,4 @@ export const valueOf = (cell: Cell): string | number | null =>
  *
  * @example neutral('=HYPERLINK("x")') // '\'=HYPERLINK("x")'
  */
-export const neutral = (text: string): string => (/^(?:[\t\r\n]|\s*[=+\-@＝＋－＠])/u.test(text) ? `'${text}` : text)
+export const neutral = (text: string): string => (looksLikeFormula(text) ? `'${text}` : text)
