@@ -3,12 +3,11 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: '.test-data/browser-results',
-  // each worker has an application of its own
-  workers: Number(process.env.ZAFFER_BROWSER_WORKERS ?? 2),
+  // a browser and its application fill two cores; where there are more, each further worker has an application of its own
+  workers: Number(process.env.ZAFFER_BROWSER_WORKERS ?? 1),
   fullyParallel: false,
   forbidOnly: true,
-  // two browsers with two applications fill two cores: what came too late is tried once more, alone, and told as such
-  retries: 1,
+  retries: 0,
   // a machine half as fast, and busy, passes too
   timeout: 240_000,
   expect: { timeout: 30_000 },

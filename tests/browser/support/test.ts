@@ -50,12 +50,7 @@ export const test = base.extend<{ consoleErrors: string[] }, { application: unde
   consoleErrors: [
     async ({ page }, use) => {
       const errors: string[] = []
-      // a busy application says when to come again, and is asked again by itself
-      const isBusy = (text: string) => text.endsWith('status of 503 (Service Unavailable)')
-      page.on(
-        'console',
-        (message) => message.type() === 'error' && !isBusy(message.text()) && errors.push(message.text()),
-      )
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
       page.on('pageerror', (error) => errors.push(error.message))
       await use(errors)
       expect(errors, 'errors in the console').toEqual([])
