@@ -3,7 +3,8 @@ import { importCheckJob } from './gather/imports/importCheck'
 import { importOpenJob } from './gather/imports/importOpen'
 import { importUndoJob } from './gather/imports/importUndo'
 import { syncDueJob } from './gather/sync/enqueueDue'
-import { SYNC_DUE } from './gather/sync/jobs'
+import { SYNC_DUE, VOLUME } from './gather/sync/jobs'
+import { volumeJob } from './gather/sync/networkVolume'
 import { syncJob } from './gather/sync/sync'
 import { HOUSEKEEPING, housekeepingJob } from './housekeeping'
 import type { JobModule } from './platform/jobs/job'
@@ -17,6 +18,7 @@ import { editionPrintJob } from './report/issuing/editionPrint'
 export const JOBS: readonly JobModule[] = [
   syncDueJob,
   syncJob,
+  volumeJob,
   importOpenJob,
   importCheckJob,
   importApplyJob,
@@ -29,6 +31,7 @@ export const JOBS: readonly JobModule[] = [
 /** What the application does by the clock. */
 export const SCHEDULES: readonly Schedule[] = [
   { job: SYNC_DUE, pattern: '* * * * *' },
+  { job: VOLUME, pattern: '*/10 * * * *' },
   { job: HOUSEKEEPING, pattern: '17 * * * *' },
 ]
 

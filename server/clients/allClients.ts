@@ -22,7 +22,7 @@ export async function allClients(person: Person): Promise<ClientSummary[]> {
         if (!releasedTo(person, row).includes('figures'))
           return { ...empty(db), lastEdition: (await newestEdition(db)) ?? null }
         const whole = JSON.parse(
-          await remembered(db, `summary ${lastCompleteDay(now(), db.timeZone)}`, () => summary(db)),
+          await remembered(db, `summary ${lastCompleteDay(now(), db.timeZone)}`, (db) => summary(db)),
         ) as ClientSummary
         // what is due and what is in trouble is the agency's work
         return person.role === 'viewer' ? { ...whole, due: [], troubles: [] } : whole

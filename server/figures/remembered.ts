@@ -1,12 +1,19 @@
-import type { ClientDb } from '../platform/database/clientDb'
+import PQueue from 'p-queue'
+import { asOfNow, type ClientDb } from '../platform/database/clientDb'
 import { sql } from '../platform/database/sql'
-import { readsTables, withReads } from '../platform/database/versions'
+import { isRead, readsTables, withReads } from '../platform/database/versions'
 
 /** The client of what belongs to none: the networks' own volumes. */
 export const VOLUMES = 0
 
 /** How much text is remembered by one process, in characters; the longest unused goes first. */
 const ROOM = 32_000_000
+
+/**
+ * How many are worked out at the same time: each holds a connection for as long as it takes, and others have to find one
+ * meanwhile.
+ */
+const atOnce = new PQueue({ concurrency: 4 })
 
 /** How often each table of a client was written. */
 type Versions = ReadonlyMap<string, string>
@@ -15,7 +22,7 @@ interface Answer {
   text: string
   /** The tables that it was worked out from. */
   tables: ReadonlySet<string>
-  /** How often those had been written before it was begun. */
+  /** How often those had been written at the moment of which it speaks. */
   versions: Versions
 }
 
@@ -27,14 +34,18 @@ let used = 0
 /**
  * An answer as JSON, worked out again only when something that it was worked out from was written since: every
  * transaction counts up the versions of the tables that it writes, in whichever process it runs. What an answer was
- * worked out from is seen, not said: it is what it has read.
+ * worked out from is seen, not said: it is what it has read. All that belongs to the client is read as it was at one
+ * moment, and so are the versions: no answer speaks of two moments.
  *
- * @param key  everything that the answer depends on beside the data: its kind, the scope, the last complete day
+ * @param key     everything that the answer depends on beside the data: its kind, the scope, the last complete day
+ * @param answer  works it out from what the database had at that moment
  */
-export async function remembered(db: ClientDb, key: string, answer: () => Promise<unknown>): Promise<string> {
+export async function remembered(
+  db: ClientDb,
+  key: string,
+  answer: (db: ClientDb) => Promise<unknown>,
+): Promise<string> {
   const place = `${db.clientId} ${key}`
-  // the versions are read first: what is written meanwhile makes the answer older than it need be, never newer than it
-  // says
   const versions = await versionsOf(db)
   const known = answers.get(place)
   if (known && isTrue(known, versions)) {
@@ -45,7 +56,7 @@ export async function remembered(db: ClientDb, key: string, answer: () => Promis
   }
   // where nobody asks the same, the work begins at once: a pause here would let others begin it too
   const others = underWay.has(place) ? await askedByOthers(place, versions) : undefined
-  const found = others ?? (await workOut(place, versions, answer))
+  const found = others ?? (await workOut(db, place, answer))
   readsTables(...found.tables)
   return found.text
 }
@@ -63,12 +74,17 @@ async function askedByOthers(place: string, versions: Versions): Promise<Answer 
 const isTrue = ({ tables, versions }: Answer, now: Versions): boolean =>
   [...tables].every((table) => versions.get(table) === now.get(table))
 
-function workOut(place: string, versions: Versions, answer: () => Promise<unknown>): Promise<Answer> {
-  const work = withReads(answer).then(({ result, tables }) => {
-    const found = { text: JSON.stringify(result), tables, versions }
-    keep(place, found)
-    return found
-  })
+function workOut(db: ClientDb, place: string, answer: (db: ClientDb) => Promise<unknown>): Promise<Answer> {
+  const begin = () =>
+    asOfNow(db, async (then) => {
+      const versions = await versionsOf(then)
+      const { result, tables } = await withReads(() => answer(then))
+      const found = { text: JSON.stringify(result), tables, versions }
+      keep(place, found)
+      return found
+    })
+  // an answer that asks for another one has its turn already: both would wait for each other
+  const work = isRead() ? begin() : atOnce.add(begin, { throwOnTimeout: true })
   const ended = work.finally(() => underWay.get(place) === ended && underWay.delete(place))
   underWay.set(place, ended)
   return ended

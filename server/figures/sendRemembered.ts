@@ -9,12 +9,13 @@ import { sendJson } from '../platform/http/route'
  * Answers a question about a client whose answer depends on its address and on what is kept of the client, and on
  * nothing else: it is worked out once, and again when something was written or a day is over.
  *
+ * @param answer   works it out from what the database has at one moment
  * @param variant  what else it depends on, such as what the person may see
  */
 export async function sendRemembered(
   event: H3Event,
   db: ClientDb,
-  answer: () => Promise<unknown>,
+  answer: (db: ClientDb) => Promise<unknown>,
   variant = '',
 ): Promise<string> {
   const path = event.path.split('?')[0]

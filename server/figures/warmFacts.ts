@@ -3,7 +3,7 @@ import { FACT_COLUMNS } from '../../core/metrics/storedFigures'
 import { earlierComparisons, spanOf } from '../../core/periods/comparison'
 import { lengthOf, type Period } from '../../core/periods/period'
 import type { DenseDays } from '../../core/rollup/denseDays'
-import type { ClientDb } from '../platform/database/clientDb'
+import { outside, type ClientDb } from '../platform/database/clientDb'
 import { daysOf } from './questions/daysOf'
 import { writingJobs } from '../platform/jobs/queue'
 import { log } from '../platform/log'
@@ -68,7 +68,7 @@ export async function sourceFor(db: ClientDb, scope: ResolvedScope): Promise<Fac
     return inMemory(known.days)
   }
   if (rows <= MOST_ROWS && !loading.has(db.clientId))
-    void load(db, scope, span, version).catch((error: unknown) => log.warn({ err: error }, 'rows not kept in memory'))
+    void load(outside(db), scope, span, version).catch((error: unknown) => log.warn({ err: error }, 'rows not kept in memory'))
   return inDatabase(db)
 }
 

@@ -5,8 +5,10 @@ import { addressOf } from '../../server/gather/connectors/addressOf'
 import { connectorFor } from '../../server/gather/connectors/connectorFor'
 import { secondsOf } from '../../server/gather/connectors/httpNetwork'
 import { ConsentWithdrawn, NetworkTrouble, RateLimited, TokenRefused } from '../../server/gather/connectors/connector'
-import { fetchVolume } from '../../server/gather/sync/networkVolume'
-import { tableOf, useDatabase } from './support/database'
+import { enqueueByTheClock, runNextJob, SCHEDULES } from '../../server/jobs'
+import { keepSchedules } from '../../server/platform/jobs/schedule'
+import { fetchVolume, fetchVolumes } from '../../server/gather/sync/networkVolume'
+import { addClient, addProfile, tableOf, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
 
 const { pool } = useDatabase('connector')
@@ -135,5 +137,30 @@ describe('the volume of a network', () => {
     expect(
       (await tableOf("network_day WHERE network = 'cork'", 'COUNT(*) AS days, MAX(day) AS last, 2'))[0],
     ).toMatchObject({ last: '2026-10-30' })
+  })
+
+  it('comes of every network that a profile is measured on, and one that is down keeps no other from its turn', async () => {
+    await pool().query('DELETE FROM network_day')
+    const client = await addClient('measured')
+    await addProfile(client, 'zoetrope', '1', Buffer.from('x'))
+    await addProfile(client, 'guildhall', '2', Buffer.from('x'))
+    const days = () => tableOf('network_day GROUP BY network', 'network, MAX(day) AS last, COUNT(*) AS days')
+    state.onRequest = (path) => (state.isDown = path.includes('zoetrope'))
+    await expect(fetchVolumes()).rejects.toThrow('The whole volume is missing of Zoetrope (Zoetrope answered 503.)')
+    expect(await days()).toMatchObject([{ network: 'guildhall' }])
+    Object.assign(state, { isDown: false, onRequest: () => {} })
+    await fetchVolumes()
+    expect(await days()).toMatchObject([{ network: 'guildhall' }, { network: 'zoetrope' }])
+  })
+
+  it('is fetched by the clock', async () => {
+    await pool().query('DELETE FROM network_day')
+    await keepSchedules(SCHEDULES)
+    await enqueueByTheClock()
+    for (let turn = 0; turn < 9 && (await runNextJob()); turn++);
+    expect(await tableOf("job WHERE kind = 'volume'", 'state, client_id, 3')).toMatchObject([
+      { state: 'done', client_id: null },
+    ])
+    expect(await tableOf('network_day GROUP BY network', 'network, 2, 3')).toHaveLength(2)
   })
 })

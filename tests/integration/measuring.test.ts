@@ -575,6 +575,21 @@ describe('an answer that is remembered', () => {
     expect(await ask()).toBe('{"worked":3}')
   })
 
+  it('speaks of one moment, whatever is written while it is worked out', async () => {
+    const write = () => db.insertRows('note', ['from_day', 'to_day', 'title'], [[END, END, 'meanwhile']])
+    const moment = (whileAt: () => Promise<unknown>) =>
+      remembered(db, 'moment', async (then) => {
+        const before = await notesIn(then, { from: END, to: END })
+        await whileAt()
+        return (await notesIn(then, { from: END, to: END })).length - before.length
+      })
+    expect(await moment(write)).toBe('0')
+    // and what was written meanwhile makes it old
+    let isAsked = false
+    await moment(async () => (isAsked = true))
+    expect(isAsked).toBe(true)
+  })
+
   it('is kept while a job gets on and other things are written, and so are the rows in memory', async () => {
     let worked = 0
     const ask = () =>
@@ -603,8 +618,9 @@ describe('an answer that is remembered', () => {
 
   it('belongs to its client', async () => {
     const other = await addClient('another')
-    expect(await remembered(other, 'test', async () => 'theirs')).toBe('"theirs"')
-    expect(await remembered(db, 'test', async () => 'ours')).toBe('{"worked":3}')
+    expect(await remembered(other, 'whose', async () => 'theirs')).toBe('"theirs"')
+    expect(await remembered(db, 'whose', async () => 'ours')).toBe('"ours"')
+    expect(await remembered(other, 'whose', async () => 'anybody’s')).toBe('"theirs"')
   })
 })
 

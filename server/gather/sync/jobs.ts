@@ -11,3 +11,11 @@ export const SYNC_DUE = {
   priority: 0,
   writesFigures: false,
 } satisfies JobDeclaration
+
+/** Fetches the whole volume of every network that somebody has a profile on. */
+export const VOLUME = {
+  kind: 'volume',
+  payload: object({}),
+  priority: 1,
+  writesFigures: false,
+} satisfies JobDeclaration

@@ -7,13 +7,11 @@ import { sql } from '../../platform/database/sql'
 import { JobFailed, JobPostponed, type JobContext } from '../../platform/jobs/context'
 import { jobModule } from '../../platform/jobs/job'
 import { moreUrgentWaits } from '../../platform/jobs/queue'
-import { log } from '../../platform/log'
 import { profileById } from '../../figures/questions/profileRows'
 import { connectionOf, keepCredentials, reached, type ProfileConnection } from '../connectors/connections'
 import { ConsentWithdrawn, NetworkTrouble, RateLimited } from '../connectors/connector'
 import { connectorFor } from '../connectors/connectorFor'
 import { SYNC } from './jobs'
-import { fetchVolume } from './networkVolume'
 import { outcome } from './outcome'
 import { STREAMS, type Page } from './streams'
 
@@ -107,10 +105,6 @@ async function fetchAll(context: JobContext, profileId: number, connection: Prof
       await giveWay(context.db)
     }
   }
-  // the subject's own volume is a second thing: without it the profile's figures are complete all the same
-  await fetchVolume(connection.connector, last).catch((error: unknown) =>
-    log.warn({ err: error, network: connection.connector }, 'volume not fetched'),
-  )
   await context.finish(
     async (db) => {
       await db.run(sql`

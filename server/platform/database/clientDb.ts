@@ -141,6 +141,19 @@ async function once<T>(pool: Pool, work: (connection: PoolConnection) => Promise
   }
 }
 
+/** The row that a handle was made from; what viewers may see is not asked of a handle. */
+const rowOf = ({ clientId, slug, name, timeZone, universe }: ClientDb): ClientRow => ({
+  client_id: clientId,
+  slug,
+  name,
+  time_zone: timeZone,
+  universe: universe ?? null,
+  released: '',
+})
+
+/** A handle of its own, for work that goes on when the moment or the transaction of another one is over. */
+export const outside = (db: ClientDb): ClientDb => clientDb(rowOf(db))
+
 /**
  * Reads everything as it was at one moment, without standing in anybody's way: what is written meanwhile is not seen.
  */
@@ -148,19 +161,7 @@ export async function asOfNow<T>(db: ClientDb, work: (db: ClientDb) => Promise<T
   const connection = await database().getConnection()
   try {
     await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY')
-    return await work(
-      clientDb(
-        {
-          client_id: db.clientId,
-          slug: db.slug,
-          name: db.name,
-          time_zone: db.timeZone,
-          universe: db.universe ?? null,
-          released: '',
-        },
-        connection,
-      ),
-    )
+    return await work(clientDb(rowOf(db), connection))
   } finally {
     await connection.query('COMMIT').catch(() => connection.destroy())
     connection.release()

@@ -32,6 +32,9 @@ export function readsText(text: string): void {
   if (reading.getStore()) readsTables(...[...text.matchAll(READS)].map(([, table]) => table!.toLowerCase()))
 }
 
+/** Whether somebody wants to know what the work that is going on reads. */
+export const isRead = (): boolean => reading.getStore() !== undefined
+
 /** Does some work, and says what it has read. */
 export async function withReads<T>(work: () => Promise<T>): Promise<{ result: T; tables: ReadonlySet<string> }> {
   const tables = new Set<string>()

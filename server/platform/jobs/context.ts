@@ -98,7 +98,6 @@ export async function jobContext(job: Job): Promise<JobContext> {
         const { done, total, message, mark = done ?? 0 } = progress?.(result) ?? {}
         await inside.run(sql`
         UPDATE job
-       
         SET    attempts = IF(${mark} > furthest, 1, attempts), deaths = IF(${mark} > furthest, 0, deaths),
                  furthest = GREATEST(furthest, ${mark}),
                progress = COALESCE(${done}, progress), total = COALESCE(${total}, total), message = COALESCE(${message}, message)
@@ -112,7 +111,6 @@ export async function jobContext(job: Job): Promise<JobContext> {
         const result = await work?.(inside)
         await inside.run(sql`
         UPDATE job
-       
         SET    state = 'done', live_key = NULL, lease = NULL, writes_client = NULL, finished_at = NOW(),
                  result = ${result === undefined ? null : JSON.stringify(result)},
                progress = COALESCE(total, progress), message = COALESCE(${message}, message)

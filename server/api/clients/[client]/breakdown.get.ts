@@ -12,6 +12,6 @@ export default clientRoute('figures', async ({ event, db }) => {
   return await sendRemembered(
     event,
     db,
-    async () => await breakdownsOf(db, await resolveScope(db, scope), String(query.breakdown ?? '')),
+    async (db) => await breakdownsOf(db, await resolveScope(db, scope), String(query.breakdown ?? '')),
   )
 })

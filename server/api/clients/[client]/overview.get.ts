@@ -19,5 +19,5 @@ export default clientRoute('figures', async ({ event, db }) => {
     ...(typeof query.second === 'string' && { second: query.second }),
   }
   const scope = parseScope(query)
-  return await sendRemembered(event, db, async () => await overview(db, await resolveScope(db, scope), asked))
+  return await sendRemembered(event, db, async (db) => await overview(db, await resolveScope(db, scope), asked))
 })

@@ -13,7 +13,7 @@ export default clientRoute('figures', async ({ event, db, released }) => {
   return await sendRemembered(
     event,
     db,
-    async () => await subject(db, await resolveScope(db, scope), String(query.metric ?? 'impressions'), withRivals),
+    async (db) => await subject(db, await resolveScope(db, scope), String(query.metric ?? 'impressions'), withRivals),
     withRivals ? '' : 'without rivals',
   )
 })

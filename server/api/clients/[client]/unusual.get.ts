@@ -9,7 +9,7 @@ import { oddDays, unusual } from '../../../read/unusual/unusual'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
-  return await sendRemembered(event, db, async () => {
+  return await sendRemembered(event, db, async (db) => {
     const resolved = await resolveScope(db, scope)
     return query.metric === 'all'
       ? await oddDays(db, resolved)

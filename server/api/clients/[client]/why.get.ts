@@ -11,6 +11,6 @@ export default clientRoute('figures', async ({ event, db }) => {
   return await sendRemembered(
     event,
     db,
-    async () => await why(db, await resolveScope(db, scope), String(query.metric ?? 'impressions')),
+    async (db) => await why(db, await resolveScope(db, scope), String(query.metric ?? 'impressions')),
   )
 })

@@ -12,7 +12,7 @@ export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
   const { by, rows, only, ...words } = endsSchema.validateSync(query)
-  return await sendRemembered(event, db, async () =>
+  return await sendRemembered(event, db, async (db) =>
     endsOf(db, await resolveScope(db, scope), { by, rows, format: only, words: wordsOf(words) }),
   )
 })

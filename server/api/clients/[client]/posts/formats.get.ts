@@ -12,5 +12,5 @@ export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
   const { by, ...words } = formatsSchema.validateSync(query)
-  return await sendRemembered(event, db, async () => formatsOf(db, await resolveScope(db, scope), by, wordsOf(words)))
+  return await sendRemembered(event, db, async (db) => formatsOf(db, await resolveScope(db, scope), by, wordsOf(words)))
 })

@@ -11,5 +11,5 @@ export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
   const asked = postListSchema.validateSync(query)
-  return await sendRemembered(event, db, async () => postList(db, await resolveScope(db, scope), asked))
+  return await sendRemembered(event, db, async (db) => postList(db, await resolveScope(db, scope), asked))
 })

@@ -13,7 +13,7 @@ import { reportById } from '../../../../../report/reports/reports'
 export default clientRoute('reports', async ({ event, db, released }) => {
   const id = idParam(event, 'report', 'report')
   const rivals = released.includes('rivals')
-  return await sendRemembered(event, db, () => opened(db, id, { rivals }), rivals ? '' : 'without rivals')
+  return await sendRemembered(event, db, (db) => opened(db, id, { rivals }), rivals ? '' : 'without rivals')
 })
 
 async function opened(db: ClientDb, id: number, sight: Sight) {
