@@ -19,6 +19,7 @@ export const STAGES: readonly {
     pages: [
       { name: 'Overview', path: 'overview', needs: 'figures' },
       { name: 'Content', path: 'content', needs: 'figures' },
+      { name: 'Tags', path: 'tags', needs: 'figures' },
     ],
   },
   {

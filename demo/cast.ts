@@ -733,28 +733,17 @@ export const EVENTS: readonly DemoEvent[] = [
   { client: 'orrery-press', handle: '@orrerypress', from: 12, to: 11, factor: 14, mustPost: true },
 ]
 
-export const POST_TEXTS: Record<string, readonly string[]> = {
-  'mossgate-gardens': [
-    'The fern house opens an hour early this week.',
-    'Which rose is your favourite of the year?',
-    'Lanterns along the long walk tonight.',
-    'First snowdrops under the old lime.',
-    'A morning in the walled garden, before the gates open.',
-    'The tea room has plum cake again.',
-  ],
-  'kittiwake-line': [
-    'Calm seas and a clear view of the lighthouse.',
-    'The timetable changes on Monday.',
-    'Seals off the north pier this morning.',
-    'Meet the crew of the early boat.',
-  ],
-  'orrery-press': [
-    'Why does the moon look larger near the horizon?',
-    'Build a sundial from a paper plate.',
-    'This month: everything about tides.',
-    'A reader asks how far away the stars are.',
-  ],
-}
+/** The nights on which a garden is open late, each in days before the end of the world's time: this year's and last. */
+export const NIGHT_OPENINGS: Record<string, readonly number[]> = { 'mossgate-gardens': [7, 371] }
+
+/** Tags that the analysts have made, each with the rule that sets it. */
+export const TAGS = [
+  { client: 'mossgate-gardens', name: 'night opening', colour: 1, rule: { hashtags: '#nightopening' } },
+  { client: 'mossgate-gardens', name: 'tea room', colour: 3, rule: { any: '"tea room", cake, beans' } },
+  { client: 'mossgate-gardens', name: 'in the beds', colour: 2, rule: { any: 'fern, moss, rose, tulip, snowdrops' } },
+  { client: 'kittiwake-line', name: 'timetable', colour: 1, rule: { any: 'timetable, times, sailings, tide' } },
+  { client: 'orrery-press', name: 'try at home', colour: 1, rule: { any: 'build, make, grow, weigh' } },
+] as const
 
 /**
  * What a network's volume as a whole does in the last weeks of the world's time: from so many days before its end,

@@ -1,15 +1,19 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { addDays, type Day } from '../core/days/day'
 import { dayAt } from '../core/days/lastCompleteDay'
+import { POST_COUNTS } from '../core/datasets/datasets'
 import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/platform/people/password'
 import { seal } from '../server/platform/people/secrets'
-import { inTransaction } from '../server/platform/database/clientDb'
+import { applyRules } from '../server/figures/tagging'
+import { clientDb, inTransaction, type ClientRow } from '../server/platform/database/clientDb'
 import { BREAKDOWNS, breakdownById } from '../core/breakdowns/breakdowns'
 import { NETWORKS } from '../core/networks/networks'
-import { AGENCY, CLIENTS, EVENTS, PEOPLE, PROFILES, SETS, TARGETS, type DemoProfile } from './cast'
+import { AGENCY, CLIENTS, EVENTS, PEOPLE, PROFILES, SETS, TAGS, TARGETS, type DemoProfile } from './cast'
 import { breakdownsOf } from './breakdowns'
+import { pictureOf } from './pictures'
+import { LOOKED_AT_HOURS } from './postLife'
 import { volumeOf } from './volume'
 import { world } from './world'
 
@@ -18,6 +22,11 @@ const PAST_DAYS = 730
 const LEFT_TO_SYNC_DAYS = 10
 /** How far back the breakdowns go: they are many rows. */
 const PARTS_DAYS = 200
+
+/** How far back posts were looked at over their life: it is many rows. */
+const WATCHED_DAYS = 130
+
+const instant = (at: number): string => new Date(at).toISOString().slice(0, 19).replace('T', ' ')
 
 /** Whether the application has its past: with its owner's consent, or because anybody can see a rival. */
 const isKnown = ({ connected, rival }: DemoProfile): boolean => connected || rival !== undefined
@@ -66,7 +75,7 @@ export async function loadDemo(
       for (const slug of person.clients)
         await insert('INSERT INTO person_client VALUES (?, ?)', [id, clients.get(slug)])
     }
-    const { profileDay, posts } = world(anchor)
+    const { profileDay, posts, postAt } = world(anchor)
     const last = addDays(anchor, -LEFT_TO_SYNC_DAYS)
     const idOf = new Map<string, number>()
     for (const profile of PROFILES.filter(({ isHidden }) => !isHidden)) {
@@ -101,26 +110,56 @@ export async function loadDemo(
       await db.query(`INSERT INTO profile_day (client_id, profile_id, day, ${columns.join(', ')}) VALUES ?`, [
         rows.map((row) => [client, id, row.day, ...columns.map((column) => row[column] ?? null)]),
       ])
-      const published = days.flatMap((day) => posts(profile, day))
+      // what was published since the last figures is there too, as it was when it was last looked at
+      const until = Date.parse(`${anchor}T23:59:59Z`)
+      const written = [...days, ...eachDay({ from: addDays(last, 1), to: anchor })].flatMap((day) =>
+        posts(profile, day),
+      )
+      const published = written.map((post) => postAt(post, until))
+      const { timeZone } = CLIENTS.find(({ slug }) => slug === profile.client)!
+      const counts = profile.rival ? (['reactions', 'comments', 'shares'] as const) : POST_COUNTS
       await db.query(
-        'INSERT INTO post (client_id, profile_id, remote_id, published_at, day, format, text, impressions, ' +
-          'reactions, comments, shares, saves) VALUES ?',
+        'INSERT INTO post (client_id, profile_id, remote_id, published_at, day, format, text, picture_url, alt, ' +
+          `${counts.join(', ')}) VALUES ?`,
         [
           published.map((post) => [
             client,
             id,
             post.remoteId,
-            post.publishedAt.replace('T', ' ').replace('Z', ''),
-            dayAt(Date.parse(post.publishedAt), CLIENTS.find(({ slug }) => slug === profile.client)!.timeZone),
+            instant(Date.parse(post.publishedAt)),
+            dayAt(Date.parse(post.publishedAt), timeZone),
             post.format,
             post.text,
-            profile.rival ? null : post.impressions,
-            post.reactions,
-            post.comments,
-            post.shares,
-            profile.rival ? null : post.saves,
+            post.hasPicture ? `pictures/${profile.remoteId}/${post.remoteId}.svg` : null,
+            post.hasPicture ? pictureOf(profile.client, post).alt : null,
+            ...counts.map((count) => post[count] ?? null),
           ]),
         ],
+      )
+      const pictured = published.filter(({ hasPicture }) => hasPicture)
+      if (pictured.length > 0)
+        await db.query('INSERT INTO post_picture (client_id, profile_id, remote_id, type, bytes) VALUES ?', [
+          pictured.map((post) => [
+            client,
+            id,
+            post.remoteId,
+            'image/svg+xml',
+            Buffer.from(pictureOf(profile.client, post).svg),
+          ]),
+        ])
+      const looks = written
+        .filter(({ day }) => day > addDays(last, -WATCHED_DAYS))
+        .flatMap((post) =>
+          LOOKED_AT_HOURS.flatMap((hours) => {
+            const at = Date.parse(post.publishedAt) + hours * 3_600_000
+            if (at > until) return []
+            const then = postAt(post, at)
+            return [[client, id, post.remoteId, instant(at), ...counts.map((count) => then[count] ?? null)]]
+          }),
+        )
+      await db.query(
+        `INSERT INTO post_observation (client_id, profile_id, remote_id, observed_at, ${counts.join(', ')}) VALUES ?`,
+        [looks],
       )
       if (profile.rival || !BREAKDOWNS.some(({ networks }) => networks[profile.network])) continue
       const known = new Map(rows.map((row) => [row.day, row]))
@@ -205,7 +244,24 @@ export async function loadDemo(
         JSON.stringify(blocks),
       ])
     }
+    for (const { client, name, colour, rule } of TAGS) {
+      const id = await insert(
+        'INSERT INTO tag (client_id, name, live_name, colour, created_by) VALUES (?, ?, ?, ?, ?)',
+        [clients.get(client), name, name, colour, author],
+      )
+      await insert('INSERT INTO tag_rule (client_id, tag_id, any_words, hashtags, created_by) VALUES (?, ?, ?, ?, ?)', [
+        clients.get(client),
+        id,
+        'any' in rule ? rule.any : '',
+        'hashtags' in rule ? rule.hashtags : '',
+        author,
+      ])
+    }
   })
+  const [rows] = await pool.query<(RowDataPacket & ClientRow)[]>(
+    'SELECT client_id, slug, name, time_zone, universe, released FROM client',
+  )
+  for (const row of rows) await applyRules(clientDb(row, pool))
 }
 
 /** The ids under which a client's names of parts are kept. */

@@ -1,24 +1,28 @@
 import { addDays, dayNumber, daysBetween, weekday, type Day } from '../core/days/day'
 import type { FactColumn } from '../core/metrics/storedFigures'
 import { networkById } from '../core/networks/networks'
-import { EVENTS, POST_TEXTS, type DemoEvent, type DemoProfile } from './cast'
+import { POST_COUNTS, type PostMeasure } from '../core/datasets/datasets'
+import { EVENTS, NIGHT_OPENINGS, type DemoEvent, type DemoProfile } from './cast'
+import { shareOfLife } from './postLife'
 import { scatter, unit, wobble } from './random'
+import { textOf } from './texts'
 
 const twoDigits = (value: number) => String(value).padStart(2, '0')
 
+/** What a network counts of a post, whatever its format. */
+type Counted = 'impressions' | 'reactions' | 'comments' | 'shares' | 'saves'
+
 /** A post with what it brought in over its life. */
-export interface DemoPost {
+export type DemoPost = {
   remoteId: string
   publishedAt: string
   day: Day
   format: string
   text: string
-  impressions: number
-  reactions: number
-  comments: number
-  shares: number
-  saves: number
-}
+  /** Whether it shows a picture: `pictureOf` paints it. */
+  hasPicture: boolean
+} & Record<Counted, number> &
+  Partial<Record<PostMeasure, number>>
 
 export type DemoDay = { day: Day } & Partial<Record<FactColumn, number>>
 
@@ -33,6 +37,7 @@ const FORMAT_STRENGTH: Record<string, number> = {
   clip: 1.7,
   film: 1.2,
   short: 1.1,
+  live: 1.2,
   document: 1.3,
   pin: 1,
   news: 0.8,
@@ -78,7 +83,10 @@ export function world(anchor: Day) {
     const count = Math.max(drawn, eventsOf(profile, day).some(({ mustPost }) => mustPost) ? 1 : 0)
     return Array.from({ length: count }, (_, index) => {
       const formats = networkById(profile.network).formats
-      const format = formats[Math.floor(unit(...key, index, 'format') * formats.length)]!
+      const usual = formats.filter((one) => one !== 'live')
+      const drawnFormat = usual[Math.floor(unit(...key, index, 'format') * usual.length)]!
+      const isLive = drawnFormat === 'film' && unit(...key, index, 'live') < 0.2
+      const format = isLive ? 'live' : drawnFormat
       const hour = 7 + Math.floor(unit(...key, index, 'hour') * 14)
       const impressions = scatter(
         profile.impressionsPerPost *
@@ -90,20 +98,40 @@ export function world(anchor: Day) {
         index,
       )
       const interactions = impressions * profile.rate * wobble(0.4, ...key, index, 'rate')
-      const texts = POST_TEXTS[profile.client]!
+      const remoteId = `${profile.remoteId.slice(0, 8)}${String(dayNumber(day)).padStart(6, '0')}${index}`
+      const text = textOf(profile, [...key, index], isAroundNight(profile, day))
       return {
-        remoteId: `${profile.remoteId.slice(0, 8)}${String(dayNumber(day)).padStart(6, '0')}${index}`,
+        remoteId,
         publishedAt: `${day}T${twoDigits(hour)}:${twoDigits(Math.floor(unit(...key, index, 'minute') * 60))}:00Z`,
         day,
         format,
-        text: texts[Math.floor(unit(...key, index, 'text') * texts.length)]!,
+        text,
+        hasPicture: !['text', 'link', 'document'].includes(format),
         impressions,
         reactions: Math.round(interactions * 0.78),
         comments: Math.round(interactions * 0.09),
         shares: Math.round(interactions * 0.08),
         saves: Math.round(interactions * 0.05),
+        ...moreOf(profile, format, impressions, [...key, index]),
       }
     })
+  }
+
+  /** Whether a day lies around a night on which the gardens are open: from a month before to a week after it. */
+  const isAroundNight = (profile: DemoProfile, day: Day): boolean =>
+    (NIGHT_OPENINGS[profile.client] ?? []).some((night) => {
+      const before = daysBetween(day, anchor) - night
+      return before <= 30 && before >= -7
+    })
+
+  /** What has come in of a post until an instant, of all that it brings over its life. */
+  function postAt(post: DemoPost, at: number): DemoPost {
+    const hours = (at - Date.parse(post.publishedAt)) / 3_600_000
+    const share = shareOfLife(post.format, hours)
+    if (share === 1) return post
+    const now: DemoPost = { ...post }
+    for (const measure of POST_COUNTS) if (post[measure] !== undefined) now[measure] = Math.floor(post[measure] * share)
+    return now
   }
 
   function grown(profile: DemoProfile, day: Day): number {
@@ -206,7 +234,36 @@ export function world(anchor: Day) {
     return { day, ...Object.fromEntries(reported) }
   }
 
-  return { profileDay, posts }
+  return { profileDay, posts, postAt }
+}
+
+/** What else a network counts of a post, by its network and format. */
+function moreOf(
+  { network }: DemoProfile,
+  format: string,
+  impressions: number,
+  key: readonly (string | number)[],
+): Partial<Record<PostMeasure, number>> {
+  const part = (name: string, share: number) => Math.round(impressions * share * wobble(0.4, ...key, name))
+  const paid = network === 'commons' && unit(...key, 'paid') < 0.12 ? Math.min(impressions, part('paid part', 0.35)) : 0
+  const views = part('views', 0.42)
+  const watched = (WATCHED[network] ?? { seconds: 6 }).seconds * (format === 'film' || format === 'live' ? 1 : 0.6)
+  return {
+    reach: Math.min(impressions, Math.round(impressions / (1.15 + 0.3 * unit(...key, 'frequency')))),
+    ...(network === 'commons' && { paid_impressions: paid }),
+    ...(!['story', 'clip', 'short', 'film', 'live'].includes(format) && { clicks: part('clicks', 0.012) }),
+    ...(['video', 'clip', 'short', 'film', 'live'].includes(format) && {
+      views,
+      watch_seconds: Math.round(views * watched * wobble(0.3, ...key, 'watched')),
+    }),
+    ...(format === 'story' && {
+      story_exits: part('exits', 0.09),
+      story_nexts: part('nexts', 0.55),
+      story_backs: part('backs', 0.04),
+      replies: part('replies', 0.006),
+    }),
+    ...(format === 'live' && { peak_viewers: part('peak', 0.07) }),
+  }
 }
 
 function memo<T>(make: (profile: DemoProfile, day: Day) => T): (profile: DemoProfile, day: Day) => T {

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { addDays, type Day } from '../core/days/day'
+import { addDays, dayFromNumber, type Day } from '../core/days/day'
 import { PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
 import { NETWORKS, type Network } from '../core/networks/networks'
 import { plainHandle } from '../core/networks/profileAddress'
@@ -8,7 +8,8 @@ import { breakdownById } from '../core/breakdowns/breakdowns'
 import { PAGES, PROFILES, type DemoProfile } from '../demo/cast'
 import { breakdownsOf } from '../demo/breakdowns'
 import { volumeOf } from '../demo/volume'
-import { world } from '../demo/world'
+import { pictureOf } from '../demo/pictures'
+import { world, type DemoPost } from '../demo/world'
 import { issueToken, readToken, type Claims } from './tokens'
 
 /** How the stand-in networks are set up. */
@@ -66,7 +67,7 @@ const escape = (text: string) => text.replace(/[&<>"']/g, (character) => `&#${ch
  * their public figures, and the network's volume.
  */
 export function standinNetworks(settings: StandinSettings) {
-  const { profileDay, posts } = world(settings.anchor)
+  const { profileDay, posts, postAt } = world(settings.anchor)
   const usedCodes = new Set<string>()
   const requests = new Map<string, { minute: number; count: number }>()
 
@@ -88,6 +89,8 @@ export function standinNetworks(settings: StandinSettings) {
     const data = /^profiles\/(\d+)\/(days|posts|breakdowns)$/.exec(path)
     if (method === 'GET' && data)
       return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
+    const picture = /^pictures\/(\d+)\/(\d+)\.svg$/.exec(path)
+    if (method === 'GET' && picture) return painted(network, picture[1]!, picture[2]!)
     if (method === 'GET' && path.startsWith('public/'))
       return open(network, path.slice('public/'.length), url.searchParams)
     return undefined
@@ -119,9 +122,7 @@ export function standinNetworks(settings: StandinSettings) {
     )
     if (data[2] === 'posts')
       return json(200, {
-        data: days
-          .flatMap((day) => posts(profile, day))
-          .map(({ impressions: _private, saves: _kept, ...post }) => post),
+        data: withToday(days).flatMap((day) => published(profile, day).map(openPart)),
         through,
         next,
       })
@@ -135,17 +136,50 @@ export function standinNetworks(settings: StandinSettings) {
     })
   }
 
+  /** Days, and the one that is not over yet where they end with the last complete one: posts are there at once. */
+  const withToday = (days: Day[]): Day[] => {
+    const last = settings.lastComplete()
+    return days.at(-1) === last ? [...days, addDays(last, 1)] : days
+  }
+
+  /** The posts of a day that are there by now, with what has come in so far, and where their pictures are. */
+  const published = (profile: DemoProfile, day: Day) =>
+    posts(profile, day)
+      .filter(({ publishedAt }) => Date.parse(publishedAt) <= settings.now())
+      .map((post) => {
+        const { hasPicture, ...now } = postAt(post, settings.now())
+        return hasPicture
+          ? {
+              ...now,
+              picture: `pictures/${profile.remoteId}/${post.remoteId}.svg`,
+              alt: pictureOf(profile.client, post).alt,
+            }
+          : now
+      })
+
+  function painted(network: Network, profileId: string, postId: string): Answer | undefined {
+    const profile = profileOf(network, profileId)
+    const day = dayFromNumber(Number(postId.slice(8, 14)))
+    const post = profile && posts(profile, day).find(({ remoteId }) => remoteId === postId)
+    if (!profile || !post?.hasPicture) return json(404, { error: 'not found' })
+    return {
+      status: 200,
+      headers: { 'content-type': 'image/svg+xml' },
+      body: pictureOf(profile.client, post).svg,
+    }
+  }
+
   /** A profile as anybody finds it. */
   function shown(profile: DemoProfile, last: Day) {
     const days = eachDay({ from: addDays(last, -27), to: last })
-    const published = days.flatMap((day) => posts(profile, day))
+    const shownPosts = days.flatMap((day) => posts(profile, day))
     return {
       remoteId: profile.remoteId,
       handle: profile.handle,
       name: profile.name,
       followers: profileDay(profile, last, last)?.followers ?? null,
-      postsIn28Days: published.length,
-      lastPost: published.at(-1)?.day ?? null,
+      postsIn28Days: shownPosts.length,
+      lastPost: shownPosts.at(-1)?.day ?? null,
     }
   }
 
@@ -257,7 +291,8 @@ reach, impressions, followers won and lost. It cannot publish or change anything
       if (!known.has(day)) known.set(day, profileDay(profile, day, last))
       return known.get(day)
     }
-    return json(200, { data: days.flatMap((day) => dataOf(profile, what, day, dayOf)), through, next, oldest })
+    const asked = what === 'posts' ? withToday(days) : days
+    return json(200, { data: asked.flatMap((day) => dataOf(profile, what, day, dayOf)), through, next, oldest })
   }
 
   function dataOf(
@@ -266,7 +301,7 @@ reach, impressions, followers won and lost. It cannot publish or change anything
     day: Day,
     dayOf: (day: Day) => ReturnType<typeof profileDay>,
   ): unknown[] {
-    if (what === 'posts') return posts(profile, day)
+    if (what === 'posts') return published(profile, day)
     if (what === 'breakdowns')
       return breakdownsOf(profile, day, dayOf).filter(({ breakdown }) => isRemembered(profile.network, breakdown, day))
     const figures = dayOf(day)
@@ -291,6 +326,30 @@ reach, impressions, followers won and lost. It cannot publish or change anything
 
   return { handle }
 }
+
+/** What everybody sees of a post: what it says and shows, and how many have reacted. */
+const openPart = ({
+  remoteId,
+  publishedAt,
+  day,
+  format,
+  text,
+  reactions,
+  comments,
+  shares,
+  picture,
+  alt,
+}: Omit<DemoPost, 'hasPicture'> & { picture?: string; alt?: string }) => ({
+  remoteId,
+  publishedAt,
+  day,
+  format,
+  text,
+  reactions,
+  comments,
+  shares,
+  ...(picture !== undefined && { picture, alt }),
+})
 
 const profileOf = (network: Network, remoteId: string): DemoProfile | undefined =>
   PROFILES.find((profile) => profile.network === network.id && profile.remoteId === remoteId)

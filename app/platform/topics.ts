@@ -9,6 +9,10 @@ export const TOPICS = {
     'posts',
     'ends',
     'formats',
+    'post',
+    'tags',
+    'by-tag',
+    'occasions',
     'profiles',
     'all-clients',
     'breakdown',
@@ -16,6 +20,8 @@ export const TOPICS = {
     'subject',
     'targets',
   ],
+  /** Tags were set on posts, or tags and rules changed. */
+  tags: ['tags', 'by-tag', 'occasions', 'posts', 'post', 'ends', 'formats'],
   /** A profile came, went, or was switched on or off. */
   profiles: ['scope', 'search'],
   notes: ['notes', 'overview', 'unusual', 'all-clients'],

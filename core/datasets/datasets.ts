@@ -12,6 +12,16 @@ const POST_MEASURES = [
   { column: 'comments', rollUp: 'flow', bit: 2, meaning: 'Comments below it so far.' },
   { column: 'shares', rollUp: 'flow', bit: 3, meaning: 'How often it was shared so far.' },
   { column: 'saves', rollUp: 'flow', bit: 4, meaning: 'How often it was saved so far.' },
+  { column: 'paid_impressions', rollUp: 'flow', bit: 5, meaning: 'Those of its impressions that were paid for.' },
+  { column: 'reach', rollUp: 'unique', bit: 6, meaning: 'Different people who saw it so far.' },
+  { column: 'clicks', rollUp: 'flow', bit: 7, meaning: 'Clicks on it so far.' },
+  { column: 'views', rollUp: 'flow', bit: 8, meaning: 'How often its video was begun so far.' },
+  { column: 'watch_seconds', rollUp: 'flow', bit: 9, meaning: 'Seconds that it was watched so far.' },
+  { column: 'story_exits', rollUp: 'flow', bit: 10, meaning: 'How often somebody left at this story.' },
+  { column: 'story_nexts', rollUp: 'flow', bit: 11, meaning: 'How often somebody went on to the next story.' },
+  { column: 'story_backs', rollUp: 'flow', bit: 12, meaning: 'How often somebody went back to the story before.' },
+  { column: 'replies', rollUp: 'flow', bit: 13, meaning: 'Replies to the story so far.' },
+  { column: 'peak_viewers', rollUp: 'unique', bit: 14, meaning: 'Viewers at the fullest moment of a live video.' },
 ] as const satisfies readonly Measure[]
 export type PostMeasure = (typeof POST_MEASURES)[number]['column']
 export const POST_COUNTS: readonly PostMeasure[] = POST_MEASURES.map(({ column }) => column)
@@ -63,6 +73,8 @@ export const POSTS: Dataset = {
     { column: 'day', type: 'day', bit: 31, meaning: 'The day of that, in the client’s time zone.' },
     { column: 'format', type: 'text', longest: 20, bit: 32, meaning: 'What kind of post it is.' },
     { column: 'text', type: 'text', longest: 2000, bit: 33, meaning: 'What it says.' },
+    { column: 'picture_url', type: 'text', longest: 500, bit: 34, meaning: 'Where its picture stands on its network.' },
+    { column: 'alt', type: 'text', longest: 1000, bit: 35, meaning: 'What the picture shows, in words.' },
   ],
   sources: ['network'],
 }

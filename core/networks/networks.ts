@@ -52,7 +52,7 @@ const KNOWN: readonly Omit<Network, 'reports'>[] = [
     historyDays: 400,
     publicDays: 30,
     site: 'lantern.example',
-    formats: ['film', 'short'],
+    formats: ['film', 'short', 'live'],
   },
   {
     id: 'guildhall',

@@ -5,6 +5,9 @@ import { LEAST_POSTS } from '../why/carryingPosts'
 export const POST_FIGURES = ['interactions', 'times', 'impressions', 'rate'] as const
 export type PostFigure = (typeof POST_FIGURES)[number]
 
+/** From how many days at the least a profile's usual is taken, up to the end of the period. */
+export const USUAL_DAYS = 90
+
 /** A post, as far as it is ranked. */
 export interface RankablePost {
   id: string

@@ -68,7 +68,9 @@ export async function sourceFor(db: ClientDb, scope: ResolvedScope): Promise<Fac
     return inMemory(known.days)
   }
   if (rows <= MOST_ROWS && !loading.has(db.clientId))
-    void load(outside(db), scope, span, version).catch((error: unknown) => log.warn({ err: error }, 'rows not kept in memory'))
+    void load(outside(db), scope, span, version).catch((error: unknown) =>
+      log.warn({ err: error }, 'rows not kept in memory'),
+    )
   return inDatabase(db)
 }
 

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { orderPosts } from '../read/postOrder'
 import { stateOf } from './profileState'
 
 const base = {
@@ -40,44 +39,5 @@ describe('the state of a profile', () => {
         job: { state: 'queued', message: 'Cork answered 503.' },
       }),
     ).toContain('In 30 days')
-  })
-})
-
-describe('posts in an order', () => {
-  const post = (id: string, part: object) => ({
-    id,
-    publishedAt: new Date('2026-10-01T08:00:00Z'),
-    impressions: 100,
-    interactions: 5,
-    rate: { value: 0.05, low: 0.02, high: 0.11 },
-    ...part,
-  })
-  const few = post('few', { impressions: 3, interactions: 3, rate: { value: 1, low: 0.44, high: 1 } })
-  const many = post('many', {
-    impressions: 9000,
-    interactions: 5400,
-    rate: { value: 0.6, low: 0.59, high: 0.61 },
-    publishedAt: new Date('2026-10-02T08:00:00Z'),
-  })
-  const none = post('none', {
-    impressions: null,
-    interactions: null,
-    rate: null,
-    publishedAt: new Date('2026-10-03T08:00:00Z'),
-  })
-  it.each([
-    ['newest', 'none,many,few'],
-    ['rate', 'few,many,none'],
-    ['sure', 'many,few,none'],
-    ['lowest', 'many,few,none'],
-    ['interactions', 'many,few,none'],
-    ['impressions', 'many,few,none'],
-    ['by magic', 'none,many,few'],
-  ])('%s', (order, ids) => {
-    expect(
-      orderPosts([few, none, many], order)
-        .map(({ id }) => id)
-        .join(','),
-    ).toBe(ids)
   })
 })

@@ -2,7 +2,7 @@ import { number, object, string } from 'yup'
 import type { PostFigure, RankedPost } from '../../core/posts/bestAndWorst'
 import { declareBlock } from '../report/declareBlock'
 import type { ListedPost } from './content'
-import { wordsFields } from './postWords'
+import { postFilterFields } from './postFilter'
 
 /** What posts can be ranked by, in words: what stands at either end, and beside a post. */
 export const RANKINGS: Record<PostFigure, { name: string; best: string; worst: string; figure: string }> = {
@@ -63,7 +63,7 @@ export const endsSchema = object({
     .default('interactions'),
   rows: number().typeError(HOW_MANY).integer(HOW_MANY).min(1, HOW_MANY).max(MOST_ENDS, HOW_MANY).default(USUAL_ENDS),
   only: string().max(40).default(''),
-  ...wordsFields,
+  ...postFilterFields,
 })
 
 export const endsBlock = declareBlock<FilledEnds>()({
@@ -78,7 +78,7 @@ export const endsBlock = declareBlock<FilledEnds>()({
   fields: object({
     rows: number().integer().min(1).max(MOST_ENDS, HOW_MANY),
     /** Every format, when it is left out. */ format: string().max(40),
-    ...wordsFields,
+    ...postFilterFields,
   }),
   headingOf: ({ ends }) => `Best and worst posts, by ${RANKINGS[ends.by].name}`,
 })

@@ -3,7 +3,7 @@ import type { PostFigure } from '../../core/posts/bestAndWorst'
 import type { FormatSpread } from '../../core/posts/spreadByFormat'
 import { declareBlock } from '../report/declareBlock'
 import { RANKINGS } from './endsBlock'
-import { wordsFields } from './postWords'
+import { postFilterFields } from './postFilter'
 
 /** Formats beside each other, as distributions over a figure. */
 export interface Formats {
@@ -20,7 +20,7 @@ export const formatsSchema = object({
   by: string<PostFigure>()
     .oneOf(Object.keys(RANKINGS) as PostFigure[], 'Formats are not compared by “${value}”.')
     .default('interactions'),
-  ...wordsFields,
+  ...postFilterFields,
 })
 
 export const formatsBlock = declareBlock<FilledFormats>()({
@@ -32,6 +32,6 @@ export const formatsBlock = declareBlock<FilledFormats>()({
     label: 'Compared by',
     choices: Object.entries(RANKINGS).map(([value, { name }]) => ({ value, name: `by ${name}` })),
   },
-  fields: object(wordsFields),
+  fields: object(postFilterFields),
   headingOf: ({ spread }) => `Formats compared, by ${RANKINGS[spread.by].name}`,
 })

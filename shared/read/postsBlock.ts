@@ -1,7 +1,7 @@
 import { number, object, string } from 'yup'
 import type { ListedPost } from './content'
 import { POST_ORDERS } from './postOrder'
-import { wordsFields } from './postWords'
+import { postFilterFields } from './postFilter'
 import { declareBlock } from '../report/declareBlock'
 
 /** How many posts are listed where nothing else was chosen. */
@@ -29,7 +29,7 @@ export const postsBlock = declareBlock<FilledPosts>()({
   fields: object({
     rows: number().integer().min(1).max(50, 'A block can list 50 posts.'),
     /** Every format, when it is left out. */ format: string().max(40),
-    ...wordsFields,
+    ...postFilterFields,
   }),
   headingOf: () => 'Posts',
 })

@@ -9,6 +9,8 @@ import { chartBlock } from '../read/chartBlock'
 import { endsBlock } from '../read/endsBlock'
 import { figuresBlock } from '../read/figuresBlock'
 import { formatsBlock } from '../read/formatsBlock'
+import { byTagBlock } from '../read/byTagBlock'
+import { occasionsBlock } from '../read/occasionsBlock'
 import { breakdownBlock } from '../read/breakdownBlock'
 import { postsBlock } from '../read/postsBlock'
 import { subjectBlock } from '../read/subjectBlock'
@@ -32,6 +34,8 @@ export const DECLARED_BLOCKS = [
   postsBlock,
   endsBlock,
   formatsBlock,
+  byTagBlock,
+  occasionsBlock,
   openBlock,
   profilesBlock,
   foundBlock,

@@ -88,8 +88,32 @@ describe('a network that does not answer as agreed', () => {
     const capable = (given: object) =>
       Object.keys(connectorFor({ connector: 'tintype', address: base, ...given })).sort()
     expect(capable({})).toEqual(['consent', 'lookup', 'volume'])
-    expect(capable({ remoteId: '1' })).toEqual(['consent', 'figures', 'lookup', 'posts', 'volume'])
+    expect(capable({ remoteId: '1' })).toEqual(['consent', 'figures', 'lookup', 'picture', 'posts', 'volume'])
     expect(capable({ remoteId: '1', credentials })).toContain('breakdowns')
+  })
+
+  it.each(['../secret', 'http://127.0.0.1:9/x.svg', '//elsewhere.example/x.svg', 'a/../../b', 'a?b=c', ''])(
+    'follows no picture that is not on the network itself: %s',
+    async (place) => {
+      const { picture } = connectorFor({ connector: 'tintype', address: base, remoteId: '1' })
+      answer = { status: 200, headers: { 'content-type': 'image/svg+xml' }, body: '<svg/>' }
+      expect(await picture!(place)).toBeUndefined()
+    },
+  )
+
+  it('takes pictures alone for pictures, and none that is too large', async () => {
+    const { picture } = connectorFor({ connector: 'tintype', address: base, remoteId: '1' })
+    const give = (type: string, body: string, status = 200) => {
+      answer = { status, headers: { 'content-type': type }, body }
+      return picture!('pictures/1.svg')
+    }
+    expect(await give('image/svg+xml; charset=utf-8', '<svg/>')).toEqual({
+      type: 'image/svg+xml',
+      bytes: Buffer.from('<svg/>'),
+    })
+    expect(await give('text/html', '<script>')).toBeUndefined()
+    expect(await give('image/png', 'gone', 404)).toBeUndefined()
+    await expect(give('image/png', 'x'.repeat(1_000_001))).rejects.toThrow('more than 1 MB')
   })
 
   it('is told when it is down', async () => {

@@ -6,11 +6,11 @@ import { loadDemo } from '../../demo/load'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { endsOf, formatsOf } from '../../server/read/content/ends'
-import { listPosts } from '../../server/read/content/listPosts'
 import { postList } from '../../server/read/content/postList'
 import type { ListedPost } from '../../shared/read/content'
 import type { PostList } from '../../shared/read/postList'
-import { orderPosts, POST_ORDERS } from '../../shared/read/postOrder'
+import { postFilterOf } from '../../shared/read/postFilter'
+import { POST_ORDERS } from '../../shared/read/postOrder'
 import { fill } from '../../server/report/blocks/composeReport'
 import { tableOf } from '../../server/report/blocks/tableOf'
 import { asKept } from '../../shared/report/blocks'
@@ -25,19 +25,22 @@ beforeAll(async () => {
   db = await clientDbForJob(1)
 })
 
-interface Raw {
+type Raw = Record<(typeof COUNTS)[number], number | null> & {
   id: string
   profile: number
   format: string
   day: string
+  text: string
+  published: number
   interactions: number | null
-  impressions: number | null
 }
+const COUNTS = ['impressions', 'reach', 'clicks', 'shares', 'views', 'watch_seconds', 'paid_impressions'] as const
 
 /** The posts of own profiles that are switched on, as the rows have them. */
 async function rawPosts(from: string, to: string): Promise<Raw[]> {
   const [rows] = await pool().query<RowDataPacket[]>(
-    `SELECT p.remote_id AS id, p.profile_id AS profile, p.format, p.impressions, DATE_FORMAT(p.day, '%Y-%m-%d') AS day,
+    `SELECT p.remote_id AS id, p.profile_id AS profile, p.format, p.text, ${COUNTS.map((count) => `p.${count}`).join(', ')},
+            UNIX_TIMESTAMP(p.published_at) AS published, DATE_FORMAT(p.day, '%Y-%m-%d') AS day,
             IF(COALESCE(p.reactions, p.comments, p.shares, p.saves) IS NULL, NULL,
                COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0) + COALESCE(p.saves, 0)) AS interactions
      FROM   post p JOIN profile f ON f.profile_id = p.profile_id
@@ -71,7 +74,7 @@ it('the best and the worst are those of the raw rows, over two hundred scopes', 
     const rows = 1 + random('rows', 10)
     const format = [undefined, 'photo', 'text', 'clip'][random('format', 4)]
     const scope = await resolveScope(db, { who: [], sets: [], period: `${from}..${to}`, against: 'none' })
-    const ends = await endsOf(db, scope, { by, rows, format })
+    const ends = await endsOf(db, scope, { by, rows, filter: postFilterOf({ format }) })
     const past = await rawPosts(addDays(to, -89) < from ? addDays(to, -89) : from, to)
     const usualOf = ({ profile, id }: Raw) => {
       const others = past.filter((one) => one.profile === profile && one.id !== id && one.interactions !== null)
@@ -166,15 +169,62 @@ it('formats are spread as the raw rows are, over a hundred scopes', async () => 
   expect(boxes).toBeGreaterThan(100)
 })
 
-it('the list of posts, page by page, is every post once and in the order that it says, over eighty scopes', async () => {
+const ORDERS = [
+  ...POST_ORDERS.map(({ value }) => value),
+  'clicks',
+  '-reach',
+  'sure.click_rate',
+  '-sure.pass_on',
+  'watch_average',
+  '-views',
+]
+
+/** What a post is ordered by, from its raw row; undefined where it has none. */
+function keyOf(post: Raw, order: string, past: readonly Raw[]): number | undefined {
+  const share = (top: number | null, bottom: number | null) =>
+    top === null || !bottom || top > bottom ? undefined : ([top, bottom] as const)
+  const { interactions, impressions, clicks, reach, shares, watch_seconds: watched, views } = post
+  const near = (pair: readonly [number, number] | undefined, end: 0 | 1) => pair && interval(...pair)[end]
+  const negative = (value: number | null | undefined) => (value === null || value === undefined ? undefined : -value)
+  const times = () => {
+    const others = past.filter(
+      ({ profile, id, interactions: own }) => profile === post.profile && id !== post.id && own !== null,
+    )
+    const usual = others.length >= 5 ? middleOf(others.map((one) => one.interactions!)) : 0
+    return usual > 0 && interactions !== null ? interactions / usual : undefined
+  }
+  const pair = share(interactions, impressions)
+  const keys: Record<string, () => number | null | undefined> = {
+    'newest': () => post.published,
+    'oldest': () => -post.published,
+    'interactions': () => interactions,
+    'fewest_interactions': () => negative(interactions),
+    times,
+    'fewest_times': () => negative(times()),
+    'impressions': () => impressions,
+    'fewest_impressions': () => negative(impressions),
+    'rate': () => pair && pair[0] / pair[1],
+    'sure': () => near(pair, 0),
+    'lowest': () => negative(near(pair, 1)),
+    'clicks': () => clicks,
+    '-reach': () => negative(reach),
+    'sure.click_rate': () => near(share(clicks, impressions), 0),
+    '-sure.pass_on': () => negative(near(share(shares, reach), 1)),
+    'watch_average': () => (watched !== null && views ? watched / views : undefined),
+    '-views': () => negative(views),
+  }
+  return keys[order]!() ?? undefined
+}
+
+it('the list of posts, page by page, is every post once and in the order that it says, over a hundred scopes', async () => {
   const words = ['garden', 'the', 'tonight', '100%', 'o', '_', '"open late"', "'"]
   let seen = 0
   let filtered = 0
-  for (let round = 0; round < 80; round++) {
+  for (let round = 0; round < 102; round++) {
     const random = (name: string, below: number) => Math.floor(unit(`list ${name} ${round}`) * below)
     const to = addDays(END, -random('to', 300))
     const from = addDays(to, -random('length', 90))
-    const { value: order } = POST_ORDERS[round % POST_ORDERS.length]!
+    const order = ORDERS[round % ORDERS.length]!
     const pick = (name: string) => (random(`${name}?`, 3) === 0 ? words[random(name, words.length)]! : '')
     const query = {
       order,
@@ -182,6 +232,7 @@ it('the list of posts, page by page, is every post once and in the order that it
       any: random('any?', 3) === 0 ? `${words[random('any', 3)]!}, ${words[random('other', 3)]!}` : '',
       all: pick('all'),
       none: pick('none'),
+      paid: ['', '', '', 'paid', 'organic'][random('paid', 5)]! as '' | 'paid' | 'organic',
     }
     const scope = await resolveScope(db, { who: [], sets: [], period: `${from}..${to}`, against: 'none' })
     const paged: ListedPost[] = []
@@ -194,27 +245,34 @@ it('the list of posts, page by page, is every post once and in the order that it
     }
     const has = (text: string, word: string) => text.toLowerCase().includes(word.replaceAll('"', ''))
     const each = (list: string) => list.split(',').flatMap((word) => word.trim() || [])
-    const whole = (await listPosts(db, scope)).filter(
-      ({ text, format }) =>
+    const whole = (await rawPosts(from, to)).filter(
+      ({ text, format, paid_impressions: paid }) =>
         (!query.only || format === query.only) &&
+        (query.paid === '' || (query.paid === 'paid') === (paid ?? 0) > 0) &&
         (each(query.any).length === 0 || each(query.any).some((word) => has(text, word))) &&
         each(query.all).every((word) => has(text, word)) &&
         !each(query.none).some((word) => has(text, word)),
     )
-    const place = ({ profile, id }: ListedPost) => `${profile} ${id}`
+    const place = ({ profile, id }: { profile: number; id: string }) => `${profile} ${id}`
     expect(paged.map(place).sort(), JSON.stringify([from, to, query])).toEqual(whole.map(place).sort())
     expect(total).toBe(whole.length)
-    // of the same value, the same order; what has none comes last
+    // the largest first, and what has none of it last
+    const past = await rawPosts(addDays(to, -89) < from ? addDays(to, -89) : from, to)
     const known = new Map(whole.map((post) => [place(post), post]))
-    expect(paged).toEqual(paged.map((post) => known.get(place(post))))
-    expect(orderPosts(paged, order).map(place)).toEqual(paged.map(place))
+    const keys = paged.map((post) => keyOf(known.get(place(post))!, order, past) ?? -Infinity)
+    keys.forEach((key, index) => {
+      if (index > 0 && !(key === -Infinity && keys[index - 1] === -Infinity))
+        expect(keys[index - 1]! - key, `${order} at ${index}`).toBeGreaterThan(-1e-9)
+    })
+    for (const post of paged) {
+      expect(post.interactions).toBe(known.get(place(post))!.interactions)
+      if (order === 'times') expect(post.times).toBe(keyOf(known.get(place(post))!, 'times', past))
+    }
     seen += paged.length
     if (query.any || query.all || query.none) filtered += paged.length
   }
   expect([seen > 3000, filtered > 500]).toEqual([true, true])
   const scope = await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'none' })
   for (const after of ['{}', '[1,2]', 'x', '["a",1,"b"]', `[1,1,"${'x'.repeat(50)}"]`, '[1e999,1,"a"]'])
-    await expect(postList(db, scope, { order: 'newest', only: '', any: '', all: '', none: '', after })).rejects.toThrow(
-      'cannot go on from there',
-    )
+    await expect(postList(db, scope, { order: 'newest', after })).rejects.toThrow('cannot go on from there')
 })

@@ -3,6 +3,8 @@ import { CLIENT_METRICS, figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { BREAKDOWNS, breakdownById } from '~~/core/breakdowns/breakdowns'
 import type { Report, ReportHead } from '~~/shared/report/reports'
+import { USUAL_WINDOW } from '~~/shared/read/occasionsBlock'
+import { POST_ORDERS } from '~~/shared/read/postOrder'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { whoAddress } from '~~/shared/figures/scope'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
@@ -34,7 +36,17 @@ const breakdown = computed(() =>
   BREAKDOWNS.some(({ id }) => id === text('breakdown')) ? text('breakdown') : BREAKDOWNS[0]!.id,
 )
 /** Which posts the page shows: those of a format, and with some words. */
-const words = computed(() => ({ any: text('any'), all: text('all'), none: text('none') }))
+const words = computed(() => ({
+  any: text('any'),
+  all: text('all'),
+  none: text('none'),
+  tags: text('tags'),
+  paid: text('paid') as '' | 'paid' | 'organic',
+}))
+/** The order of the page, where a block can have it too. */
+const order = computed(() =>
+  POST_ORDERS.some(({ value }) => value === text('order')) ? text('order') : 'interactions',
+)
 const postsShown = computed(() => ({ ...words.value, ...(text('format') && { format: text('format') }) }))
 const name = (id: string) => metricById(id).name.toLowerCase()
 const page = computed(() => route.path.split('/')[2] ?? '')
@@ -51,7 +63,7 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       return [
         {
           name: 'The posts, in this order',
-          make: () => ({ ...newBlock('posts', [], text('order') || 'interactions'), ...postsShown.value }),
+          make: () => ({ ...newBlock('posts', [], order.value), ...postsShown.value }),
         },
         {
           name: 'The best and the worst of them',
@@ -64,6 +76,20 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
         {
           name: declarationOf('formats').name,
           make: () => ({ ...newBlock('formats', [], text('formats') || 'interactions'), ...words.value }),
+        },
+      ]
+    case 'tags':
+      return [
+        { name: declarationOf('byTag').name, make: () => newBlock('byTag') },
+        {
+          name: declarationOf('occasions').name,
+          make: () => ({
+            ...newBlock('occasions'),
+            ...(text('tag') && { tag: Number(text('tag')) }),
+            on: text('on'),
+            before: Number(text('before') || USUAL_WINDOW.before),
+            after: Number(text('after') || USUAL_WINDOW.after),
+          }),
         },
       ]
     case 'profiles':

@@ -12,6 +12,9 @@ import FiguresBlock from '~/read/overview/FiguresBlock.vue'
 import BreakdownBlock from '~/read/overview/BreakdownBlock.vue'
 import SubjectBlock from '~/read/overview/SubjectBlock.vue'
 import TableBlock from '~/read/overview/TableBlock.vue'
+import ByTagBlock from '~/read/tags/ByTagBlock.vue'
+import OccasionsBlock from '~/read/tags/OccasionsBlock.vue'
+import OccasionsSettings from '~/read/tags/OccasionsSettings.vue'
 import TargetsBlock from '~/read/targets/TargetsBlock.vue'
 import UnusualBlock from '~/read/unusual/UnusualBlock.vue'
 import WhyBlock from '~/read/why/WhyBlock.vue'
@@ -39,6 +42,8 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   posts: { versions: { 1: PostsBlock }, settings: PostsSettings },
   ends: { versions: { 1: EndsBlock }, settings: PostsSettings },
   formats: { versions: { 1: FormatsBlock }, settings: PostsSettings },
+  byTag: { versions: { 1: ByTagBlock } },
+  occasions: { versions: { 1: OccasionsBlock }, settings: OccasionsSettings },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },
   found: { versions: { 1: FoundBlock } },

@@ -1,31 +1,50 @@
 import type { Period } from '../../../core/periods/period'
 import type { ClientDb } from '../../platform/database/clientDb'
-import { sql } from '../../platform/database/sql'
+import { POST_COUNTS, type PostMeasure } from '../../../core/datasets/datasets'
+import { raw, sql } from '../../platform/database/sql'
+import { wherePosts, type Wanted } from './wherePosts'
 
 /** A post with its figures so far. */
-export interface PostRow {
+export type PostRow = {
   profile_id: number
   remote_id: string
   published_at: Date
   day: string
   format: string
   text: string
-  impressions: number | null
-  reactions: number | null
-  comments: number | null
-  shares: number | null
-  saves: number | null
-}
+  picture_url: string | null
+  alt: string | null
+} & Record<PostMeasure, number | null>
 
-/** The posts that profiles published in a period, the newest first. */
-export const postsIn = (db: ClientDb, profiles: readonly number[], { from, to }: Period): Promise<PostRow[]> =>
+/** The columns of a post `p` that a row has. */
+export const POST_COLUMNS = raw(
+  ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', 'picture_url', 'alt', ...POST_COUNTS]
+    .map((column) => `p.${column}`)
+    .join(', '),
+)
+
+/** The posts that profiles published in a period, the newest first; those alone that are wanted. */
+export const postsIn = (
+  db: ClientDb,
+  profiles: readonly number[],
+  { from, to }: Period,
+  wanted: Omit<Wanted, 'profiles' | 'from' | 'to'> = { any: [], all: [], none: [] },
+): Promise<PostRow[]> =>
   db.rows<PostRow>(sql`
-  SELECT   profile_id, remote_id, published_at, day, format, text, impressions, reactions, comments, shares, saves
-  FROM     post
-  WHERE    client_id = ${db.client}
-  AND      profile_id IN (${profiles})
-  AND      day BETWEEN ${from} AND ${to}
-  ORDER BY published_at DESC, remote_id`)
+  SELECT   ${POST_COLUMNS}
+  FROM     post p
+  WHERE    p.client_id = ${db.client}
+  AND      ${wherePosts({ ...wanted, profiles, from, to })}
+  ORDER BY p.published_at DESC, p.remote_id`)
+
+/** One post of a client. */
+export const postById = (db: ClientDb, profile: number, id: string): Promise<PostRow | undefined> =>
+  db.one<PostRow>(sql`
+  SELECT ${POST_COLUMNS}
+  FROM   post p
+  WHERE  p.client_id = ${db.client}
+  AND    p.profile_id = ${profile}
+  AND    p.remote_id = ${id}`)
 
 /** What the posts of a profile's day brought in, by format. */
 export interface FormatTotals {

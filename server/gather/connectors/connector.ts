@@ -1,4 +1,5 @@
 import type { Day } from '../../../core/days/day'
+import type { PostMeasure } from '../../../core/datasets/datasets'
 import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { ForPeople } from '../../platform/problems/forPeople'
 import type { PublicProfile } from '../../../shared/gather/publicProfile'
@@ -12,17 +13,22 @@ export interface DaysPage {
   next: Day | undefined
 }
 
-export interface RemotePost {
+/** A post as its network gives it: what it says, what it has brought so far, and where its picture is. */
+export type RemotePost = {
   remoteId: string
   publishedAt: string
   day: Day
   format: string
   text: string
-  impressions?: number
-  reactions?: number
-  comments?: number
-  shares?: number
-  saves?: number
+  picture?: string
+  /** What the picture shows, in words. */
+  alt?: string
+} & Partial<Record<PostMeasure, number>>
+
+/** A picture as it is kept. */
+export interface Picture {
+  type: string
+  bytes: Buffer
 }
 
 /** One page of breakdowns. */
@@ -67,6 +73,8 @@ export interface Capabilities {
   /** The figures of a profile by day. */
   figures: (from: Day) => Promise<DaysPage>
   posts: (from: Day) => Promise<PostsPage>
+  /** The picture of a post, by where the network has said that it is; undefined when there is none any more. */
+  picture: (address: string) => Promise<Picture | undefined>
   breakdowns: (from: Day) => Promise<BreakdownsPage>
   /** The rows of any other dataset, by the name of its stream. */
   rows: (stream: string, from: Day) => Promise<RowsPage>

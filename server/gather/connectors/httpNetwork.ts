@@ -11,6 +11,7 @@ import {
   type Connector,
   type Credentials,
   type DaysPage,
+  type Picture,
   type PostsPage,
   type RowsPage,
   type Tokens,
@@ -26,17 +27,26 @@ const TIMEOUT_MS = 15_000
 /** What is read of one answer, at the most, in bytes. */
 const MOST_BYTES = 16_000_000
 
-/** The JSON of an answer, as far as it has any; one that does not end is not read to its end. */
-async function jsonOf(response: Response, network: string): Promise<unknown> {
+/** The largest picture that is kept, in bytes, and the kinds that are. */
+const MOST_PICTURE_BYTES = 1_000_000
+const PICTURE_TYPES = ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif']
+
+/** An answer as bytes; one that does not end is not read to its end. */
+async function bytesOf(response: Response, network: string, most = MOST_BYTES): Promise<Buffer> {
   const parts: Uint8Array[] = []
   let bytes = 0
+  for await (const part of (response.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    bytes += part.length
+    if (bytes > most) throw new NetworkTrouble(`${network} gave an answer of more than ${most / 1_000_000} MB.`)
+    parts.push(part)
+  }
+  return Buffer.concat(parts)
+}
+
+/** The JSON of an answer, as far as it has any. */
+async function jsonOf(response: Response, network: string): Promise<unknown> {
   try {
-    for await (const part of (response.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
-      bytes += part.length
-      if (bytes > MOST_BYTES) throw new NetworkTrouble(`${network} gave an answer of more than 16 MB.`)
-      parts.push(part)
-    }
-    return JSON.parse(Buffer.concat(parts).toString('utf8'))
+    return JSON.parse((await bytesOf(response, network)).toString('utf8'))
   } catch (error) {
     if (error instanceof NetworkTrouble) throw error
     return {}
@@ -137,10 +147,20 @@ export function httpNetwork(connection: Connection): Connector {
   const streams: Connector =
     remoteId === undefined ? {} : credentials ? ofOwner(remoteId, asOwner(credentials, refresh)) : ofAnybody(remoteId)
 
+  /** The picture of a post: what the network says of it is followed on the network alone. */
+  async function picture(address: string): Promise<Picture | undefined> {
+    if (!/^[\w-]+(?:\/[\w.-]+)*$/.test(address) || address.includes('..')) return undefined
+    const response = await ask(address, {})
+    const type = (response.headers.get('content-type') ?? '').split(';')[0]!.trim()
+    if (response.status === 404 || !PICTURE_TYPES.includes(type)) return undefined
+    return { type, bytes: await bytesOf(response, name, MOST_PICTURE_BYTES) }
+  }
+
   function ofOwner(id: string, ask: AsOwner): Connector {
     return {
       figures: (from) => ask((tokens) => page<DaysPage>(tokens, `profiles/${id}/days`, from)),
       posts: (from) => ask((tokens) => page<PostsPage>(tokens, `profiles/${id}/posts`, from)),
+      picture,
       rows: (stream, from) => ask((tokens) => page<RowsPage>(tokens, `profiles/${id}/${stream}`, from)),
       ...(givesBreakdowns(network) && {
         breakdowns: (from) => ask((tokens) => page<BreakdownsPage>(tokens, `profiles/${id}/breakdowns`, from)),
@@ -152,6 +172,7 @@ export function httpNetwork(connection: Connection): Connector {
     return {
       figures: (from) => page<DaysPage>(undefined, `public/profiles/${id}/days`, from),
       posts: (from) => page<PostsPage>(undefined, `public/profiles/${id}/posts`, from),
+      picture,
     }
   }
 

@@ -1,4 +1,5 @@
-import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
+import { addDays } from '../../../core/days/day'
+import { dayAt, lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import { daysUntilForgotten } from '../../../core/networks/daysUntilForgotten'
 import { rememberedDays } from '../../../core/networks/rememberedDays'
 import { now } from '../../platform/clock'
@@ -19,15 +20,21 @@ interface DueRow {
   stale: number
 }
 
+/** For how many days posts are looked at each hour: most of what they bring comes then. */
+const YOUNG_DAYS = 2
+
 /**
  * Puts the syncs that are due into the queue: of profiles whose figures do not reach the last complete day, or that
  * were not asked for six hours. Those come first of which a network will soonest forget something. A profile in trouble
  * is left alone for ten minutes; one that waits already, also because its network has asked for it, is not touched.
  */
 export async function enqueueDue(): Promise<void> {
+  const youngSince = addDays(dayAt(now(), 'UTC'), -YOUNG_DAYS)
   const rows = await systemDb.rows<DueRow>(sql`
     SELECT p.client_id, p.profile_id, p.network, p.consent, c.time_zone, s.through AS synced_to,
-             p.synced_at IS NULL OR p.synced_at < NOW() - INTERVAL 6 HOUR AS stale
+             p.synced_at IS NULL OR p.synced_at < NOW() - INTERVAL IF(EXISTS (
+               SELECT 1 FROM post y WHERE y.client_id = p.client_id AND y.profile_id = p.profile_id
+               AND y.day >= ${youngSince}), 1, 6) HOUR AS stale
     FROM   profile p
     JOIN   client c ON c.client_id = p.client_id
     LEFT JOIN connection k ON k.client_id = p.client_id AND k.profile_id = p.profile_id

@@ -17,7 +17,7 @@ export async function keepPosts(
 ): Promise<void> {
   await db.insertRows(
     'post',
-    ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', ...POST_COUNTS],
+    ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', 'picture_url', 'alt', ...POST_COUNTS],
     data.map((post) => [
       // the client's day, whatever day it was where the network counts
       profileId,
@@ -26,9 +26,11 @@ export async function keepPosts(
       dayAt(Date.parse(post.publishedAt), db.timeZone),
       post.format,
       post.text,
+      post.picture?.slice(0, 500) ?? null,
+      post.alt?.slice(0, 1000) ?? null,
       ...POST_COUNTS.map((figure) => post[figure] ?? null),
     ]),
-    ['day', 'text', ...POST_COUNTS],
+    ['day', 'text', 'picture_url', 'alt', ...POST_COUNTS],
   )
   await db.insertRows(
     'post_observation',

@@ -1,4 +1,4 @@
-import { addDays, dayNumber, daysBetween, type Day } from '../../../core/days/day'
+import { addDays, dayNumber, daysBetween, weekday, type Day } from '../../../core/days/day'
 import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import { networkById } from '../../../core/networks/networks'
 import { now } from '../../platform/clock'
@@ -7,16 +7,24 @@ import { sql } from '../../platform/database/sql'
 import { JobFailed, JobPostponed, type JobContext } from '../../platform/jobs/context'
 import { jobModule } from '../../platform/jobs/job'
 import { moreUrgentWaits } from '../../platform/jobs/queue'
+import { applyRules } from '../../figures/tagging'
 import { profileById } from '../../figures/questions/profileRows'
 import { connectionOf, keepCredentials, reached, type ProfileConnection } from '../connectors/connections'
 import { ConsentWithdrawn, NetworkTrouble, RateLimited } from '../connectors/connector'
 import { connectorFor } from '../connectors/connectorFor'
 import { SYNC } from './jobs'
+import { log } from '../../platform/log'
+import { keepPictures } from './keepPictures'
 import { outcome } from './outcome'
 import { STREAMS, type Page } from './streams'
 
 /** Figures younger than this are asked for again: networks restate them. */
 const RESTATED_DAYS = 7
+/** Posts are asked about again while they are young; once a week, those of five weeks. */
+const YOUNG_DAYS = 10
+const WEEKLY_DAYS = 35
+const againDays = (stream: string, last: Day): number =>
+  stream !== 'posts' ? RESTATED_DAYS : weekday(last) === 7 ? WEEKLY_DAYS : YOUNG_DAYS
 
 /**
  * Fetches what a network has for a profile, stream by stream, oldest first: what it will soon forget is safe before
@@ -65,20 +73,21 @@ async function fetchAll(context: JobContext, profileId: number, connection: Prof
   const last = lastCompleteDay(now(), context.db.timeZone)
   const oldest = addDays(last, 1 - (connection.credentials ? historyDays : publicDays))
   // each stream goes on where it was, also when the sync was killed between them
-  const since = (known: Day | undefined): Day => {
-    const overlapping = known ? addDays(known, 1 - RESTATED_DAYS) : oldest
+  const since = (stream: string): Day => {
+    const known = connection.cursors[stream]
+    const overlapping = known ? addDays(known, 1 - againDays(stream, last)) : oldest
     return overlapping < oldest ? oldest : overlapping
   }
   if (!connection.cursors.figures)
     await context.step((db) =>
       db.run(sql`UPDATE profile SET first_fetch = 1 WHERE client_id = ${db.client} AND profile_id = ${profileId}`),
     )
-  const from = since(connection.cursors.figures)
+  const from = since('figures')
   const total = Math.max(1, daysBetween(from, last) + 1)
   const heard = { days: new Set<Day>(), twice: 0, restated: 0 }
   for (const [stage, stream] of STREAMS.entries()) {
     const ask = stream.from(connector, connection.connector)
-    let next: Day | undefined = ask && since(connection.cursors[stream.id])
+    let next: Day | undefined = ask && since(stream.id)
     while (ask && next && next <= last) {
       const page: Page = await ask(next)
       if (stream.id === 'figures')
@@ -105,8 +114,14 @@ async function fetchAll(context: JobContext, profileId: number, connection: Prof
       await giveWay(context.db)
     }
   }
+  // what a post shows is a second thing: without it the figures are complete all the same
+  if (connector.picture)
+    await keepPictures(context.db, profileId, connector.picture).catch((error: unknown) =>
+      log.warn({ err: error, profile: profileId }, 'pictures not fetched'),
+    )
   await context.finish(
     async (db) => {
+      await applyRules(db, { profile: profileId })
       await db.run(sql`
         UPDATE profile
         SET    synced_at = NOW(), first_fetch = 0, sync_error = NULL

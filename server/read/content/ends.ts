@@ -1,6 +1,5 @@
 import { daysEnding, lengthOf } from '../../../core/periods/period'
-import { bestAndWorst, withUsual, type PostFigure } from '../../../core/posts/bestAndWorst'
-import { hasWords, type PostWords } from '../../../core/posts/filterPosts'
+import { bestAndWorst, USUAL_DAYS, withUsual, type PostFigure } from '../../../core/posts/bestAndWorst'
 import { spreadByFormat } from '../../../core/posts/spreadByFormat'
 import { thinned } from '../../../core/posts/thinned'
 import type { ListedPost } from '../../../shared/read/content'
@@ -8,26 +7,19 @@ import { MOST_DOTS, type Ends } from '../../../shared/read/endsBlock'
 import type { Formats } from '../../../shared/read/formatsBlock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import type { ResolvedScope } from '../../figures/resolveScope'
-import { listPosts } from './listPosts'
+import type { PostFilter } from '../../../shared/read/postFilter'
+import { listPosts, withTags } from './listPosts'
 
-/** From how many days at the least a profile's usual is taken, up to the end of the period. */
-const USUAL_DAYS = 90
-const ANY_WORDS: PostWords = { any: [], all: [], none: [] }
-
-/** The best and the worst posts of a scope, of one format or of all. */
+/** The best and the worst posts of a scope, of all that its filter lets through. */
 export async function endsOf(
   db: ClientDb,
   scope: ResolvedScope,
-  { by, rows, format, words = ANY_WORDS }: { by: PostFigure; rows: number; format?: string; words?: PostWords },
+  { by, rows, filter }: { by: PostFigure; rows: number; filter?: PostFilter },
 ): Promise<Ends> {
-  const [posts, past] = await postsAndPast(db, scope)
-  const found = bestAndWorst(
-    posts.filter((post) => (!format || post.format === format) && hasWords(post.text, words)),
-    past,
-    by,
-    rows,
-  )
-  return { ...found, by, values: thinned(found.values, MOST_DOTS) }
+  const [posts, past] = await postsAndPast(db, scope, filter)
+  const found = bestAndWorst(posts, past, by, rows)
+  const [best, worst] = [await withTags(db, found.best), await withTags(db, found.worst)]
+  return { ...found, best, worst, by, values: thinned(found.values, MOST_DOTS) }
 }
 
 /** Formats beside each other, as distributions over a figure. */
@@ -35,27 +27,21 @@ export async function formatsOf(
   db: ClientDb,
   scope: ResolvedScope,
   by: PostFigure,
-  words = ANY_WORDS,
+  filter?: PostFilter,
 ): Promise<Formats> {
-  const [posts, past] = await postsAndPast(db, scope)
-  return {
-    by,
-    formats: spreadByFormat(
-      withUsual(
-        posts.filter(({ text }) => hasWords(text, words)),
-        past,
-      ),
-      by,
-      MOST_DOTS,
-    ),
-  }
+  const [posts, past] = await postsAndPast(db, scope, filter)
+  return { by, formats: spreadByFormat(withUsual(posts, past), by, MOST_DOTS) }
 }
 
 /** The posts of a scope, and those from which the usual of their profiles is taken. */
-const postsAndPast = (db: ClientDb, scope: ResolvedScope): Promise<[ListedPost[], ListedPost[]]> => {
+const postsAndPast = (
+  db: ClientDb,
+  scope: ResolvedScope,
+  filter?: PostFilter,
+): Promise<[ListedPost[], ListedPost[]]> => {
   const { period } = scope
   return Promise.all([
-    listPosts(db, scope),
+    listPosts(db, scope, filter),
     listPosts(db, { ...scope, period: daysEnding(period.to, Math.max(USUAL_DAYS, lengthOf(period))) }),
   ])
 }

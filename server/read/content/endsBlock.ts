@@ -1,6 +1,6 @@
 import type { PostFigure } from '../../../core/posts/bestAndWorst'
 import { RANKINGS, USUAL_ENDS, type FilledEnds } from '../../../shared/read/endsBlock'
-import { wordsOf } from '../../../shared/read/postWords'
+import { postFilterOf } from '../../../shared/read/postFilter'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, text } from '../../platform/tables/columns'
 import { endsOf } from './ends'
@@ -11,8 +11,7 @@ export const endsBlock: ReportBlock<FilledEnds> = {
     ends: await endsOf(db, scope, {
       by: (block.option || 'interactions') as PostFigure,
       rows: block.rows ?? USUAL_ENDS,
-      format: block.format,
-      words: wordsOf(block),
+      filter: postFilterOf(block),
     }),
   }),
   tableOf({ ends: { by, best, worst } }, zone) {

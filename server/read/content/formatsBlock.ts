@@ -1,14 +1,14 @@
 import type { PostFigure } from '../../../core/posts/bestAndWorst'
 import { RANKINGS } from '../../../shared/read/endsBlock'
 import type { FilledFormats } from '../../../shared/read/formatsBlock'
-import { wordsOf } from '../../../shared/read/postWords'
+import { postFilterOf } from '../../../shared/read/postFilter'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, share, text } from '../../platform/tables/columns'
 import { formatsOf } from './ends'
 
 export const formatsBlock: ReportBlock<FilledFormats> = {
   fill: async ({ db, scope, block }) => ({
-    spread: await formatsOf(db, scope, (block.option || 'interactions') as PostFigure, wordsOf(block)),
+    spread: await formatsOf(db, scope, (block.option || 'interactions') as PostFigure, postFilterOf(block)),
   }),
   tableOf({ spread: { by, formats } }) {
     const figure = by === 'rate' ? share : number

@@ -1,23 +1,19 @@
 import { DateTime } from 'luxon'
-import { hasWords } from '../../../core/posts/filterPosts'
-import { wordsOf } from '../../../shared/read/postWords'
-import { orderPosts } from '../../../shared/read/postOrder'
 import type { ListedPost } from '../../../shared/read/content'
 import { USUAL_ROWS, type FilledPosts } from '../../../shared/read/postsBlock'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, share, text } from '../../platform/tables/columns'
 import type { Table } from '../../platform/tables/table'
-import { listPosts } from './listPosts'
+import { postList } from './postList'
 
 export const postsBlock: ReportBlock<FilledPosts> = {
   async fill({ db, scope, block }) {
-    const { option, rows = USUAL_ROWS, format } = block
+    const { option, rows = USUAL_ROWS, format = '' } = block
     const order = option || 'interactions'
-    const words = wordsOf(block)
-    const posts = (await listPosts(db, scope)).filter(
-      (post) => (!format || post.format === format) && hasWords(post.text, words),
-    )
-    return { order, posts: orderPosts(posts, order).slice(0, rows) }
+    return {
+      order,
+      posts: (await postList(db, scope, { ...block, order, only: format, columns: '', after: '' }, rows)).posts,
+    }
   },
   tableOf: ({ posts }, zone) => postTable(posts, zone),
   missingIn: ({ posts }) => (posts.length === 0 ? ['nothing was published in this period.'] : []),

@@ -3,6 +3,8 @@ import { foundBlock } from '../../gather/find/foundBlock'
 import { profilesBlock } from '../../gather/profiles/profilesBlock'
 import { endsBlock } from '../../read/content/endsBlock'
 import { formatsBlock } from '../../read/content/formatsBlock'
+import { byTagBlock } from '../../read/tags/byTagBlock'
+import { occasionsBlock } from '../../read/tags/occasionsBlock'
 import { postsBlock } from '../../read/content/postsBlock'
 import { chartBlock } from '../../read/overview/chartBlock'
 import { figuresBlock } from '../../read/overview/figuresBlock'
@@ -30,6 +32,8 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   posts: postsBlock,
   ends: endsBlock,
   formats: formatsBlock,
+  byTag: byTagBlock,
+  occasions: occasionsBlock,
   open: openBlock,
   profiles: profilesBlock,
   found: foundBlock,

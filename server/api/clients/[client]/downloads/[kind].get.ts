@@ -16,6 +16,9 @@ import { resolveScope } from '../../../../figures/resolveScope'
 /** Blocks about the agency's own work. */
 const WORK: readonly string[] = ['open', 'profiles', 'found']
 
+/** What blocks have of their own, by the names that it has in an address too. */
+const OWN_FIELDS = ['any', 'all', 'none', 'tags', 'paid', 'tag', 'on', 'before', 'after']
+
 /**
  * What a part of a page shows, as CSV or XLSX: the same table that a report's block of that kind would have. `overview`
  * is all that the overview shows, a sheet for each part.
@@ -40,7 +43,7 @@ export default clientRoute('figures', async ({ event, db, person, released }) =>
     option: query.option ?? '',
     ...(query.rows !== undefined && { rows: query.rows }),
     ...(query.only !== undefined && { format: query.only }),
-    ...Object.fromEntries(['any', 'all', 'none'].flatMap((name) => (query[name] ? [[name, query[name]]] : []))),
+    ...Object.fromEntries(OWN_FIELDS.flatMap((name) => (query[name] ? [[name, query[name]]] : []))),
   })
   if (person.role === 'viewer' && WORK.includes(block.kind)) throw forbidden(NOT_RELEASED)
   const table = tableOf(await fill(db, scope, block, sight), db.timeZone)

@@ -1,7 +1,7 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../../shared/figures/scope'
 import { endsSchema } from '../../../../../shared/read/endsBlock'
-import { wordsOf } from '../../../../../shared/read/postWords'
+import { postFilterOf } from '../../../../../shared/read/postFilter'
 import { sendRemembered } from '../../../../figures/sendRemembered'
 import { clientRoute } from '../../../../platform/http/route'
 import { endsOf } from '../../../../read/content/ends'
@@ -11,8 +11,8 @@ import { resolveScope } from '../../../../figures/resolveScope'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
-  const { by, rows, only, ...words } = endsSchema.validateSync(query)
+  const { by, rows, ...asked } = endsSchema.validateSync(query)
   return await sendRemembered(event, db, async (db) =>
-    endsOf(db, await resolveScope(db, scope), { by, rows, format: only, words: wordsOf(words) }),
+    endsOf(db, await resolveScope(db, scope), { by, rows, filter: postFilterOf(asked) }),
   )
 })

@@ -1,7 +1,7 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../../shared/figures/scope'
 import { formatsSchema } from '../../../../../shared/read/formatsBlock'
-import { wordsOf } from '../../../../../shared/read/postWords'
+import { postFilterOf } from '../../../../../shared/read/postFilter'
 import { sendRemembered } from '../../../../figures/sendRemembered'
 import { clientRoute } from '../../../../platform/http/route'
 import { formatsOf } from '../../../../read/content/ends'
@@ -11,6 +11,8 @@ import { resolveScope } from '../../../../figures/resolveScope'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
-  const { by, ...words } = formatsSchema.validateSync(query)
-  return await sendRemembered(event, db, async (db) => formatsOf(db, await resolveScope(db, scope), by, wordsOf(words)))
+  const { by, ...asked } = formatsSchema.validateSync(query)
+  return await sendRemembered(event, db, async (db) =>
+    formatsOf(db, await resolveScope(db, scope), by, postFilterOf(asked)),
+  )
 })

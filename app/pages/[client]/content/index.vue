@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { POST_ORDERS } from '~~/shared/read/postOrder'
+import { postColumnsOf } from '~~/shared/read/postList'
+import { POST_ORDERS, readPostOrder } from '~~/shared/read/postOrder'
 import type { PostFigure } from '~~/core/posts/bestAndWorst'
 import { RANKINGS, USUAL_ENDS, type Ends } from '~~/shared/read/endsBlock'
 import type { Formats } from '~~/shared/read/formatsBlock'
@@ -12,26 +13,60 @@ const router = useRouter()
 const { slug, base } = useClient()
 const { address, description } = useScope()
 const locale = useLocale()
-const isLooking = computed(() => format.value !== 'all' || Object.values(looked.value).some(Boolean))
+const { tags } = useTags()
+const isLooking = computed(() => format.value !== 'all' || Object.keys(askedFilter.value).length > 0)
 const EACH = [1, 3, 5, 10]
 const RANKING_CHOICES = Object.entries(RANKINGS).map(([value, { name }]) => ({ value, name: `by ${name}` }))
 const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC')
 const format = computed(() => String(route.query.format ?? 'all'))
-const order = computed(() =>
-  POST_ORDERS.some(({ value }) => value === route.query.order) ? String(route.query.order) : 'newest',
+const order = computed(() => (readPostOrder(textOf('order')) ? textOf('order') : 'newest'))
+const orders = computed(() =>
+  POST_ORDERS.some(({ value }) => value === order.value)
+    ? [...POST_ORDERS]
+    : [...POST_ORDERS, { value: order.value, name: 'By a column' }],
 )
+const tag = computed(() => (/^(none|\d{1,9})$/.test(textOf('tags')) ? textOf('tags') : 'all'))
+const tagChoices = computed(() => [
+  { value: 'all', name: 'with any tags' },
+  ...tags.value.map(({ id, name }) => ({ value: String(id), name: `tagged ${name}` })),
+  { value: 'none', name: 'without a tag' },
+])
+const PAID = [
+  { value: 'all', name: 'organic and paid' },
+  { value: 'organic', name: 'organic alone' },
+  { value: 'paid', name: 'paid alone' },
+]
+const paid = computed(() => (PAID.some(({ value }) => value === textOf('paid')) ? textOf('paid') : 'all'))
+const columns = computed(() => postColumnsOf(textOf('columns')))
 const textOf = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : '')
 const looked = computed(() => ({ any: textOf('any'), all: textOf('all'), none: textOf('none') }))
-const askedWords = computed(() => Object.fromEntries(Object.entries(looked.value).filter(([, words]) => words)))
+/** What the posts have to be, beside being of the scope and of a format. */
+const askedFilter = computed(
+  (): Record<string, string> => ({
+    ...Object.fromEntries(Object.entries(looked.value).filter(([, words]) => words)),
+    ...(tag.value !== 'all' && { tags: tag.value }),
+    ...(paid.value !== 'all' && { paid: paid.value }),
+  }),
+)
+const NO_FILTER = {
+  format: undefined,
+  any: undefined,
+  all: undefined,
+  none: undefined,
+  tags: undefined,
+  paid: undefined,
+}
 const askedList = computed(
   (): Record<string, string> => ({
     ...address.value,
     order: order.value,
+    ...(textOf('columns') && { columns: columns.value.join(',') }),
     ...(format.value !== 'all' && { only: format.value }),
-    ...askedWords.value,
+    ...askedFilter.value,
   }),
 )
-const { posts, total, formats: known, hasMore, isGoingOn, goOn, error, isLoading } = usePostList(() => askedList.value)
+const list = usePostList(() => askedList.value)
+const { total, formats: known, error, isLoading } = list
 const formats = computed(() => [
   { value: 'all', name: 'every format' },
   ...[...new Set([...known.value, ...(format.value === 'all' ? [] : [format.value])])]
@@ -47,7 +82,7 @@ const askedEnds = computed(() => ({
   by: ends.value,
   rows: each.value,
   ...(format.value !== 'all' && { only: format.value }),
-  ...askedWords.value,
+  ...askedFilter.value,
 }))
 const bothEnds = useQuery({
   key: () => ['ends', slug.value, askedEnds.value],
@@ -57,7 +92,7 @@ const bothEnds = useQuery({
 const formatsBy = computed(() =>
   String(route.query.formats) in RANKINGS ? (String(route.query.formats) as PostFigure) : 'interactions',
 )
-const askedFormats = computed(() => ({ ...address.value, by: formatsBy.value, ...askedWords.value }))
+const askedFormats = computed(() => ({ ...address.value, by: formatsBy.value, ...askedFilter.value }))
 const byFormat = useQuery({
   key: () => ['formats', slug.value, askedFormats.value],
   query: () => api<Formats>(`${base.value}/posts/formats`, { query: askedFormats.value }),
@@ -94,7 +129,7 @@ const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(as
       ><Select
         :model-value="order"
         input-id="content-order"
-        :options="[...POST_ORDERS]"
+        :options="orders"
         option-label="name"
         option-value="value"
         aria-label="Order"
@@ -105,6 +140,22 @@ const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(as
         label="Words of the posts"
         @look="({ any, all, none }) => set({ any: any || undefined, all: all || undefined, none: none || undefined })"
       />
+      <Select
+        :model-value="tag"
+        :options="tagChoices"
+        option-label="name"
+        option-value="value"
+        aria-label="Tag"
+        @update:model-value="(value) => set({ tags: value === 'all' ? undefined : value })"
+      />
+      <Select
+        :model-value="paid"
+        :options="PAID"
+        option-label="name"
+        option-value="value"
+        aria-label="Organic or paid"
+        @update:model-value="(value) => set({ paid: value === 'all' ? undefined : value })"
+      />
       <span class="quiet">{{ total.toLocaleString(locale) }} {{ total === 1 ? 'post' : 'posts' }}</span>
       <DownloadMenu v-if="total" class="right" :path="table" block="posts" what="The posts" />
     </div>
@@ -112,11 +163,7 @@ const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(as
     <p v-else-if="isLoading" class="quiet">Fetching the posts …</p>
     <p v-else-if="total === 0 && isLooking" class="quiet">
       No post of this period is like that.
-      <Button
-        label="Show every post"
-        text
-        @click="set({ format: undefined, any: undefined, all: undefined, none: undefined })"
-      />
+      <Button label="Show every post" text @click="set(NO_FILTER)" />
     </p>
     <p v-else-if="total === 0" class="quiet">
       Nothing was published here in this period. Choose other days or profiles above.
@@ -163,23 +210,7 @@ const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(as
       <FormatsText :spread="byFormat.data.value" />
     </section>
     <p v-if="byFormat.error.value" role="alert">{{ byFormat.error.value.message }}</p>
-    <h2 v-if="total" class="heading all">All of them</h2>
-    <PostTable
-      v-if="total"
-      :posts="posts"
-      :order="order"
-      @order="(value) => set({ order: value === 'newest' ? undefined : value })"
-      :time-zone="timeZone"
-    />
-    <p v-if="hasMore" class="row more no-print">
-      <Button
-        :label="`Show the next ${Math.min(50, total - posts.length)}`"
-        outlined
-        :loading="isGoingOn"
-        @click="goOn"
-      />
-      <span class="quiet">{{ posts.length.toLocaleString(locale) }} of {{ total.toLocaleString(locale) }}</span>
-    </p>
+    <PostSection v-if="total" :asked="askedList" :list="list" :time-zone="timeZone" />
     <p class="quiet">
       Beside each rate stands its 95 % interval. “That is sure” orders by the near end of it, so that a post with few
       impressions does not win by luck.

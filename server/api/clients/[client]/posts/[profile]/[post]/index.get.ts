@@ -1,0 +1,10 @@
+import { clientRoute, idParam } from '../../../../../../platform/http/route'
+import { sendRemembered } from '../../../../../../figures/sendRemembered'
+import { postView } from '../../../../../../read/content/postView'
+import { textParam } from '../../../../../../platform/http/textParam'
+
+/** One post with everything that is known of it. */
+export default clientRoute('figures', async ({ event, db }) => {
+  const [profile, post] = [idParam(event, 'profile', 'post'), textParam(event, 'post', 'post', 40)]
+  return await sendRemembered(event, db, (db) => postView(db, profile, post))
+})

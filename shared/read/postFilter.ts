@@ -1,0 +1,38 @@
+import { string } from 'yup'
+import type { PostWords } from '../../core/posts/filterPosts'
+import { wordsFields, wordsOf } from './postWords'
+
+/** What posts can be filtered by beside the scope, as it stands in an address and in a block. */
+export const postFilterFields = {
+  ...wordsFields,
+  /** Any of these tags, by number; or `none`, for posts without any. */
+  tags: string()
+    .matches(/^(none|\d{1,9}(,\d{1,9}){0,19})?$/, 'Choose tags from the list.')
+    .default(''),
+  /** Paid or organic posts alone. */
+  paid: string().oneOf(['', 'paid', 'organic'], 'Posts are paid or organic.').default(''),
+}
+
+/** What posts have to be, beside being of the scope. */
+export interface PostFilter {
+  format?: string
+  words: PostWords
+  tags?: readonly number[] | 'none'
+  paid?: 'paid' | 'organic'
+}
+
+type Asked = Partial<Record<'only' | 'format' | 'any' | 'all' | 'none' | 'tags' | 'paid', string>>
+
+/**
+ * The filter of an address or of a block; none of what was kept before there was any.
+ *
+ * @example postFilterOf({ only: 'clip', tags: '3,5' }) // { format: 'clip', words: …, tags: [3, 5] }
+ */
+export function postFilterOf({ only = '', format = only, tags = '', paid = '', ...words }: Asked): PostFilter {
+  return {
+    ...(format && { format }),
+    words: wordsOf(words),
+    ...(tags && { tags: tags === 'none' ? tags : tags.split(',').map(Number) }),
+    ...(paid && { paid: paid as 'paid' | 'organic' }),
+  }
+}

@@ -1,0 +1,67 @@
+import { boolean, number, object, string, type InferType } from 'yup'
+import { readHashtags } from '../../core/tags/tagRule'
+import { POST_FORMATS } from '../../core/networks/postFormats'
+import { whoField } from '../figures/scope'
+import { dayField } from '../platform/dayField'
+import { text } from '../platform/text'
+import { wordsFields } from './postWords'
+
+/** A tag as somebody makes it: its colour is one of the theme's series, by number. */
+export const tagSchema = object({
+  name: text().required('Give it a name.').max(40, 'Keep the name under 40 characters.'),
+  colour: number().integer().min(1, 'Choose a colour.').max(8, 'Choose a colour.').default(1),
+})
+export type TagInput = InferType<typeof tagSchema>
+
+const listOf = (known: readonly string[]) => (value: string) =>
+  value.split(',').every((one) => one === '' || known.includes(one))
+
+/** A rule that sets a tag by itself. */
+export const tagRuleSchema = object({
+  ...wordsFields,
+  hashtags: string()
+    .typeError('Write hashtags.')
+    .max(1000, 'Those are too many hashtags.')
+    .default('')
+    .test(function test(value) {
+      try {
+        readHashtags(value)
+        return true
+      } catch (error) {
+        return this.createError({ message: (error as Error).message })
+      }
+    }),
+  formats: string().max(400).default('').test('known', 'Choose formats from the list.', listOf(POST_FORMATS)),
+  who: whoField().default('all'),
+  from: dayField().notRequired().nullable().default(null),
+  to: dayField().notRequired().nullable().default(null),
+  isOn: boolean().typeError('A rule is on or off.').default(true),
+})
+export type TagRuleInput = InferType<typeof tagRuleSchema>
+
+/** How many posts can be tagged by hand at once; for more there are rules. */
+export const MOST_BY_HAND = 2000
+
+/** A rule with what it has tagged. */
+export interface TagRuleView extends TagRuleInput {
+  id: number
+  posts: number
+}
+
+/** A tag with its rules, and how many posts have it. */
+export interface TagView {
+  id: number
+  name: string
+  colour: number
+  posts: number
+  byHand: number
+  rules: TagRuleView[]
+}
+
+/** What a rule would tag, before it is kept. */
+export interface TagPreview {
+  matches: number
+  /** How many of these have the tag already. */
+  already: number
+  examples: { profile: number; id: string; name: string; day: string; format: string; text: string }[]
+}
