@@ -20,6 +20,7 @@ export const STAGES: readonly {
       { name: 'Overview', path: 'overview', needs: 'figures' },
       { name: 'Content', path: 'content', needs: 'figures' },
       { name: 'Tags', path: 'tags', needs: 'figures' },
+      { name: 'Audience', path: 'audience', needs: 'figures' },
     ],
   },
   {

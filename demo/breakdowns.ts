@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon'
 import { addDays, weekday, type Day } from '../core/days/day'
-import { BREAKDOWNS, TIMES, type Breakdown } from '../core/breakdowns/breakdowns'
+import { PART_MINIMUM, WITHHELD } from '../core/breakdowns/audienceBreakdowns'
+import { AGES, BREAKDOWNS, STORED_BREAKDOWNS, TIMES, type Breakdown } from '../core/breakdowns/breakdowns'
 import { CLIENTS, type DemoProfile } from './cast'
 import { unit } from './random'
 import type { DemoDay } from './world'
@@ -48,9 +49,10 @@ export function timesOf(people: number, frequency: number): number[] {
 export function breakdownsOf(profile: DemoProfile, day: Day, dayOf: (day: Day) => DemoDay | undefined): DemoPart[] {
   const figures = dayOf(day)
   if (!figures) return []
-  return BREAKDOWNS.flatMap((breakdown) => {
+  return STORED_BREAKDOWNS.flatMap((breakdown) => {
     const rule = breakdown.networks[profile.network]
     if (!rule) return []
+    if (!SEEN_BEFORE.has(breakdown.id)) return ofAudience(profile, breakdown, figures, day)
     if (breakdown.kind === 'times') return ofTimes(breakdown, figures, day, rule.windowDays!, dayOf)
     if (breakdown.kind === 'hours') return ofHours(profile, breakdown, figures, day)
     if (breakdown.kind === 'levels') return ofFollowers(profile, breakdown, figures, day, rule.minimum!.people)
@@ -150,6 +152,129 @@ const READERS: readonly (readonly [string, number])[] = [
   ['FR', 2],
   ['NL', 2],
 ]
+
+/** Whom the profiles of a client speak to beside what is told of followers alone: by facet. */
+const AUDIENCES: Record<string, readonly (readonly [string, number])[]> = {
+  age_gender: AGES.flatMap((age, index) =>
+    (
+      [
+        ['f', [1.6, 7.4, 15.2, 13.6, 8.8, 6, 3.6]],
+        ['m', [1.3, 6.2, 10.4, 9, 6.8, 4.8, 3.2]],
+        ['u', [0.1, 0.4, 0.5, 0.4, 0.3, 0.2, 0.2]],
+      ] as const
+    ).map(([gender, shares]) => [`${gender}|${age}`, shares[index]!] as const),
+  ),
+  town: [
+    ['Port Farrow', 31],
+    ['St Senan', 16],
+    ['Kelling Quay', 12],
+    ['Oldharbour', 9],
+    ['Trevaun', 7],
+    ['Westering', 5],
+    ['Elsewhere', 20],
+  ],
+  language: [
+    ['en', 78],
+    ['ga', 5],
+    ['fr', 7],
+    ['de', 4],
+    ['es', 3],
+    ['nl', 3],
+  ],
+  device: [
+    ['Telephone', 74],
+    ['Computer', 17],
+    ['Tablet', 9],
+  ],
+}
+/** What changes between those who follow and those who were reached or responded: by what a part's name begins with. */
+const LEANINGS: Record<'reached' | 'responded', Record<string, number>> = {
+  reached: {
+    'm|': 1.25,
+    'f|': 0.86,
+    'm|18-24': 1.4,
+    'GB': 0.86,
+    'IE': 1.3,
+    'FR': 1.35,
+    'CA': 1.3,
+    'Elsewhere': 1.6,
+    'Tablet': 0.7,
+  },
+  responded: {
+    'f|25-34': 1.45,
+    'f|35-44': 1.35,
+    'm|': 0.8,
+    'GB': 1.08,
+    'CA': 1.45,
+    'FR': 0.5,
+    'DE': 0.6,
+    'Port Farrow': 1.3,
+  },
+}
+const leaning = (base: keyof typeof LEANINGS, part: string): number =>
+  Object.entries(LEANINGS[base]).reduce(
+    (product, [name, factor]) => (part.startsWith(name) ? product * factor : product),
+    1,
+  )
+
+/** Lantern counts ages in brackets of its own. */
+const WIDE_AGES: Record<string, string> = {
+  '13-17': '13-24',
+  '18-24': '13-24',
+  '25-34': '25-44',
+  '35-44': '25-44',
+  '45-54': '45-64',
+  '55-64': '45-64',
+  '65+': '65+',
+}
+const asCounted = (network: string, part: string): string => {
+  const [gender, age = ''] = part.split('|')
+  return network === 'lantern' && WIDE_AGES[age] ? `${gender}|${WIDE_AGES[age]}` : part
+}
+
+/** An audience as a network counts it on Sundays, where it is large enough; parts of a few people it withholds. */
+function ofAudience(profile: DemoProfile, breakdown: Breakdown, figures: DemoDay, day: Day): DemoPart[] {
+  const [, base, facet] = /^(followers|reached|responded)_by_(\w+)$/.exec(breakdown.id) as unknown as [
+    string,
+    'followers' | 'reached' | 'responded',
+    string,
+  ]
+  const reach = figures.reach_28d ?? (figures.followers ?? 0) * 1.6
+  const people =
+    base === 'followers'
+      ? (figures.followers ?? 0)
+      : Math.round(base === 'reached' ? reach : reach * profile.rate * 2.4)
+  if (weekday(day) !== 7 || people < breakdown.networks[profile.network]!.minimum!.people) return []
+  const shares =
+    facet === 'country' && profile.client === 'orrery-press'
+      ? READERS
+      : (AUDIENCES[facet] ?? FOLLOWERS[`followers_by_${facet}`]!)
+  const month = day.slice(0, 7)
+  const values = portions(
+    Math.round(people * 0.92),
+    shares.map(
+      ([part, share]) =>
+        share *
+        (base === 'followers' ? 1 : leaning(base, part)) *
+        (0.85 + 0.3 * unit(profile.remoteId, facet, part, month)),
+    ),
+  )
+  const counted = new Map<string, number>()
+  values.forEach((value, index) => {
+    const name = asCounted(profile.network, shares[index]![0])
+    counted.set(name, (counted.get(name) ?? 0) + value)
+  })
+  const told = [...counted].filter(([, value]) => value >= PART_MINIMUM)
+  const withheld = [...counted].reduce((sum, [, value]) => (value < PART_MINIMUM ? sum + value : sum), 0)
+  return [...told, ...(withheld > 0 ? [[WITHHELD, withheld] as const] : [])].map(([part, value]) => ({
+    day,
+    breakdown: breakdown.id,
+    part,
+    value,
+  }))
+}
+
+const SEEN_BEFORE = new Set(BREAKDOWNS.map(({ id }) => id))
 
 function ofFollowers(
   profile: DemoProfile,

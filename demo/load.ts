@@ -8,7 +8,7 @@ import { hashPassword } from '../server/platform/people/password'
 import { seal } from '../server/platform/people/secrets'
 import { applyRules } from '../server/figures/tagging'
 import { clientDb, inTransaction, type ClientRow } from '../server/platform/database/clientDb'
-import { BREAKDOWNS, breakdownById } from '../core/breakdowns/breakdowns'
+import { STORED_BREAKDOWNS, breakdownById } from '../core/breakdowns/breakdowns'
 import { NETWORKS } from '../core/networks/networks'
 import { AGENCY, CLIENTS, EVENTS, PEOPLE, PROFILES, SETS, TAGS, TARGETS, type DemoProfile } from './cast'
 import { breakdownsOf } from './breakdowns'
@@ -161,7 +161,7 @@ export async function loadDemo(
         `INSERT INTO post_observation (client_id, profile_id, remote_id, observed_at, ${counts.join(', ')}) VALUES ?`,
         [looks],
       )
-      if (profile.rival || !BREAKDOWNS.some(({ networks }) => networks[profile.network])) continue
+      if (profile.rival || !STORED_BREAKDOWNS.some(({ networks }) => networks[profile.network])) continue
       const known = new Map(rows.map((row) => [row.day, row]))
       const dayOf = (day: Day) => known.get(day)
       const parts = days.slice(-PARTS_DAYS).flatMap((day) => breakdownsOf(profile, day, dayOf))

@@ -13,6 +13,7 @@ export const TOPICS = {
     'tags',
     'by-tag',
     'occasions',
+    'audience',
     'profiles',
     'all-clients',
     'breakdown',
@@ -20,6 +21,8 @@ export const TOPICS = {
     'subject',
     'targets',
   ],
+  /** Whom a client wants to reach was written down. */
+  audience: ['audience'],
   /** Tags were set on posts, or tags and rules changed. */
   tags: ['tags', 'by-tag', 'occasions', 'posts', 'post', 'ends', 'formats'],
   /** A profile came, went, or was switched on or off. */

@@ -1,4 +1,5 @@
 import { Unreadable } from '../unreadable'
+import { audienceBreakdowns } from './audienceBreakdowns'
 
 /** The least number of people, within so many days, below which a network gives no breakdown. */
 export interface Minimum {
@@ -36,8 +37,8 @@ export interface Breakdown {
    * how many days back it is remembered where that is less than the rest.
    */
   networks: Readonly<Record<string, { minimum?: Minimum; windowDays?: 7 | 28; historyDays?: number }>>
-  /** What a part that has no name of its own is named by: countries by their ISO 3166-1 code. */
-  naming?: 'country'
+  /** What a part that has no name of its own is named by: countries by ISO 3166-1, languages by BCP 47. */
+  naming?: 'country' | 'language'
   definition: string
 }
 
@@ -294,7 +295,13 @@ export const BREAKDOWNS: readonly Breakdown[] = [
   },
 ]
 
-const byId = new Map(BREAKDOWNS.map((breakdown) => [breakdown.id, breakdown]))
+/** Every breakdown that is stored: also those of audiences, which have a page of their own. */
+export const STORED_BREAKDOWNS: readonly Breakdown[] = [
+  ...BREAKDOWNS,
+  ...audienceBreakdowns(new Set(BREAKDOWNS.map(({ code }) => code))),
+]
+
+const byId = new Map(STORED_BREAKDOWNS.map((breakdown) => [breakdown.id, breakdown]))
 
 /**
  * A breakdown by its id.
@@ -315,5 +322,7 @@ export function breakdownById(id: string): Breakdown {
 export function partName(breakdown: Breakdown, part: string): string {
   if (breakdown.naming === 'country' && /^[A-Z]{2}$/.test(part))
     return new Intl.DisplayNames(['en'], { type: 'region' }).of(part) ?? part
+  if (breakdown.naming === 'language' && /^[a-z]{2,3}$/.test(part))
+    return new Intl.DisplayNames(['en'], { type: 'language' }).of(part) ?? part
   return breakdown.parts?.find(({ id }) => id === part)?.name ?? part
 }

@@ -21,16 +21,17 @@ export interface PostFilter {
   paid?: 'paid' | 'organic'
 }
 
-type Asked = Partial<Record<'only' | 'format' | 'any' | 'all' | 'none' | 'tags' | 'paid', string>>
+type Asked = Partial<Record<'only' | 'any' | 'all' | 'none' | 'tags' | 'paid', string>>
 
 /**
- * The filter of an address or of a block; none of what was kept before there was any.
+ * The filter of an address or of a block; none of what was kept before there was any. A format is called `only` here:
+ * in an address `format` is that of a file.
  *
  * @example postFilterOf({ only: 'clip', tags: '3,5' }) // { format: 'clip', words: …, tags: [3, 5] }
  */
-export function postFilterOf({ only = '', format = only, tags = '', paid = '', ...words }: Asked): PostFilter {
+export function postFilterOf({ only = '', tags = '', paid = '', ...words }: Asked): PostFilter {
   return {
-    ...(format && { format }),
+    ...(only && { format: only }),
     words: wordsOf(words),
     ...(tags && { tags: tags === 'none' ? tags : tags.split(',').map(Number) }),
     ...(paid && { paid: paid as 'paid' | 'organic' }),

@@ -9,6 +9,7 @@ import { chartBlock } from '../read/chartBlock'
 import { endsBlock } from '../read/endsBlock'
 import { figuresBlock } from '../read/figuresBlock'
 import { formatsBlock } from '../read/formatsBlock'
+import { audienceBlock } from '../read/audienceBlock'
 import { byTagBlock } from '../read/byTagBlock'
 import { occasionsBlock } from '../read/occasionsBlock'
 import { breakdownBlock } from '../read/breakdownBlock'
@@ -36,6 +37,7 @@ export const DECLARED_BLOCKS = [
   formatsBlock,
   byTagBlock,
   occasionsBlock,
+  audienceBlock,
   openBlock,
   profilesBlock,
   foundBlock,

@@ -421,6 +421,10 @@ test('nothing hinders anybody: axe on every page, light and dark', async ({ page
   for (const path of [
     '',
     'mossgate-gardens/content',
+    'mossgate-gardens/content?view=cards',
+    'mossgate-gardens/content/9/703119280207460?figure=rate',
+    'mossgate-gardens/tags?tag=1&on=2025-10-22,2026-10-21',
+    'mossgate-gardens/audience?part=country.IE',
     'mossgate-gardens/overview?figure=reach',
     'mossgate-gardens/profiles',
     'mossgate-gardens/find',

@@ -6,7 +6,7 @@ import { loadDemo } from '../../demo/load'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { endsOf, formatsOf } from '../../server/read/content/ends'
-import { postList } from '../../server/read/content/postList'
+import { postList, wholePostList } from '../../server/read/content/postList'
 import type { ListedPost } from '../../shared/read/content'
 import type { PostList } from '../../shared/read/postList'
 import { postFilterOf } from '../../shared/read/postFilter'
@@ -74,7 +74,7 @@ it('the best and the worst are those of the raw rows, over two hundred scopes', 
     const rows = 1 + random('rows', 10)
     const format = [undefined, 'photo', 'text', 'clip'][random('format', 4)]
     const scope = await resolveScope(db, { who: [], sets: [], period: `${from}..${to}`, against: 'none' })
-    const ends = await endsOf(db, scope, { by, rows, filter: postFilterOf({ format }) })
+    const ends = await endsOf(db, scope, { by, rows, filter: postFilterOf({ only: format }) })
     const past = await rawPosts(addDays(to, -89) < from ? addDays(to, -89) : from, to)
     const usualOf = ({ profile, id }: Raw) => {
       const others = past.filter((one) => one.profile === profile && one.id !== id && one.interactions !== null)
@@ -112,6 +112,17 @@ it('the best and the worst are those of the raw rows, over two hundred scopes', 
     compared += ends.best.length + ends.worst.length
   }
   expect(compared).toBeGreaterThan(500)
+})
+
+it('a block of one format is of that format alone, and the format of a file is none of posts', async () => {
+  const scope = await resolveScope(db, { who: [], sets: [], period: '2026-09-01..2026-09-30', against: 'none' })
+  for (const kind of ['posts', 'ends'] as const) {
+    const rows = tableOf(await fill(db, scope, asKept({ id: 'a', kind, rows: 3, format: 'clip' })), 'UTC')!.rows
+    expect(rows.length).toBeGreaterThan(2)
+    for (const row of rows) expect(row).toContain('clip')
+  }
+  const file = { order: 'newest', format: 'csv' }
+  expect((await wholePostList(db, scope, file)).length).toBe((await rawPosts('2026-09-01', '2026-09-30')).length)
 })
 
 it('a block of them is filled as it was chosen, and has a table with both ends', async () => {

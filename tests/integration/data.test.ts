@@ -1,7 +1,7 @@
 import { parse } from 'csv-parse/sync'
 import { strFromU8, unzipSync } from 'fflate'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { BREAKDOWNS } from '../../core/breakdowns/breakdowns'
+import { STORED_BREAKDOWNS } from '../../core/breakdowns/breakdowns'
 import { DATASETS } from '../../core/datasets/datasets'
 import { plainText } from '../../core/datasets/packageText'
 import { RECORDS } from '../../core/datasets/records'
@@ -114,7 +114,7 @@ describe('the package of a client', () => {
       const joined = id === 'profile_day_breakdown' ? 'JOIN breakdown_part n USING (client_id, part_id)' : ''
       for (let at = 0; at < taken.length; at += Math.ceil(taken.length / 40)) {
         const row = taken[at]!
-        const code = BREAKDOWNS.find((breakdown) => breakdown.id === row.breakdown)?.code
+        const code = STORED_BREAKDOWNS.find((breakdown) => breakdown.id === row.breakdown)?.code
         const [stored] = await rowsOf(
           `SELECT * FROM ${id} ${joined} WHERE client_id = 1 AND ${names.map((name) => `${name} = ?`).join(' AND ')}`,
           names.map((name) =>

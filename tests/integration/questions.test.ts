@@ -19,6 +19,13 @@ import { takeUpload } from '../../server/gather/imports/upload'
 import { releasedOf } from '../../server/report/editions/released'
 import { enqueueDueSchedules } from '../../server/platform/jobs/schedule'
 import { dataPackage } from '../../server/gather/data/dataPackage'
+import { audienceLines, audienceOf, keepIntended } from '../../server/read/audience/audience'
+import { intendedSchema } from '../../shared/read/audience'
+import { fetchVolumes } from '../../server/gather/sync/networkVolume'
+import { pictureOf } from '../../server/read/content/pictureOf'
+import { postView } from '../../server/read/content/postView'
+import { addTag, changeTag, previewRule, tagByHand, tagsOf } from '../../server/read/tags/tags'
+import { tagRuleSchema } from '../../shared/read/tags'
 import { whatIsKept } from '../../server/gather/data/whatIsKept'
 import { enqueueDue } from '../../server/gather/sync/enqueueDue'
 import { enqueue, jobById, newestJob, writingJobs } from '../../server/platform/jobs/queue'
@@ -272,7 +279,7 @@ async function askEverything(db: ClientDb): Promise<void> {
       await workings(db, scope, metric)
     for (const { id: breakdown } of BREAKDOWNS) await breakdownsOf(db, scope, breakdown)
     for (const { value: order } of POST_ORDERS)
-      await postList(db, scope, { order, only: '', any: 'tea, garden', all: 'the', none: 'x', after: '' })
+      await postList(db, scope, { order, any: 'tea, garden', all: 'the', none: 'x', columns: 'times,reach' })
     for (const { kind, ...declared } of DECLARED_BLOCKS) {
       if (kind === 'text') continue
       for (const metric of ['interactions', 'engagement_by_impressions', 'impressions'])
@@ -285,6 +292,7 @@ async function askEverything(db: ClientDb): Promise<void> {
           who: 'all',
           text: '',
           comment: '',
+          ...(kind === 'occasions' && { tag: 1, on: '2026-10-21' }),
         } satisfies Block)
     }
     await factRows(db, [1, 2], [scope.period], ['impressions'])
@@ -355,6 +363,27 @@ async function askEverything(db: ClientDb): Promise<void> {
   await runJobs()
   await supersede(db, edition!.id, null)
   await whatIsKept(db)
+  await fetchVolumes()
+  const everybody = await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'none' })
+  await keepIntended(db, intendedSchema.validateSync({ ages: ['25-34'], countries: ['GB'] }))
+  await audienceOf(db, everybody)
+  await audienceLines(db, everybody, 'country', 'GB')
+  const tag = await addTag(db, { name: 'T', colour: 1 }, person.id)
+  const [listed] = (
+    await postList(
+      db,
+      await resolveScope(db, { who: [], sets: [], period: '2026-10-11..2026-10-21', against: 'none' }),
+      {
+        tags: '1',
+      },
+    )
+  ).posts
+  await tagByHand(db, tag, [listed!], true, person.id)
+  await previewRule(db, tagRuleSchema.validateSync({ any: 'the', who: '1' }), tag)
+  await tagsOf(db)
+  await changeTag(db, tag, { name: 'U', colour: 2 })
+  await postView(db, listed!.profile, listed!.id)
+  await pictureOf(db, listed!.profile, listed!.id)
   for await (const part of dataPackage(db, Date.now())) expect(part.length).toBeGreaterThanOrEqual(0)
   const token = await askForConsent(db, 1)
   const address = new URL(await beginConsent(token, 'http://127.0.0.1/consent/answer'))

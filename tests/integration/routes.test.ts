@@ -1,3 +1,4 @@
+import type { RowDataPacket } from 'mysql2/promise'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import readWorkbook from 'read-excel-file/node'
@@ -153,6 +154,7 @@ describe('every route', () => {
         .replace('[client]', 'mossgate-gardens')
         .replace('[profile]', '5')
         .replace(/\[(set|target)\]/, '3')
+        .replace(/\[(tag|rule)\]/, '4')
         .replaceAll(/\[\w+\]/g, '2')
       const body = /notes/.test(path)
         ? { from: '2026-10-01', to: '2026-10-01', title: 'x' }
@@ -170,7 +172,13 @@ describe('every route', () => {
                     ? { name: 'x', profiles: [1] }
                     : /\[target\]$/.test(path)
                       ? { metric: 'posts', wanted: 1, from: '2026-10-01', by: '2026-11-01' }
-                      : {}
+                      : /rules/.test(path)
+                        ? { any: 'x' }
+                        : /\[tag\]\/posts$/.test(path)
+                          ? { posts: [{ profile: 1, id: 'x' }] }
+                          : /\[tag\]$/.test(path)
+                            ? { name: 'x' }
+                            : {}
       // notes of the first client itself have the ids 1 and 2
       const answer = await ask(
         method,
@@ -218,16 +226,23 @@ describe('every route', () => {
       expect((await ask('PUT', '/api/clients/mossgate-gardens/released', 'owner', { released })).status).toBe(200)
     const editions = ['editions', 'editions/[edition]', 'editions/[edition]/pdf', 'editions/[edition]/tables']
     const figures = [
+      'audience',
+      'audience/over-time',
       'downloads/[kind]',
       'notes',
       'overview',
       'breakdown',
       'posts',
       'posts/ends',
+      'posts/[profile]/[post]',
+      'posts/[profile]/[post]/picture',
       'posts/formats',
       'posts/table',
       'scope',
       'subject',
+      'tags',
+      'tags/figures',
+      'tags/occasions',
       'targets',
       'unusual',
       'why',
@@ -283,10 +298,29 @@ describe('every route', () => {
       { import_id: 1, file_name: 'x.csv', state: 'uploaded' },
       { import_id: 2, file_name: 'y.csv', state: 'uploaded' },
     ])
-    for (const table of ['profile_set', 'target', 'saved_scope'])
+    for (const table of ['profile_set', 'target', 'saved_scope', 'tag', 'tag_rule'])
       expect(await tableOf(`${table} WHERE removed_at IS NOT NULL`, '1, 2, 3')).toEqual([])
     expect(await tableOf('note WHERE removed_at IS NOT NULL', 'note_id, title, body')).toEqual([])
     expect(await tableOf('share_link WHERE revoked_at IS NOT NULL', 'share_id, client_id, edition_id')).toEqual([])
+  })
+})
+
+describe('a picture of a post', () => {
+  it('is shown as a picture alone, and can run nothing', async () => {
+    const [[post]] = await pool().query<RowDataPacket[]>(
+      'SELECT profile_id AS profile, remote_id AS id FROM post_picture WHERE client_id = 1 LIMIT 1',
+    )
+    const path = `/api/clients/mossgate-gardens/posts/${post!.profile}/${post!.id}/picture`
+    const answer = await ask('GET', path, 'analyst')
+    expect([answer.status, answer.headers.get('content-type'), answer.headers.get('x-content-type-options')]).toEqual([
+      200,
+      'image/svg+xml',
+      'nosniff',
+    ])
+    expect(answer.headers.get('content-security-policy')).toBe("default-src 'none'; style-src 'unsafe-inline'; sandbox")
+    expect(await answer.text()).toContain('<svg')
+    expect((await ask('GET', path.replace(post!.id, `${post!.id}x`), 'analyst')).status).toBe(404)
+    expect((await ask('GET', path.replace(post!.id, encodeURIComponent('ä/../x')), 'analyst')).status).toBe(404)
   })
 })
 

@@ -3,6 +3,7 @@ import { CLIENT_METRICS, figureSetById } from '~~/core/metrics/figureSets'
 import { isMetric, metricById } from '~~/core/metrics/catalogue'
 import { BREAKDOWNS, breakdownById } from '~~/core/breakdowns/breakdowns'
 import type { Report, ReportHead } from '~~/shared/report/reports'
+import { FACETS } from '~~/core/breakdowns/audienceBreakdowns'
 import { USUAL_WINDOW } from '~~/shared/read/occasionsBlock'
 import { POST_ORDERS } from '~~/shared/read/postOrder'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
@@ -92,6 +93,11 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
           }),
         },
       ]
+    case 'audience':
+      return FACETS.map(({ id, name: facet }) => ({
+        name: `Audience: ${facet.toLowerCase()}`,
+        make: () => newBlock('audience', [], id),
+      }))
     case 'profiles':
       return [{ name: declarationOf('profiles').name, make: () => newBlock('profiles') }]
     case 'find':

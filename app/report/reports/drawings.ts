@@ -12,6 +12,7 @@ import FiguresBlock from '~/read/overview/FiguresBlock.vue'
 import BreakdownBlock from '~/read/overview/BreakdownBlock.vue'
 import SubjectBlock from '~/read/overview/SubjectBlock.vue'
 import TableBlock from '~/read/overview/TableBlock.vue'
+import AudienceBlock from '~/read/audience/AudienceBlock.vue'
 import ByTagBlock from '~/read/tags/ByTagBlock.vue'
 import OccasionsBlock from '~/read/tags/OccasionsBlock.vue'
 import OccasionsSettings from '~/read/tags/OccasionsSettings.vue'
@@ -44,6 +45,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   formats: { versions: { 1: FormatsBlock }, settings: PostsSettings },
   byTag: { versions: { 1: ByTagBlock } },
   occasions: { versions: { 1: OccasionsBlock }, settings: OccasionsSettings },
+  audience: { versions: { 1: AudienceBlock } },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },
   found: { versions: { 1: FoundBlock } },

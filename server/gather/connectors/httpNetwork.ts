@@ -18,7 +18,7 @@ import {
   type VolumePage,
 } from './connector'
 import { addressOf } from './addressOf'
-import { BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
+import { STORED_BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
 import type { PublicProfile } from '../../../shared/gather/publicProfile'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
@@ -67,7 +67,8 @@ export function secondsOf(retryAfter: string | null, at = Date.now()): number {
   return Number.isNaN(seconds) ? 60 : Math.min(LONGEST_WAIT, Math.max(1, seconds))
 }
 
-const givesBreakdowns = (network: string): boolean => BREAKDOWNS.some(({ networks }) => networks[network] !== undefined)
+const givesBreakdowns = (network: string): boolean =>
+  STORED_BREAKDOWNS.some(({ networks }) => networks[network] !== undefined)
 
 /**
  * A network that speaks HTTP with JSON pages and OAuth 2.0. With the owner's consent it gives everything, without it

@@ -1,4 +1,4 @@
-import { BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
+import { STORED_BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
 import { valueColumns, type Dataset } from '../../../core/datasets/dataset'
 import { DATASETS } from '../../../core/datasets/datasets'
 import { keysOfRecords, RECORDS, type RecordKind } from '../../../core/datasets/records'
@@ -41,7 +41,7 @@ function ofRecords(kind: RecordKind): PackageTable {
   }
 }
 
-const BREAKDOWN_IDS = new Map(BREAKDOWNS.map(({ id, code }) => [code, id]))
+const BREAKDOWN_IDS = new Map(STORED_BREAKDOWNS.map(({ id, code }) => [code, id]))
 
 function ofDataset(dataset: Dataset, partNames: ReadonlyMap<number, string>): PackageTable {
   const values = valueColumns(dataset)

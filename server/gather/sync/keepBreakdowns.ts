@@ -1,9 +1,9 @@
-import { BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
+import { STORED_BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
 import { partIds } from '../../figures/questions/breakdownParts'
 import type { ClientDb } from '../../platform/database/clientDb'
 import type { BreakdownsPage } from '../connectors/connector'
 
-const CODES = new Map(BREAKDOWNS.map(({ id, code }) => [id, code]))
+const CODES = new Map(STORED_BREAKDOWNS.map(({ id, code }) => [id, code]))
 
 /** Keeps a page of breakdowns. What a network gives for a day replaces what it gave before. */
 export async function keepBreakdowns(

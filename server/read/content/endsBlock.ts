@@ -11,7 +11,7 @@ export const endsBlock: ReportBlock<FilledEnds> = {
     ends: await endsOf(db, scope, {
       by: (block.option || 'interactions') as PostFigure,
       rows: block.rows ?? USUAL_ENDS,
-      filter: postFilterOf(block),
+      filter: postFilterOf({ ...block, only: block.format }),
     }),
   }),
   tableOf({ ends: { by, best, worst } }, zone) {

@@ -1,6 +1,6 @@
 import { interactionsOf, postFigureById, postValue } from '../../../core/posts/postFigures'
 import { postsIn, type PostRow } from '../../figures/questions/posts'
-import { tagsOfPosts } from '../../figures/questions/tags'
+import { tagsOfPosts } from '../../figures/questions/postTags'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import type { ClientDb } from '../../platform/database/clientDb'
 import type { ListedPost } from '../../../shared/read/content'

@@ -1,6 +1,7 @@
 import type { ResultSetHeader } from 'mysql2/promise'
 import { asksForNothing } from '../../../core/tags/tagRule'
 import type { TagInput, TagPreview, TagRuleInput, TagRuleView, TagView } from '../../../shared/read/tags'
+import { tagNames } from '../../figures/questions/postTags'
 import { wherePosts } from '../../figures/questions/wherePosts'
 import { applyRules, ruleOf, ruleRows, wantedBy } from '../../figures/tagging'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -169,6 +170,7 @@ async function checkRule(db: ClientDb, input: TagRuleInput): Promise<void> {
 
 /** What a rule would tag, of all posts that are there. */
 export async function previewRule(db: ClientDb, input: TagRuleInput, tag: number): Promise<TagPreview> {
+  if (!(await tagNames(db)).some(({ id }) => id === tag)) throw notFound('tag')
   await checkRule(db, input)
   const where = wherePosts(await wantedBy(db, input))
   const counted = await db.one<{ matches: number; already: number | null }>(sql`

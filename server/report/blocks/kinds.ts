@@ -3,6 +3,7 @@ import { foundBlock } from '../../gather/find/foundBlock'
 import { profilesBlock } from '../../gather/profiles/profilesBlock'
 import { endsBlock } from '../../read/content/endsBlock'
 import { formatsBlock } from '../../read/content/formatsBlock'
+import { audienceBlock } from '../../read/audience/audienceBlock'
 import { byTagBlock } from '../../read/tags/byTagBlock'
 import { occasionsBlock } from '../../read/tags/occasionsBlock'
 import { postsBlock } from '../../read/content/postsBlock'
@@ -34,6 +35,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   formats: formatsBlock,
   byTag: byTagBlock,
   occasions: occasionsBlock,
+  audience: audienceBlock,
   open: openBlock,
   profiles: profilesBlock,
   found: foundBlock,

@@ -87,3 +87,6 @@ CREATE TABLE IF NOT EXISTS post_tag (
   FOREIGN KEY (client_id, profile_id, remote_id) REFERENCES post (client_id, profile_id, remote_id) ON DELETE CASCADE,
   FOREIGN KEY (client_id, tag_id) REFERENCES tag (client_id, tag_id)
 ) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_unicode_ci;
+
+-- Whom a client wants to reach, as it was written down last; empty where nothing was.
+ALTER TABLE client ADD COLUMN IF NOT EXISTS intended_audience VARCHAR(2000) NOT NULL DEFAULT '';

@@ -1,6 +1,7 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../../shared/figures/scope'
-import { postListSchema } from '../../../../../shared/read/postList'
+import { postColumnsOf, postListSchema } from '../../../../../shared/read/postList'
+import { tagNames } from '../../../../figures/questions/postTags'
 import { aboutScope } from '../../../../figures/aboutScope'
 import { clientRoute } from '../../../../platform/http/route'
 import { sendTables } from '../../../../platform/http/sendTables'
@@ -12,7 +13,9 @@ import { resolveScope } from '../../../../figures/resolveScope'
 export default clientRoute('figures', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = await resolveScope(db, parseScope(query))
-  const posts = await wholePostList(db, scope, postListSchema.validateSync(query))
-  const table = postTable(posts, db.timeZone)
+  const asked = postListSchema.validateSync(query)
+  const posts = await wholePostList(db, scope, asked)
+  const tags = new Map((await tagNames(db)).map(({ id, name }) => [id, name]))
+  const table = postTable(posts, db.timeZone, { columns: postColumnsOf(asked.columns), tags })
   return await sendTables(event, 'Posts', [table], aboutScope(db, scope))
 })
