@@ -27,7 +27,7 @@ export function readBracket(text: string): Bracket | undefined {
  *
  * @param counts  people by bracket
  * @param wanted  the brackets to bring them to, in order and without a gap
- * @example       spreadEvenly(new Map([['13-24', 12]]), ['13-17', '18-24']) // { counts: Map { '13-17' => 5, '18-24' => 7 }, isEstimated: true }
+ * @example       spreadEvenly(new Map([["13-24", 12]]), ["13-17", "18-24"]).counts // Map { "13-17" => 5, "18-24" => 7 }
  */
 export function spreadEvenly(
   counts: ReadonlyMap<string, number>,
