@@ -53,14 +53,19 @@ export interface TagView {
   id: number
   name: string
   colour: number
+  /** How many of the client's own posts have it, and how many of them by hand. */
   posts: number
   byHand: number
+  /** How many posts of rivals have it, for whoever may see them. */
+  rivals?: number
   rules: TagRuleView[]
 }
 
 /** What a rule would tag, before it is kept. */
 export interface TagPreview {
   matches: number
+  /** How many of these are of rivals. */
+  rivals: number
   /** How many of these have the tag already. */
   already: number
   examples: { profile: number; id: string; name: string; day: string; format: string; text: string }[]

@@ -320,6 +320,21 @@ describe('a picture of a post', () => {
     expect(answer.headers.get('content-security-policy')).toBe("default-src 'none'; style-src 'unsafe-inline'; sandbox")
     expect(await answer.text()).toContain('<svg')
     expect((await ask('GET', path.replace(post!.id, `${post!.id}x`), 'analyst')).status).toBe(404)
+    // a rival's post is none to whom rivals were not released, with its picture and its number under a tag
+    const [[rival]] = await pool().query<RowDataPacket[]>(
+      `SELECT k.profile_id AS profile, k.remote_id AS id FROM post_picture k JOIN profile f ON f.profile_id = k.profile_id
+       WHERE k.client_id = 1 AND f.is_rival = 1 LIMIT 1`,
+    )
+    for (const part of ['', '/picture']) {
+      const theirs = `/api/clients/mossgate-gardens/posts/${rival!.profile}/${rival!.id}${part}`
+      expect([(await ask('GET', theirs, 'viewer')).status, (await ask('GET', theirs, 'analyst')).status]).toEqual([
+        404, 200,
+      ])
+    }
+    const tags = async (who: string) =>
+      (await (await ask('GET', '/api/clients/mossgate-gardens/tags', who)).json()) as { rivals?: number }[]
+    expect((await tags('analyst'))[0]!.rivals).toBeGreaterThan(0)
+    expect((await tags('viewer'))[0]!.rivals).toBeUndefined()
     expect((await ask('GET', path.replace(post!.id, encodeURIComponent('ä/../x')), 'analyst')).status).toBe(404)
   })
 })

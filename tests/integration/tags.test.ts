@@ -48,6 +48,12 @@ const allPosts = async () =>
        WHERE client_id = 1`,
     )
   )[0] as Post[]
+const ownProfiles = async () =>
+  new Set(
+    (
+      await pool().query<RowDataPacket[]>('SELECT profile_id AS id FROM profile WHERE client_id = 1 AND is_rival = 0')
+    )[0].map(({ id }) => id as number),
+  )
 const key = ({ profile, id }: { profile: number; id: string }) => `${profile} ${id}`
 const tagged = async (tag: number, rule?: number) =>
   (
@@ -109,13 +115,21 @@ describe('a rule', () => {
     const tag = await addTag(db, { name: 'festival', colour: 2 }, person)
     const id = await addRule(db, tag, rule({ hashtags: '#nightopening' }), person)
     const byRule = await tagged(tag)
-    const other = (await allPosts()).find((post) => !byRule.includes(key(post)))!
-    const both = (await allPosts()).find((post) => byRule.includes(key(post)))!
+    const own = await ownProfiles()
+    const ours = (await allPosts()).filter(({ profile }) => own.has(profile))
+    const other = ours.find((post) => !byRule.includes(key(post)))!
+    const both = ours.find((post) => byRule.includes(key(post)))!
+    const ruled = byRule.filter((each) => own.has(Number(each.split(' ')[0]))).length
     expect(await tagByHand(db, tag, [other, both], true, person)).toHaveLength(2)
     const hand = [key(other), key(both)].sort()
     const view = async () => (await tagsOf(db)).find((each) => each.id === tag)!
     // a post that has it twice is one post
-    expect(await view()).toMatchObject({ posts: byRule.length + 1, byHand: 2, rules: [{ id, posts: byRule.length }] })
+    expect(await view()).toMatchObject({
+      posts: ruled + 1,
+      rivals: byRule.length - ruled,
+      byHand: 2,
+      rules: [{ id, posts: ruled }],
+    })
     await changeRule(db, id, rule({ hashtags: '#nightopening', isOn: false }))
     expect(await tagged(tag)).toEqual(hand)
     await changeRule(db, id, rule({ hashtags: '#lanterns' }))

@@ -136,8 +136,8 @@ const posts = (count: number) => `${count.toLocaleString(locale)} ${count === 1 
       <section v-if="preview" aria-label="What it would tag" class="preview" aria-live="polite">
         <p>
           <b>{{ posts(preview.matches) }}</b> {{ preview.matches === 1 ? 'is' : 'are' }} like that{{
-            preview.already ? `, ${preview.already.toLocaleString(locale)} of them have the tag already` : ''
-          }}.
+            preview.rivals ? `, ${preview.rivals.toLocaleString(locale)} of them of rivals` : ''
+          }}{{ preview.already ? `, ${preview.already.toLocaleString(locale)} of them have the tag already` : '' }}.
         </p>
         <ul>
           <li v-for="post in preview.examples" :key="`${post.profile} ${post.id}`">

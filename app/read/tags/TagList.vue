@@ -69,7 +69,10 @@ async function turn({ id, posts: _posts, isOn, ...rule }: TagRuleView) {
           <NuxtLink :to="{ path: `/${slug}/content`, query: { tags: String(tag.id), period: 'last-365-days' } }">{{
             posts(tag.posts)
           }}</NuxtLink>
-          <span class="quiet">{{ tag.byHand ? `${posts(tag.byHand)} by hand` : 'none by hand' }}</span>
+          <span class="quiet"
+            >{{ tag.byHand ? `${posts(tag.byHand)} by hand` : 'none by hand'
+            }}{{ tag.rivals ? `; and ${posts(tag.rivals)} of rivals` : '' }}</span
+          >
           <span v-if="session.mayWrite" class="row right no-print">
             <Button
               label="Add a rule"

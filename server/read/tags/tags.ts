@@ -14,8 +14,8 @@ const MOST_RULES = 20
 /** How many posts a preview names. */
 const EXAMPLES = 5
 
-/** The tags of a client with their rules and with how many posts have them. */
-export async function tagsOf(db: ClientDb): Promise<TagView[]> {
+/** The tags of a client with their rules and with how many of its own posts have them. */
+export async function tagsOf(db: ClientDb, withRivals = true): Promise<TagView[]> {
   const tags = await db.rows<{ id: number; name: string; colour: number }>(sql`
     SELECT   tag_id AS id, name, colour
     FROM     tag
@@ -23,21 +23,27 @@ export async function tagsOf(db: ClientDb): Promise<TagView[]> {
     AND      removed_at IS NULL
     ORDER BY name`)
   const rules = await ruleRows(db)
-  const counts = await db.rows<{ tag: number; rule: number; posts: number }>(sql`
-    SELECT   tag_id AS tag, rule_id AS rule, COUNT(*) AS posts
-    FROM     post_tag
-    WHERE    client_id = ${db.client}
-    GROUP BY tag_id, rule_id`)
-  const wholes = await db.rows<{ tag: number; posts: number }>(sql`
-    SELECT   tag_id AS tag, COUNT(DISTINCT profile_id, remote_id) AS posts
-    FROM     post_tag
-    WHERE    client_id = ${db.client}
-    GROUP BY tag_id`)
-  const count = (tag: number, rule: number) => counts.find((each) => each.tag === tag && each.rule === rule)?.posts ?? 0
+  const counts = await db.rows<{ tag: number; rule: number; isRival: number; posts: number }>(sql`
+    SELECT   t.tag_id AS tag, t.rule_id AS rule, f.is_rival AS isRival, COUNT(*) AS posts
+    FROM     post_tag t
+    JOIN     profile f ON f.client_id = t.client_id AND f.profile_id = t.profile_id
+    WHERE    t.client_id = ${db.client}
+    GROUP BY t.tag_id, t.rule_id, f.is_rival`)
+  const wholes = await db.rows<{ tag: number; isRival: number; posts: number }>(sql`
+    SELECT   t.tag_id AS tag, f.is_rival AS isRival, COUNT(DISTINCT t.profile_id, t.remote_id) AS posts
+    FROM     post_tag t
+    JOIN     profile f ON f.client_id = t.client_id AND f.profile_id = t.profile_id
+    WHERE    t.client_id = ${db.client}
+    GROUP BY t.tag_id, f.is_rival`)
+  const whole = (tag: number, isRival: number) =>
+    wholes.find((each) => each.tag === tag && each.isRival === isRival)?.posts ?? 0
+  const count = (tag: number, rule: number) =>
+    counts.find((each) => each.tag === tag && each.rule === rule && each.isRival === 0)?.posts ?? 0
   return tags.map((tag) => ({
     ...tag,
-    posts: wholes.find((each) => each.tag === tag.id)?.posts ?? 0,
+    posts: whole(tag.id, 0),
     byHand: count(tag.id, 0),
+    ...(withRivals && { rivals: whole(tag.id, 1) }),
     rules: rules
       .filter((rule) => rule.tag === tag.id)
       .map(
@@ -173,11 +179,12 @@ export async function previewRule(db: ClientDb, input: TagRuleInput, tag: number
   if (!(await tagNames(db)).some(({ id }) => id === tag)) throw notFound('tag')
   await checkRule(db, input)
   const where = wherePosts(await wantedBy(db, input))
-  const counted = await db.one<{ matches: number; already: number | null }>(sql`
-    SELECT COUNT(*) AS matches,
+  const counted = await db.one<{ matches: number; rivals: number | null; already: number | null }>(sql`
+    SELECT COUNT(*) AS matches, SUM(f.is_rival) AS rivals,
            SUM(EXISTS (SELECT 1 FROM post_tag t WHERE t.client_id = p.client_id AND t.profile_id = p.profile_id
                AND t.remote_id = p.remote_id AND t.tag_id = ${tag})) AS already
     FROM   post p
+    JOIN   profile f ON f.client_id = p.client_id AND f.profile_id = p.profile_id
     WHERE  p.client_id = ${db.client}
     AND    ${where}`)
   const examples = await db.rows<TagPreview['examples'][number]>(sql`
@@ -188,7 +195,12 @@ export async function previewRule(db: ClientDb, input: TagRuleInput, tag: number
     AND      ${where}
     ORDER BY p.published_at DESC, p.remote_id
     LIMIT    ${EXAMPLES}`)
-  return { matches: counted!.matches, already: counted!.already ?? 0, examples }
+  return {
+    matches: counted!.matches,
+    rivals: counted!.rivals ?? 0,
+    already: counted!.already ?? 0,
+    examples,
+  }
 }
 
 /**
