@@ -82,6 +82,33 @@ export const WORDS: readonly (readonly [string, string])[] = [
   ],
   ['usual of a profile', 'What its posts bring: the median of its other posts over ninety days, of at least five.'],
   [
+    'tag',
+    'A name that holds posts together, set by hand or by a rule. A rule tags what is there and what comes with each ' +
+      'sync; changed or switched off, it takes its own tags along and none that was set by hand.',
+  ],
+  [
+    'occasion',
+    'Something that comes again, such as a festival: the posts with its tag from some days before its day to some ' +
+      'days after, laid over those of other years.',
+  ],
+  [
+    'at the same age',
+    'How a post is compared with others of its profile and format: by what each had brought that many hours after ' +
+      'it was published. Where nobody looked in between, nothing is read off.',
+  ],
+  ['time to half', 'How long after it was published a post had half of what it has now.'],
+  ['withheld', 'Said of people whom a network counts without saying more of them, since they are few: never a zero.'],
+  [
+    'index of an audience',
+    'How often something is among those who responded, beside how often it is among those who follow; 100 is alike. ' +
+      'It carries a 95 % interval.',
+  ],
+  [
+    'intended audience',
+    'Whom the client wants to reach. How much of an audience that is lies between two bounds, since networks do not ' +
+      'say which traits go together; ≈ is what it would be by chance.',
+  ],
+  [
     'universe',
     'How many people could be reached on a client’s networks, as far as somebody has said so. It makes the ' +
       'estimate of reach over several profiles possible. One that is smaller than the reach of a single profile is ' +
