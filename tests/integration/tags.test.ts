@@ -191,7 +191,7 @@ describe('a tag', () => {
     await changeTag(db, again, { name: 'green tea', colour: 1 })
     expect(await removeTag(db, tag, false)).toBe(true)
     const names = (await tagsOf(db)).map(({ name }) => name)
-    expect(names.filter((name) => /tea|cake/i.test(name))).toEqual(['cake', 'green tea', 'Tea'])
+    expect(names.filter((name) => ['cake', 'green tea', 'tea', 'Tea'].includes(name))).toEqual(['cake', 'green tea', 'Tea'])
     // the same name by two people at the same moment is given once
     const both = await Promise.allSettled([1, 2].map(() => addTag(db, { name: 'at once', colour: 1 }, person)))
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
