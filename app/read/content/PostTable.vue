@@ -73,9 +73,9 @@ const isAll = computed(() => props.posts.length > 0 && props.posts.every((post) 
           <b>{{ post.name }}</b> <span class="quiet">{{ post.networkName }}</span>
         </td>
         <td class="words">
-          <div class="post">
+          <span :class="{ post: slug }">
             <PostPicture v-if="slug && post.hasPicture" :slug="slug" :post="post" :size="40" />
-            <div>
+            <span>
               <span class="quiet">{{ post.format }}</span
               >{{ ' ' }}
               <NuxtLink v-if="slug" :to="`/${slug}/content/${post.profile}/${post.id}`">{{ post.text }}</NuxtLink
@@ -87,8 +87,8 @@ const isAll = computed(() => props.posts.length > 0 && props.posts.every((post) 
                     :name="tags.get(tag)!.name"
                     :colour="tags.get(tag)!.colour" /></template
               ></span>
-            </div>
-          </div>
+            </span>
+          </span>
         </td>
         <td v-for="column in shownColumns" :key="column">
           {{ postFigureText(post, column, locale).value }}
