@@ -37,6 +37,20 @@ export const tagRuleSchema = object({
   to: dayField().notRequired().nullable().default(null),
   isOn: boolean().typeError('A rule is on or off.').default(true),
 })
+  .test(function test({ any, all, hashtags, formats }) {
+    // days and profiles alone would tag everything
+    return any || all || hashtags || formats
+      ? true
+      : this.createError({
+          path: 'any',
+          message: 'This rule would tag every post. Say which words, hashtags or formats the posts have.',
+        })
+  })
+  .test(function test({ from, to }) {
+    return from && to && to < from
+      ? this.createError({ path: 'to', message: 'The rule ends before it begins. Choose a later day.' })
+      : true
+  })
 export type TagRuleInput = InferType<typeof tagRuleSchema>
 
 /** How many posts can be tagged by hand at once; for more there are rules. */

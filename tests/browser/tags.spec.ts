@@ -45,7 +45,7 @@ test('a rule is looked at before it is kept, tags by itself, and takes its tags 
   const rule = page.getByRole('dialog', { name: 'A rule that sets “sundials”' })
   await rule.getByLabel('None of these words').fill('shut')
   await rule.getByRole('button', { name: 'Keep the rule' }).click()
-  await expect(rule.getByRole('alert').first()).toContainText('Words, hashtags or formats')
+  await expect(rule.getByRole('alert').first()).toContainText('would tag every post')
   await rule.getByLabel('Any of these words').fill('sundial, crystal')
   await rule.getByRole('button', { name: 'What would it tag?' }).click()
   const found = rule.getByRole('region', { name: 'What it would tag' })

@@ -160,13 +160,12 @@ export const removeRule = (db: ClientDb, id: number, isRemoved: boolean): Promis
     return affectedRows === 1
   })
 
+/** @throws Problem 400 when the rule is for profiles that are not there, or asks for nothing but blanks */
 async function checkRule(db: ClientDb, input: TagRuleInput): Promise<void> {
   if (asksForNothing(ruleOf(input, undefined)))
     throw badRequest('This rule would tag every post. Say which words, hashtags or formats the posts have.', {
       fields: { any: 'Words, hashtags or formats: one of them at least.' },
     })
-  if (input.from && input.to && input.to < input.from)
-    throw badRequest('The rule ends before it begins.', { fields: { to: 'Choose a day after the first one.' } })
   const { profiles } = await wantedBy(db, input)
   if (input.who !== 'all' && profiles!.length === 0)
     throw badRequest('The rule is for profiles that this client does not have.', {
