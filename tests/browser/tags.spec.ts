@@ -79,8 +79,8 @@ test('an occasion is laid over last year’s, by a window that is chosen, as a f
   for (const day of ['22 Oct 2025', '21 Oct 2026']) {
     await section.getByRole('button', { name: /Choose the days|days before to/ }).click()
     const days = page.getByRole('dialog', { name: 'Occasions' })
-    await days.getByLabel('Another day of it').fill(day)
-    await days.getByLabel('Days after').fill('5')
+    await days.getByRole('textbox', { name: 'Another day of it' }).fill(day)
+    await days.getByRole('textbox', { name: 'Days after' }).fill('5')
     await days.getByRole('button', { name: 'Compare' }).click()
     await expect(days).toBeHidden()
   }
@@ -95,7 +95,7 @@ test('an occasion is laid over last year’s, by a window that is chosen, as a f
   let text = ''
   for await (const part of await (await download).createReadStream()) text += String(part)
   const posts = await rows.last().getByRole('cell').nth(1).innerText()
-  expect(text).toContain(`2026-10-21,2026-09-21,2026-10-26,${posts},`)
+  expect(text).toContain(`"2026-10-21","2026-09-21","2026-10-26",${posts},`)
   await section.getByRole('button', { name: 'To a report: The occasions' }).click()
   await expect(
     page.getByRole('dialog', { name: 'Add to a report' }).getByRole('checkbox', { name: 'An occasion over the years' }),
