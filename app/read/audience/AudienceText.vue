@@ -133,8 +133,8 @@ const bases = computed(() =>
         </OrderedTable>
       </div>
       <p class="quiet small">
-        Shares {{ WITHIN.find(({ value }) => value === within)!.words }}: of {{ bases.join('; of ') }}. 100 is alike,
-        with the 95 % interval.
+        Shares {{ WITHIN.find(({ value }) => value === within)!.words }}: of {{ bases.join('; of ') }}. The index sets
+        those who responded against those who follow: 100 is alike, beside it stands its 95 % interval.
         <template v-if="withheld.length"
           >Withheld, since they are parts of fewer than 30 people each: {{ withheld.join(', ') }}.</template
         >
