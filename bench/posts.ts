@@ -33,8 +33,7 @@ export async function benchPosts(pool: Pool): Promise<void> {
         return [profiles[number % PROFILES], String(number), time, day, 'photo', text, shown, Math.floor(shown / 20), 1]
       }),
     )
-  const ask = (part: Partial<PostListQuery>) =>
-    postList(db, scope, { order: 'sure', ...part })
+  const ask = (part: Partial<PostListQuery>) => postList(db, scope, { order: 'sure', ...part })
   let after = (await ask({})).next!
   const second = after
   for (let page = 2; page < 200; page++) after = (await ask({ after })).next!
