@@ -34,7 +34,7 @@ export const ruleRows = (db: ClientDb): Promise<RuleRow[]> =>
     ORDER BY rule_id`)
 
 /** What a rule asks for, over profiles that are known. */
-export const ruleOf = (
+const ruleOf = (
   input: Pick<TagRuleInput, 'any' | 'all' | 'none' | 'hashtags' | 'formats'> & {
     from?: string | null
     to?: string | null

@@ -1,10 +1,10 @@
 import { boolean, number, object, string, type InferType } from 'yup'
-import { readHashtags } from '../../core/tags/tagRule'
+import { asksForNothing, readHashtags } from '../../core/tags/tagRule'
 import { POST_FORMATS } from '../../core/networks/postFormats'
 import { whoField } from '../figures/scope'
 import { dayField } from '../platform/dayField'
 import { text } from '../platform/text'
-import { wordsFields } from './postWords'
+import { wordsFields, wordsOf } from './postWords'
 
 /** A tag as somebody makes it: its colour is one of the theme's series, by number. */
 export const tagSchema = object({
@@ -15,6 +15,23 @@ export type TagInput = InferType<typeof tagSchema>
 
 const listOf = (known: readonly string[]) => (value: string) =>
   value.split(',').every((one) => one === '' || known.includes(one))
+
+/** Whether a rule, as it is written, asks for nothing; what cannot be read is refused where it stands. */
+function isForNothing({
+  formats,
+  hashtags,
+  ...words
+}: Record<'any' | 'all' | 'none' | 'hashtags' | 'formats', string>) {
+  try {
+    return asksForNothing({
+      ...wordsOf(words),
+      hashtags: readHashtags(hashtags),
+      formats: formats.split(',').filter(Boolean),
+    })
+  } catch {
+    return false
+  }
+}
 
 /** A rule that sets a tag by itself. */
 export const tagRuleSchema = object({
@@ -37,14 +54,14 @@ export const tagRuleSchema = object({
   to: dayField().notRequired().nullable().default(null),
   isOn: boolean().typeError('A rule is on or off.').default(true),
 })
-  .test(function test({ any, all, hashtags, formats }) {
+  .test(function test(rule) {
     // days and profiles alone would tag everything
-    return any || all || hashtags || formats
-      ? true
-      : this.createError({
+    return isForNothing(rule)
+      ? this.createError({
           path: 'any',
           message: 'This rule would tag every post. Say which words, hashtags or formats the posts have.',
         })
+      : true
   })
   .test(function test({ from, to }) {
     return from && to && to < from

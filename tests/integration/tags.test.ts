@@ -166,7 +166,7 @@ describe('a rule', () => {
   it('is refused where it would tag everything, ends before it begins, or is for nobody', async () => {
     const tag = await addTag(db, { name: 'refused', colour: 4 }, person)
     expect(() => rule({ none: 'shut', from: '2026-01-01' })).toThrow('would tag every post')
-    await expect(addRule(db, tag, rule({ any: ', ;' }), person)).rejects.toThrow('would tag every post')
+    expect(() => rule({ any: ', ;' })).toThrow('would tag every post')
     expect(() => rule({ any: 'a', from: '2026-02-01', to: '2026-01-01' })).toThrow('ends before it begins')
     await expect(addRule(db, tag, rule({ any: 'a', who: '99999' }), person)).rejects.toThrow('does not have')
     await expect(addRule(db, 99999, rule({ any: 'a' }), person)).rejects.toThrow('tag')

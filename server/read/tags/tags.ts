@@ -1,9 +1,8 @@
 import type { ResultSetHeader } from 'mysql2/promise'
-import { asksForNothing } from '../../../core/tags/tagRule'
 import type { TagInput, TagPreview, TagRuleInput, TagRuleView, TagView } from '../../../shared/read/tags'
 import { tagNames } from '../../figures/questions/postTags'
 import { wherePosts } from '../../figures/questions/wherePosts'
-import { applyRules, ruleOf, ruleRows, wantedBy } from '../../figures/tagging'
+import { applyRules, ruleRows, wantedBy } from '../../figures/tagging'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { badRequest, notFound } from '../../platform/problems/problem'
@@ -116,7 +115,7 @@ async function hold(db: ClientDb, tag: number): Promise<void> {
   if (!found) throw notFound('tag')
 }
 
-/** @throws Problem 404 when there is no such tag, 400 when the rule asks for nothing */
+/** @throws Problem 404 when there is no such tag, 400 when the rule is for nobody */
 export const addRule = (db: ClientDb, tag: number, rule: TagRuleInput, person: number): Promise<number> =>
   db.transaction(async (inside) => {
     await hold(inside, tag)
@@ -160,12 +159,8 @@ export const removeRule = (db: ClientDb, id: number, isRemoved: boolean): Promis
     return affectedRows === 1
   })
 
-/** @throws Problem 400 when the rule is for profiles that are not there, or asks for nothing but blanks */
+/** @throws Problem 400 when the rule is for profiles that are not there */
 async function checkRule(db: ClientDb, input: TagRuleInput): Promise<void> {
-  if (asksForNothing(ruleOf(input, undefined)))
-    throw badRequest('This rule would tag every post. Say which words, hashtags or formats the posts have.', {
-      fields: { any: 'Words, hashtags or formats: one of them at least.' },
-    })
   const { profiles } = await wantedBy(db, input)
   if (input.who !== 'all' && profiles!.length === 0)
     throw badRequest('The rule is for profiles that this client does not have.', {
