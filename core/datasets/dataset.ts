@@ -1,7 +1,9 @@
 /** A column that tells one row of a dataset from another. */
 export interface KeyColumn {
   column: string
-  type: 'profile' | 'day' | 'instant' | 'id' | 'breakdown' | 'part'
+  type: 'profile' | 'site' | 'day' | 'instant' | 'id' | 'text' | 'breakdown' | 'part'
+  /** How many letters a text can have. */
+  longest?: number
   meaning: string
 }
 
@@ -23,6 +25,8 @@ export interface TextColumn {
   column: string
   type: 'text' | 'instant' | 'day'
   longest?: number
+  /** What stands there where a file does not say it. */
+  usual?: string
   bit: number
   meaning: string
 }

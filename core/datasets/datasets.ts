@@ -57,7 +57,7 @@ export const PROFILE_DAY_BREAKDOWN: Dataset = {
   day: 'day',
   measures: [{ column: 'value', rollUp: 'by its breakdown', bit: 0, meaning: 'The count of the part.' }],
   texts: [],
-  sources: ['network'],
+  sources: ['network', 'file'],
 }
 
 /** What was posted, with what it has brought so far. */
@@ -71,12 +71,12 @@ export const POSTS: Dataset = {
   texts: [
     { column: 'published_at', type: 'instant', bit: 30, meaning: 'When it was published, in UTC.' },
     { column: 'day', type: 'day', bit: 31, meaning: 'The day of that, in the client’s time zone.' },
-    { column: 'format', type: 'text', longest: 20, bit: 32, meaning: 'What kind of post it is.' },
-    { column: 'text', type: 'text', longest: 2000, bit: 33, meaning: 'What it says.' },
+    { column: 'format', type: 'text', longest: 20, usual: 'text', bit: 32, meaning: 'What kind of post it is.' },
+    { column: 'text', type: 'text', longest: 2000, usual: '', bit: 33, meaning: 'What it says.' },
     { column: 'picture_url', type: 'text', longest: 500, bit: 34, meaning: 'Where its picture stands on its network.' },
     { column: 'alt', type: 'text', longest: 1000, bit: 35, meaning: 'What the picture shows, in words.' },
   ],
-  sources: ['network'],
+  sources: ['network', 'file'],
 }
 
 /** What a post had brought when it was looked at: the same figures, over its life. */
@@ -88,12 +88,111 @@ export const POST_OBSERVATIONS: Dataset = {
   day: 'observed_at',
   measures: POST_MEASURES.map((measure) => ({ ...measure, rollUp: 'stock' as const })),
   texts: [],
-  sources: ['network'],
+  sources: ['network', 'file'],
   keptDays: 800,
 }
 
+/** At which parts of a video, in percent of its length, it is told how many still watched it. */
+export const RETENTION_STEPS = [
+  0, 5, 10, 15, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 75, 80, 85, 90, 95, 100,
+] as const
+
+/** How far the plays of a video went. */
+export const POST_RETENTION: Dataset = {
+  id: 'post_retention',
+  name: 'How far videos were watched',
+  grain: 'a video',
+  keys: [PROFILE, POST],
+  day: 'day',
+  measures: [
+    { column: 'length_seconds', rollUp: 'stock', bit: 0, meaning: 'How long the video is, in seconds.' },
+    ...RETENTION_STEPS.map((percent, step) => ({
+      column: `at_${percent}`,
+      rollUp: 'flow' as const,
+      bit: step + 1,
+      meaning:
+        percent === 0
+          ? 'How often the video was begun.'
+          : `How often it was on at ${percent} % of its length; more than before it where people went back to that place.`,
+    })),
+  ],
+  texts: [
+    { column: 'day', type: 'day', bit: 30, meaning: 'The day on which it was published, as its network counts.' },
+  ],
+  sources: ['network'],
+  stream: { id: 'retention', networks: ['lantern'] },
+}
+
+const SITE: KeyColumn = { column: 'site_id', type: 'site', meaning: 'The site.' }
+
+/** Who came to a site on a day. */
+export const SITE_DAY: Dataset = {
+  id: 'site_day',
+  name: 'Sites by day',
+  grain: 'a site on a day',
+  keys: [SITE, DAY],
+  day: 'day',
+  measures: [
+    { column: 'visits', rollUp: 'flow', bit: 0, meaning: 'Visits, of all visitors.' },
+    { column: 'visits_consented', rollUp: 'flow', bit: 1, meaning: 'Those of visitors who consented to be counted.' },
+    { column: 'visitors_1d', rollUp: 'unique', bit: 2, meaning: 'Different visitors who consented, on the day.' },
+    { column: 'visitors_7d', rollUp: 'unique', bit: 3, meaning: 'The same over 7 days ending on the day.' },
+    { column: 'visitors_28d', rollUp: 'unique', bit: 4, meaning: 'The same over 28 days ending on the day.' },
+  ],
+  texts: [],
+  sources: ['file'],
+}
+
+/** How a page of a site was used on a day, by visitors who consented. */
+export const SITE_PAGE_DAY: Dataset = {
+  id: 'site_page_day',
+  name: 'Pages of sites by day',
+  grain: 'a page of a site on a day',
+  keys: [SITE, DAY, { column: 'page', type: 'text', longest: 150, meaning: 'The page, as its path on the site.' }],
+  day: 'day',
+  measures: [
+    { column: 'views', rollUp: 'flow', bit: 0, meaning: 'Page views.' },
+    { column: 'unique_views', rollUp: 'unique', bit: 1, meaning: 'Different visitors who viewed it, on the day.' },
+    { column: 'seconds', rollUp: 'flow', bit: 2, meaning: 'Seconds that were spent on it, where that is known.' },
+    { column: 'timed_views', rollUp: 'flow', bit: 3, meaning: 'Views of which the seconds are known.' },
+    { column: 'entrances', rollUp: 'flow', bit: 4, meaning: 'Visits that began with it.' },
+    { column: 'exits', rollUp: 'flow', bit: 5, meaning: 'Visits that ended with it.' },
+  ],
+  texts: [],
+  sources: ['file'],
+}
+
+/** Where the visits of a day came from, of visitors who consented. */
+export const SITE_SOURCE_DAY: Dataset = {
+  id: 'site_source_day',
+  name: 'Sources of visits by day',
+  grain: 'a source and medium of the visits of a site on a day',
+  keys: [
+    SITE,
+    DAY,
+    { column: 'source', type: 'text', longest: 60, meaning: 'The site or letter that they came from.' },
+    { column: 'medium', type: 'text', longest: 40, meaning: 'What kind of way that is: social, mail, search.' },
+  ],
+  day: 'day',
+  measures: [
+    { column: 'visits', rollUp: 'flow', bit: 0, meaning: 'Visits.' },
+    { column: 'visitors_1d', rollUp: 'unique', bit: 1, meaning: 'Different visitors, on the day.' },
+  ],
+  texts: [],
+  sources: ['file'],
+}
+
 /** Every dataset of a client, in the order in which they are told. */
-export const DATASETS: readonly Dataset[] = [PROFILE_DAY, PROFILE_DAY_BREAKDOWN, POSTS, POST_OBSERVATIONS]
+export const DATASETS: readonly Dataset[] = [
+  PROFILE_DAY,
+  PROFILE_DAY_BREAKDOWN,
+  POSTS,
+  POST_OBSERVATIONS,
+  POST_RETENTION,
+  SITE_DAY,
+  SITE_PAGE_DAY,
+  SITE_SOURCE_DAY,
+]
 
 /**
  * A dataset by its id.

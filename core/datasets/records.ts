@@ -19,6 +19,8 @@ export interface RecordKind {
   columns: readonly RecordColumn[]
   /** Which columns point to which records: column by table. */
   refersTo?: Readonly<Record<string, string>>
+  /** Whether it belongs to rows of a dataset, so that it can only stand where those stand already. */
+  isOfData?: true
 }
 
 const id = (column: string, meaning: string): RecordColumn => ({ column, type: 'integer', meaning })
@@ -46,6 +48,25 @@ export const RECORDS: readonly RecordKind[] = [
       orNone(text('rival', 'The rival that it belongs to.')),
       text('consent', 'Whether its owner has given consent: none, given or withdrawn. What was given is not in here.'),
     ],
+  },
+  {
+    id: 'profile_set',
+    name: 'Sets',
+    grain: 'a named group of profiles',
+    keys: 1,
+    columns: [
+      id('set_id', 'Its number.'),
+      text('name', 'What it is called.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'profile_set_member',
+    name: 'Members of sets',
+    grain: 'a profile in a set',
+    keys: 2,
+    columns: [id('set_id', 'The set.'), id('profile_id', 'The profile.')],
+    refersTo: { set_id: 'profile_set', profile_id: 'profile' },
   },
   {
     id: 'tag',
@@ -83,23 +104,90 @@ export const RECORDS: readonly RecordKind[] = [
     refersTo: { tag_id: 'tag' },
   },
   {
-    id: 'profile_set',
-    name: 'Sets',
-    grain: 'a named group of profiles',
+    id: 'site',
+    name: 'Sites',
+    grain: 'a site of the client’s own',
     keys: 1,
     columns: [
-      id('set_id', 'Its number.'),
+      id('site_id', 'Its number.'),
       text('name', 'What it is called.'),
+      text('address', 'Its address.'),
+      instant('created_at', 'When it was added.'),
       orNone(instant('removed_at', 'When it was removed.')),
     ],
   },
   {
-    id: 'profile_set_member',
-    name: 'Members of sets',
-    grain: 'a profile in a set',
-    keys: 2,
-    columns: [id('set_id', 'The set.'), id('profile_id', 'The profile.')],
-    refersTo: { set_id: 'profile_set', profile_id: 'profile' },
+    id: 'kept_estimate',
+    name: 'Kept audiences',
+    grain: 'whom a network was asked about, with what it said',
+    keys: 1,
+    columns: [
+      id('estimate_id', 'Its number.'),
+      text('name', 'What it is called.'),
+      { column: 'asked', type: 'json', meaning: 'Whom it is of.' },
+      orNone(id('low', 'How many could be reached, at least; absent where they were too few.')),
+      orNone(id('high', 'At most.')),
+      instant('asked_at', 'When that was said.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'poll',
+    name: 'Polls',
+    grain: 'a question with its answers',
+    keys: 1,
+    columns: [
+      id('poll_id', 'Its number.'),
+      text('question', 'The question.'),
+      text('asked', 'How people were asked.'),
+      text('chosen', 'How they came to answer: themselves, or drawn by chance.'),
+      day('from_day', 'The first day on which they were asked.'),
+      day('to_day', 'The last one.'),
+      flag('is_multiple', 'Whether a person could give several answers.'),
+      orNone(id('people', 'How many answered, where each could give several answers.')),
+      { column: 'answers', type: 'json', meaning: 'The answers, with how many gave each.' },
+      instant('created_at', 'When it was written down.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'tracked_link',
+    name: 'Tracked links',
+    grain: 'a link that counts its clicks',
+    keys: 1,
+    columns: [
+      id('link_id', 'Its number.'),
+      text('code', 'The code in its short address.'),
+      text('name', 'What it is called.'),
+      text('target', 'Where it leads.'),
+      text('source', 'The source that it tells the site there.'),
+      text('medium', 'The medium that it tells.'),
+      text('campaign', 'The campaign that it tells.'),
+      text('content', 'Which of several links in one place it is.'),
+      instant('created_at', 'When it was made.'),
+      orNone(instant('changed_at', 'When it was mended last.')),
+      orNone(instant('ended_at', 'When it was ended.')),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'link_page',
+    name: 'Public pages of links',
+    grain: 'a public page of several links',
+    keys: 1,
+    columns: [
+      id('page_id', 'Its number.'),
+      text('code', 'The code in its address.'),
+      text('title', 'Its title.'),
+      text('intro', 'The text below it.'),
+      text('ground', 'The colour of its ground.'),
+      text('ink', 'The colour of its text.'),
+      text('accent', 'The colour of its links.'),
+      { column: 'items', type: 'json', meaning: 'Its headings and links, in order.' },
+      instant('created_at', 'When it was made.'),
+      orNone(instant('changed_at', 'When it was changed last.')),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
   },
   {
     id: 'saved_scope',
@@ -214,12 +302,13 @@ export const RECORDS: readonly RecordKind[] = [
       orNone(text('issued_by_name', 'Who issued it.')),
       orNone(id('superseded_by', 'The later edition that stands in its place.')),
     ],
-    refersTo: { report_id: 'report' },
+    refersTo: { report_id: 'report', superseded_by: 'edition' },
   },
   {
     id: 'post_tag',
     name: 'Tags of posts',
     grain: 'a tag that a post has, by hand or by a rule',
+    isOfData: true,
     keys: 4,
     columns: [
       id('profile_id', 'The profile of the post.'),
@@ -230,8 +319,57 @@ export const RECORDS: readonly RecordKind[] = [
     ],
     refersTo: { profile_id: 'profile', tag_id: 'tag' },
   },
+  {
+    id: 'link_visit',
+    name: 'Clicks by hour',
+    grain: 'an hour of a link or a page, and who asked',
+    keys: 5,
+    columns: [
+      text('place', 'Whether it is of a link or of a page.'),
+      id('place_id', 'The number of that.'),
+      day('day', 'The day, in the client’s time zone.'),
+      id('hour', 'The hour, from 0 to 23.'),
+      text('kind', 'Who asked: a person, a robot that says so, or a prefetch ahead of a click.'),
+      id('visits', 'How often.'),
+    ],
+  },
+  {
+    id: 'link_visit_part',
+    name: 'Clicks by country, site and page',
+    grain: 'a part of a day’s clicks of people',
+    keys: 5,
+    columns: [
+      text('place', 'Whether it is of a link or of a page.'),
+      id('place_id', 'The number of that.'),
+      day('day', 'The day, in the client’s time zone.'),
+      text('facet', 'By what: country, page or referrer.'),
+      text('part', 'Which country (ISO 3166-1), page (its code) or site; empty where it is not known.'),
+      id('visits', 'How often.'),
+    ],
+  },
 ]
 
 /** The columns that tell records of a kind apart, beside their client. */
 export const keysOfRecords = ({ columns, keys }: RecordKind): string[] =>
   columns.slice(0, keys).map(({ column }) => column)
+
+/** Tables whose rows have a number of their own, by which others point to them: its column. */
+const NUMBERED: Readonly<Record<string, string>> = {
+  profile: 'profile_id',
+  tag: 'tag_id',
+  tag_rule: 'rule_id',
+  profile_set: 'set_id',
+  site: 'site_id',
+  saved_scope: 'scope_id',
+  note: 'note_id',
+  target: 'target_id',
+  report: 'report_id',
+  edition: 'edition_id',
+  kept_estimate: 'estimate_id',
+  poll: 'poll_id',
+  tracked_link: 'link_id',
+  link_page: 'page_id',
+}
+
+/** The column of a table's own numbers; undefined where its rows have none. */
+export const ownNumber = (table: string): string | undefined => NUMBERED[table]

@@ -1,4 +1,4 @@
-import { keysOfRecords, type RecordColumn, type RecordKind } from './records'
+import { keysOfRecords, ownNumber, type RecordColumn, type RecordKind } from './records'
 import type { Dataset, KeyColumn } from './dataset'
 
 /** A field of a Table Schema (Frictionless Data, Table Schema 1), as far as it is used here. */
@@ -22,6 +22,8 @@ export interface TableSchema {
 
 const KEY_FIELDS: Record<KeyColumn['type'], Pick<SchemaField, 'type' | 'format'>> = {
   profile: { type: 'integer' },
+  site: { type: 'integer' },
+  text: { type: 'string' },
   day: { type: 'date' },
   instant: { type: 'datetime' },
   id: { type: 'string' },
@@ -51,8 +53,8 @@ export const schemaOfDataset = ({ keys, texts, measures }: Dataset): TableSchema
   primaryKey: keys.map(takenName),
   missingValues: [''],
   foreignKeys: keys
-    .filter(({ type }) => type === 'profile')
-    .map(({ column }) => ({ fields: column, reference: { resource: 'profile', fields: 'profile_id' } })),
+    .filter(({ type }) => type === 'profile' || type === 'site')
+    .map(({ column, type }) => ({ fields: column, reference: { resource: type, fields: column } })),
 })
 
 const RECORD_FIELDS: Record<RecordColumn['type'], Omit<SchemaField, 'name' | 'description'>> = {
@@ -78,7 +80,7 @@ export const schemaOfRecords = (kind: RecordKind): TableSchema => ({
   ...(kind.refersTo && {
     foreignKeys: Object.entries(kind.refersTo).map(([column, table]) => ({
       fields: column,
-      reference: { resource: table, fields: column },
+      reference: { resource: table, fields: ownNumber(table) ?? column },
     })),
   }),
 })

@@ -1,11 +1,9 @@
-import type { Target } from './layout'
-
 /**
  * What common exports call their columns, in English, German, French, Spanish, Portuguese, Italian and Dutch: small
  * letters without accents, words parted by one blank. The trade's own words (common practice); the catalogue's English
  * names are known beside them.
  */
-export const HEADING_WORDS: Readonly<Partial<Record<Exclude<Target, ''>, readonly string[]>>> = {
+export const HEADING_WORDS: Readonly<Record<string, readonly string[]>> = {
   day: [
     'date',
     'day',
@@ -279,4 +277,34 @@ export const HEADING_WORDS: Readonly<Partial<Record<Exclude<Target, ''>, readonl
     'post pubblicati',
     'berichten',
   ],
+  remote_id: ['post id', 'post', 'beitrags id', 'beitrag', 'id de la publication', 'id de la publicacion'],
+  published_at: [
+    'published',
+    'published at',
+    'publish time',
+    'posted',
+    'time',
+    'veroffentlicht',
+    'zeitpunkt',
+    'publie le',
+    'publicado',
+    'pubblicato',
+    'gepubliceerd',
+  ],
+  observed_at: ['observed at', 'looked at', 'measured at', 'as of', 'stand', 'releve le', 'medido el'],
+  format: ['type', 'post type', 'format', 'kind', 'typ', 'beitragstyp', 'tipo', 'tipo de publicacion'],
+  text: ['text', 'message', 'caption', 'title', 'beschreibung', 'texte', 'legende', 'texto', 'testo', 'tekst'],
+  reach: ['reach', 'people reached', 'reichweite', 'portee', 'alcance', 'copertura', 'bereik'],
+  breakdown: ['breakdown', 'by', 'dimension', 'aufschlusselung', 'ventilation', 'desglose'],
+  part: ['part', 'value name', 'segment', 'gruppe', 'segmento'],
+  value: ['value', 'count', 'people', 'wert', 'anzahl', 'valeur', 'nombre', 'valor'],
+  page: ['page', 'path', 'page path', 'landing page', 'seite', 'pfad', 'chemin', 'pagina', 'ruta'],
+  unique_views: ['unique views', 'unique page views', 'visitors', 'eindeutige seitenaufrufe', 'vues uniques'],
+  seconds: ['seconds', 'time on page', 'total time', 'sekunden', 'verweildauer', 'temps', 'duree', 'segundos'],
+  entrances: ['entrances', 'entries', 'einstiege', 'entrees', 'entradas', 'ingressi'],
+  exits: ['exits', 'ausstiege', 'sorties', 'salidas', 'uscite'],
+  source: ['source', 'referrer', 'quelle', 'fuente', 'origem', 'sorgente', 'bron'],
+  medium: ['medium', 'support', 'medio', 'mezzo'],
+  visits: ['visits', 'sessions', 'besuche', 'sitzungen', 'visites', 'visitas', 'visite', 'bezoeken', 'sesiones'],
+  visits_consented: ['consented visits', 'consented', 'mit einwilligung', 'avec consentement', 'con consentimiento'],
 }

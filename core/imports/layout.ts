@@ -1,5 +1,7 @@
 import { CATALOGUE } from '../metrics/catalogue'
-import { FACT_COLUMNS, type FactColumn } from '../metrics/storedFigures'
+import type { Dataset } from '../datasets/dataset'
+import { PROFILE_DAY } from '../datasets/datasets'
+import { FILE_DATASETS, importTargets } from './importTargets'
 import { HEADING_WORDS } from './headingWords'
 import type { Encoding } from './encoding'
 import type { ColumnContent } from './columnContents'
@@ -8,10 +10,10 @@ import { detectDecimalSign, type DecimalSign } from './readCount'
 import { Unreadable } from '../unreadable'
 
 /**
- * What a column of a file holds: the day, the profile's own id on its network, its handle, a figure, or nothing that is
- * wanted.
+ * What a column of a file holds: a column of its dataset, the profile's own id on its network (`profile_id`) or its name
+ * (`handle`), or nothing that is wanted (empty).
  */
-export type Target = '' | 'day' | 'profile_id' | 'handle' | FactColumn
+export type Target = string
 
 /** How many columns a file may have, and how many letters a heading. */
 export const MOST_COLUMNS = 500
@@ -45,6 +47,8 @@ export interface Layout {
   contents?: ColumnContent[]
   /** Of a workbook: the sheet that is read, and how many there are. */
   sheet?: { name: string; of: number }
+  /** Whether the rows were opened from JSON. */
+  isJson?: true
 }
 
 /**
@@ -146,29 +150,51 @@ const simple = (text: string): string =>
     .replace(/[^a-z0-9]+/g, ' ')
     .trim()
 
-const SYNONYMS = new Map(
-  Object.entries(HEADING_WORDS).flatMap(([target, words]) => words.map((word) => [word, target as Target] as const)),
-)
+/** What each word is used for: one word can name things of different datasets. */
+const SYNONYMS = new Map<string, Target[]>()
+for (const [target, words] of Object.entries(HEADING_WORDS))
+  for (const word of words) SYNONYMS.set(word, [...(SYNONYMS.get(word) ?? []), target])
 
-/** Which target a heading names, by the names that the catalogue and the trade have for it. */
-export function guessTarget(heading: string): Target {
+/** Which target of a dataset a heading names, by the names that the catalogue and the trade have for it. */
+export function guessTarget(heading: string, dataset: Dataset = PROFILE_DAY): Target {
   const words = simple(heading)
-  const column = FACT_COLUMNS.find((name) => simple(name) === words)
-  if (column) return column
+  const targets = importTargets(dataset)
+  const found = targets.find(({ value, name }) => simple(value) === words || simple(name) === words)
+  if (found) return found.value
+  const isTarget = (target: Target | undefined) => targets.some(({ value }) => value === target)
   const metric = CATALOGUE.find(
     (candidate) => candidate.kind === 'flow' && candidate.parts.length === 1 && simple(candidate.name) === words,
   )
-  if (metric?.kind === 'flow') return metric.parts[0]!.column
-  return SYNONYMS.get(words) ?? ''
+  if (metric?.kind === 'flow' && isTarget(metric.parts[0]!.column)) return metric.parts[0]!.column
+  const synonyms = SYNONYMS.get(words) ?? []
+  return synonyms.find(isTarget) ?? ''
 }
 
 /** A first guess for every column; a target that two columns claim goes to the first. */
-export function guessTargets(headings: readonly string[]): Target[] {
+export function guessTargets(headings: readonly string[], dataset: Dataset = PROFILE_DAY): Target[] {
   const taken = new Set<Target>()
   return headings.map((heading) => {
-    const target = guessTarget(heading)
+    const target = guessTarget(heading, dataset)
     if (target === '' || taken.has(target)) return ''
     taken.add(target)
     return target
   })
+}
+
+/**
+ * Which dataset the headings of a file are of: the one of which all that a row needs is there, and most else; daily
+ * figures where none is.
+ *
+ * @example guessDataset(['Date', 'Page', 'Views', 'Unique views']).id // 'site_page_day'
+ */
+export function guessDataset(headings: readonly string[]): Dataset {
+  let best = { dataset: PROFILE_DAY, count: guessTargets(headings).filter(Boolean).length }
+  for (const dataset of FILE_DATASETS) {
+    const targets = guessTargets(headings, dataset)
+    const isWhole = importTargets(dataset).every(({ value, isRequired }) => !isRequired || targets.includes(value))
+    const hasFigure = dataset.measures.some(({ column }) => targets.includes(column))
+    const count = targets.filter(Boolean).length
+    if (isWhole && hasFigure && count > best.count) best = { dataset, count }
+  }
+  return best.dataset
 }

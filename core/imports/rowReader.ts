@@ -12,6 +12,10 @@ export interface Mapping {
   decimal: DecimalSign
   /** The profile that every row belongs to, where the file does not say. */
   profile: number | null
+  /** The site that every row belongs to, of data of sites. */
+  site?: number | null
+  /** Which dataset the file is of; daily figures where it does not say. */
+  dataset?: string
 }
 
 /** A profile that rows can belong to. */
@@ -24,7 +28,15 @@ export interface KnownProfile {
 
 /** What became of a row. */
 export type ReadRow =
-  | { kind: 'good'; keys: [number, Day]; profile: number; day: Day; values: Partial<Record<FactColumn, number>> }
+  | {
+      kind: 'good'
+      /** What tells the row from others, in the order of its dataset's keys. */
+      keys: (number | string)[]
+      /** The profile or the site that it belongs to. */
+      profile: number
+      day: Day
+      values: Readonly<Record<string, number | string | Date | undefined>>
+    }
   | { kind: 'bad'; reason: string }
   /** A row of totals, provided that only such rows follow it; else it is a bad row, for the reason given. */
   | { kind: 'totals'; reason: string }
@@ -34,6 +46,12 @@ const TOTALS = /^(grand )?(total|totals|sum|summe|gesamt|all days)\b/i
 
 /** How many letters a cell may have: what is longer is no date, no name and no figure. */
 export const LONGEST_CELL = 10_000
+
+/** Whether a row is one of those that a template shows: it cannot be meant. */
+export const isExample = (cells: readonly string[]): boolean => cells.some((cell) => cell.trim().startsWith(EXAMPLE))
+
+/** With what a cell of a template's example begins. */
+export const EXAMPLE = 'Example:'
 const SCIENTIFIC = /^\d+([.,]\d+)?e[+-]?\d+$/i
 
 /**
@@ -153,6 +171,7 @@ export function rowReader(
           `${cells[long]!.length.toLocaleString('en')} letters; ${LONGEST_CELL.toLocaleString('en')} ` +
           'are the most',
       )
+    if (isExample(cells)) throw new Unreadable(`row ${line} is an example of the template; write your own in its place`)
     if (isCutOff && cells.length < headings.length)
       throw new Unreadable(
         `row ${line}: the file breaks off in this row, after ${cells.length} of ${headings.length} cells`,
