@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { AUDIENCE_BASES, audienceBreakdown, FACETS } from './audienceBreakdowns'
 import { metricById } from '../metrics/catalogue'
 import { reportsMetric } from '../metrics/reportsMetric'
 import { networkById } from '../networks/networks'
-import { partName, breakdownById, BREAKDOWNS } from './breakdowns'
+import { partName, breakdownById, BREAKDOWNS, STORED_BREAKDOWNS } from './breakdowns'
 import { fitsTimes, timesBounds } from './timesBounds'
 
 describe('breakdowns', () => {
@@ -22,6 +23,14 @@ describe('breakdowns', () => {
       } as const
       expect(metricById(metric).kind, id).toBe(kinds[kind])
     }
+  })
+  it('have a name and a code each, which no other has', () => {
+    for (const of of [STORED_BREAKDOWNS.map(({ id }) => id), STORED_BREAKDOWNS.map(({ code }) => code)])
+      expect(new Set<string | number>(of).size).toBe(of.length)
+    // a code that another breakdown had taken would leave the audience’s out without a word
+    for (const { id, codes } of FACETS)
+      for (const { id: base } of AUDIENCE_BASES)
+        expect(breakdownById(audienceBreakdown(base, id)).code, `${id} of ${base}`).toBe(codes[base])
   })
   it('name their parts, and open ones name themselves', () => {
     expect(partName(breakdownById('impressions_by_source'), 'shared')).toBe('Through sharing')

@@ -149,6 +149,23 @@ export const BREAKDOWNS: readonly Breakdown[] = [
     definition: 'The site on which somebody followed a link to the profile. A visit is not a person.',
   },
   {
+    id: 'visits_by_tab',
+    code: 41,
+    name: 'What of the profile was opened',
+    kind: 'parts',
+    metric: 'profile_visits',
+    base: 'of all visits to the profile',
+    parts: [
+      { id: 'home', name: 'Its first page' },
+      { id: 'posts', name: 'Posts' },
+      { id: 'pictures', name: 'Pictures' },
+      { id: 'about', name: 'About' },
+      { id: 'events', name: 'Events' },
+    ],
+    networks: { commons: {} },
+    definition: 'Which part of the profile a visit began with. A visit is not a person.',
+  },
+  {
     id: 'reach_by_times',
     code: 7,
     name: 'How often people saw something',

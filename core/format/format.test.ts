@@ -4,7 +4,7 @@ import type { Figure } from '../figures/figure'
 import { coverageText, explainChange, formatChange, knownText } from './formatChange'
 import { formatFigure } from './formatFigure'
 import { formatDifference, formatShort, formatValue } from './formatValue'
-import { formatCompact, formatCount, formatDuration, formatShare } from './numbers'
+import { formatCompact, formatCount, formatDuration, formatShare, formatSignedShare } from './numbers'
 
 const coverage = { expected: 1, present: 1, partial: [], unreported: [] }
 const figure = (part: Partial<Figure>): Figure => ({
@@ -68,6 +68,16 @@ describe('numbers on the page', () => {
 
   it('carry a sign where a figure is a net one', () =>
     expect(formatFigure(figure({ metric: 'followers_net', value: 612 }), 'en-GB').text).toBe('+612'))
+})
+
+describe('changes of a proportion', () => {
+  it.each([
+    [0.0871, '+8.7'],
+    [-0.146, '−14.6'],
+    [0, '0.0'],
+  ])('%d carries its sign', (value, text) => {
+    expect(formatSignedShare(value, 'en-GB').slice(0, -2)).toBe(text)
+  })
 })
 
 describe('values by their unit', () => {

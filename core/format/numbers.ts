@@ -42,6 +42,14 @@ export function compactParts(value: number, locale: string): { digits: string; u
 export const formatShare = (value: number, locale: string): string => `${oneDecimal(value * 100, locale)}${NARROW}%`
 
 /**
+ * A change of a proportion as a percentage with its sign.
+ *
+ * @example formatSignedShare(-0.146, 'en-GB') // '−14.6 %'
+ */
+export const formatSignedShare = (value: number, locale: string): string =>
+  `${value > 0 ? '+' : ''}${formatShare(value, locale)}`
+
+/**
  * A length of time in the two largest units that fit, from seconds to hours; hours are counted on.
  *
  * @param seconds  a length (≥ 0)

@@ -85,6 +85,33 @@ export const CATALOGUE: readonly Metric[] = [
     definition: 'How often a visitor opened the profile: profile visits divided by profile visitors.',
   },
   {
+    id: 'spoken_of',
+    name: 'Times spoken of',
+    kind: 'flow',
+    unit: 'count',
+    polarity: 1,
+    isPublic: false,
+    group: 'Reach',
+    parts: plain('spoken_of'),
+    definition:
+      'How often the profile or one of its posts was spoken of: comments, shares, answers, and posts of others that name it.',
+  },
+  {
+    id: 'speakers',
+    name: 'People who spoke of it',
+    kind: 'unique',
+    unit: 'people',
+    polarity: 1,
+    isPublic: false,
+    group: 'Reach',
+    family: 'speakers',
+    ceiling: 'spoken_of',
+    windows: windowColumns('speakers'),
+    definition:
+      'People who spoke of the profile or its posts at least once in the period: who commented, shared, answered or named ' +
+      'it. Somebody who does so twice is one.',
+  },
+  {
     id: 'interactions',
     name: 'Interactions',
     kind: 'flow',

@@ -46,12 +46,12 @@ export interface StockMetric extends MetricBase {
 /** Different people or visitors: never added. */
 export interface UniqueMetric extends MetricBase {
   kind: 'unique'
-  /** Which people: those who saw something, or those who came to the profile. */
+  /** Which people: those who saw something, those who came to the profile, or those who spoke of it. */
   family: UniqueFamily
   /** The stored columns by length of window in days. */
   windows: Readonly<Record<WindowDays, UniqueColumn>>
   /** The flow that no number of people can exceed. */
-  ceiling: 'impressions' | 'profile_visits'
+  ceiling: 'impressions' | 'profile_visits' | 'spoken_of'
 }
 
 /** One metric divided by another, both rolled up first. */
@@ -68,7 +68,7 @@ export const WINDOW_DAYS = [1, 7, 28] as const
 export type WindowDays = (typeof WINDOW_DAYS)[number]
 
 /** The kinds of people that networks count once: each has a column for every window. */
-export const UNIQUE_FAMILIES = ['reach', 'visitors'] as const
+export const UNIQUE_FAMILIES = ['reach', 'visitors', 'speakers'] as const
 export type UniqueFamily = (typeof UNIQUE_FAMILIES)[number]
 
 /** The columns of a kind of people, by window. */

@@ -87,6 +87,10 @@ export const STORED_FIGURES = [
   { column: 'visitors_1d', rollUp: 'unique', bit: 21, networks: ['commons', 'tintype', 'guildhall'] },
   { column: 'visitors_7d', rollUp: 'unique', bit: 22, networks: ['commons'] },
   { column: 'visitors_28d', rollUp: 'unique', bit: 23, networks: ['tintype'] },
+  { column: 'spoken_of', rollUp: 'flow', bit: 24, networks: ['commons'] },
+  { column: 'speakers_1d', rollUp: 'unique', bit: 25, networks: ['commons'] },
+  { column: 'speakers_7d', rollUp: 'unique', bit: 26, networks: ['commons'] },
+  { column: 'speakers_28d', rollUp: 'unique', bit: 27, networks: ['commons'] },
 ] as const satisfies readonly {
   column: string
   rollUp: 'flow' | 'stock' | 'unique'

@@ -114,4 +114,37 @@ export const WORDS: readonly (readonly [string, string])[] = [
       'estimate of reach over several profiles possible. One that is smaller than the reach of a single profile is ' +
       'left out.',
   ],
+  [
+    'click',
+    'A tracked link followed by a person. Programs that say so, and what a browser fetches ahead of a click, are counted ' +
+      'apart. Nothing is kept by which one person could be told from another.',
+  ],
+  [
+    'consented',
+    'Said of a site’s visitors who agreed to be counted. What is known of pages, sources and different visitors is of ' +
+      'these alone; the share of visits that were theirs stands beside it.',
+  ],
+  [
+    'reachable audience',
+    'How many people a network says could be reached, by place, age, gender and interest: its own rounded estimate, not ' +
+      'how many were reached.',
+  ],
+  [
+    'field',
+    'A client’s own profiles and its rivals’, compared as one group by what everybody can see of them: the client’s ' +
+      'private figures are left out of it too.',
+  ],
+  [
+    'following, output, response',
+    'The three sides on which a field is compared: how many follow, how much is posted, what comes back.',
+  ],
+  [
+    'index to the median',
+    '100 × a value / the median of the field. The typical band is the middle half of the field, between its quartiles.',
+  ],
+  [
+    'package',
+    'All data of a client in one file, in open forms. It is taken in again by a client of which nothing is kept, whole or ' +
+      'not at all.',
+  ],
 ]
