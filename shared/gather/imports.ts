@@ -1,6 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { MOST_COLUMNS } from '../../core/imports/layout'
-import { FACT_COLUMNS } from '../../core/metrics/storedFigures'
+import { PROFILE_DAY } from '../../core/datasets/datasets'
+import { ALL_TARGETS, FILE_DATASETS } from '../../core/imports/importTargets'
 import type { Layout } from '../../core/imports/layout'
 import type { Mapping } from '../../core/imports/rowReader'
 
@@ -10,6 +11,9 @@ export const LARGEST_IMPORT_BYTES = 300 * 1024 * 1024
 /** The largest workbook, in bytes: its sheets are read in memory. */
 export const LARGEST_WORKBOOK_BYTES = 20 * 1024 * 1024
 
+/** The largest JSON file, in bytes: it is parsed in memory. */
+export const LARGEST_JSON_BYTES = 20 * 1024 * 1024
+
 /** How much of files may be kept at once, in bytes: of one client, and what one person has brought within a day. */
 export const MOST_OF_CLIENT_BYTES = 3 * 1024 * 1024 * 1024
 export const MOST_OF_PERSON_BYTES = 2 * 1024 * 1024 * 1024
@@ -18,7 +22,7 @@ export const MOST_OF_PERSON_BYTES = 2 * 1024 * 1024 * 1024
 export const mappingSchema = object({
   targets: array(
     string()
-      .oneOf(['', 'day', 'profile_id', 'handle', ...FACT_COLUMNS])
+      .oneOf(['', ...ALL_TARGETS])
       .defined(),
   )
     .min(2)
@@ -29,6 +33,23 @@ export const mappingSchema = object({
     .required('Say in which order the dates give day and month.'),
   decimal: string().oneOf(['point', 'comma']).required(),
   profile: number().integer().nullable().default(null),
+  site: number().integer().nullable().default(null),
+  /** What kind of data the file holds. */
+  dataset: string()
+    .oneOf(
+      FILE_DATASETS.map(({ id }) => id),
+      'Choose what the file holds from the list.',
+    )
+    .default(PROFILE_DAY.id),
+})
+/** Which dataset a template is of. */
+export const templateSchema = object({
+  dataset: string()
+    .oneOf(
+      FILE_DATASETS.map(({ id }) => id),
+      'There is a template for what files can bring alone.',
+    )
+    .default(PROFILE_DAY.id),
 })
 export type MappingInput = InferType<typeof mappingSchema>
 

@@ -31,11 +31,16 @@ export interface AudienceGap {
   reason: string
 }
 
+/** The ages that half of a base are younger than, of all and by gender; absent where that cannot be said. */
+export type MedianAges = Partial<Record<'all' | 'f' | 'm', number>>
+
 /** An audience by one facet, the three bases beside each other. */
 export interface FacetView {
   facet: string
   totals: Partial<Record<AudienceBase, AudienceTotal>>
   parts: AudiencePart[]
+  /** Of ages alone; absent in editions of before it was told. */
+  medianAges?: Partial<Record<AudienceBase, MedianAges>>
   gaps: AudienceGap[]
 }
 

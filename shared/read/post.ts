@@ -1,4 +1,5 @@
 import type { AgeBand, AgePoint, Reached } from '../../core/posts/buildUp'
+import type { RetentionPoint, RetentionReading } from '../../core/posts/retention'
 import type { PostValue } from '../../core/posts/postFigures'
 import type { Note } from '../figures/notes'
 import type { ListedPost } from './content'
@@ -26,6 +27,20 @@ export interface PostLife {
   half?: Reached
 }
 
+/** How far a video was watched, beside the others of its profile and format. */
+export interface PostRetention {
+  /** In seconds, where it is known. */
+  length: number | null
+  points: RetentionPoint[]
+  /** Absent where too few have begun it to say where they leave. */
+  reading?: RetentionReading
+  /**
+   * The median part of the others that was on at each place, what that comes to over the whole, and of how many others;
+   * absent where they are too few.
+   */
+  usual?: { shares: number[]; seen: number; posts: number }
+}
+
 /** Everything that is known of one post. */
 export interface PostView {
   post: ListedPost
@@ -35,7 +50,11 @@ export interface PostView {
   others: number
   figures: PostFigureView[]
   life: { interactions: PostLife; impressions: PostLife }
+  /** Absent where nothing is known of how far it was watched. */
+  retention?: PostRetention
   isPaid: boolean
+  /** The tracked links that its text names, with the clicks of people, wherever they stood. */
+  links: { id: number; code: string; name: string; clicks: number }[]
   tags: TagReason[]
   notes: Note[]
 }

@@ -2,6 +2,7 @@ import { array, lazy, object, string, type InferType, type Lazy, type ObjectSche
 import { whoField } from '../figures/scope'
 import { text } from '../platform/text'
 import type { BlockDeclaration } from './declareBlock'
+import { fieldBlock } from '../compare/fieldBlock'
 import { foundBlock } from '../gather/foundBlock'
 import { profilesBlock } from '../gather/profilesBlock'
 import { openBlock } from '../openBlock'
@@ -10,6 +11,9 @@ import { endsBlock } from '../read/endsBlock'
 import { figuresBlock } from '../read/figuresBlock'
 import { formatsBlock } from '../read/formatsBlock'
 import { audienceBlock } from '../read/audienceBlock'
+import { linksBlock } from '../read/linksBlock'
+import { pollBlock } from '../read/pollBlock'
+import { trafficBlock } from '../read/trafficBlock'
 import { byTagBlock } from '../read/byTagBlock'
 import { occasionsBlock } from '../read/occasionsBlock'
 import { breakdownBlock } from '../read/breakdownBlock'
@@ -38,6 +42,10 @@ export const DECLARED_BLOCKS = [
   byTagBlock,
   occasionsBlock,
   audienceBlock,
+  pollBlock,
+  trafficBlock,
+  linksBlock,
+  fieldBlock,
   openBlock,
   profilesBlock,
   foundBlock,
