@@ -26,6 +26,15 @@ export async function partIds(db: ClientDb, names: readonly string[]): Promise<(
   return (name) => known.get(kept(name))!
 }
 
+/** The ids of those names of parts that are kept already. */
+export async function knownPartIds(
+  db: ClientDb,
+  names: readonly string[],
+): Promise<(name: string) => number | undefined> {
+  const known = await idsOf(db, [...new Set(names.map(kept))])
+  return (name) => known.get(kept(name))
+}
+
 const kept = (name: string): string => [...name.trim()].slice(0, LONGEST_PART).join('')
 
 /** Also those that somebody else has just written, where they are locked. */

@@ -4,7 +4,7 @@ import { raw, sql, type Query } from '../../platform/database/sql'
 
 /** What tells a row of a dataset from another, in the order of the dataset's keys. */
 export type Keys = readonly (number | string)[]
-export type Values = Readonly<Record<string, number | string | null | undefined>>
+export type Values = Readonly<Record<string, number | string | Date | null | undefined>>
 
 /** A stored row of a dataset that files can write: its keys and values, and where they come from. */
 export type StoredRow = Values & {
@@ -30,12 +30,40 @@ export async function storedRows(
     WHERE  client_id = ${db.client}
     AND    ${among(dataset, keys)}
     ${raw(isLocked ? 'FOR UPDATE' : '')}`)
-  return new Map(rows.map((row) => [rowKey(columns.map((column) => row[column]!)), row]))
+  return new Map(rows.map((row) => [rowKey(columns.map((column) => keyOf(row[column]))), row]))
+}
+
+/** A stored key as files and networks name it: an instant as its time in UTC. */
+const keyOf = (value: unknown): number | string =>
+  value instanceof Date ? value.toISOString().slice(0, 19).replace('T', ' ') : (value as number | string)
+
+/** Those of some rows that a file has brought, by `rowKey`. */
+export async function broughtByFiles(
+  db: ClientDb,
+  dataset: Dataset,
+  keys: readonly Keys[],
+): Promise<Map<string, StoredRow>> {
+  if (keys.length === 0) return new Map()
+  const isBrought = await db.one(sql`
+    SELECT 1
+    FROM   ${raw(dataset.id)}
+    WHERE  client_id = ${db.client}
+    AND    ${among(dataset, keys)}
+    AND    import_id IS NOT NULL
+    LIMIT  1`)
+  if (!isBrought) return new Map()
+  const rows = await storedRows(db, dataset, keys, true)
+  return new Map([...rows].filter(([, row]) => row.import_id !== null))
 }
 
 /** Whether a row would change nothing that is stored. */
 export const isSame = (values: Values, stored: StoredRow | undefined): boolean =>
-  stored !== undefined && Object.entries(values).every(([column, value]) => stored[column] === value)
+  stored !== undefined &&
+  Object.entries(values).every(
+    ([column, value]) =>
+      stored[column] === value ||
+      (value instanceof Date && (stored[column] as unknown) instanceof Date && +value === +(stored[column] as never)),
+  )
 
 /** SQL for rows among which those with some keys are: all of these, and few more. */
 export function among({ keys: columns }: Dataset, keys: readonly Keys[]): Query<false> {

@@ -2,6 +2,7 @@ import type { Day } from '../../../core/days/day'
 import type { PostMeasure } from '../../../core/datasets/datasets'
 import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { ForPeople } from '../../platform/problems/forPeople'
+import type { Estimate, EstimateQuery } from '../../../shared/read/reachable'
 import type { PublicProfile } from '../../../shared/gather/publicProfile'
 
 /** One page of daily figures, oldest day first. */
@@ -80,6 +81,8 @@ export interface Capabilities {
   rows: (stream: string, from: Day) => Promise<RowsPage>
   /** What happened on the whole network. */
   volume: (from: Day) => Promise<VolumePage>
+  /** How many people could be reached; undefined where the network says that they are too few. */
+  estimate: (query: EstimateQuery) => Promise<Estimate | undefined>
   /** A profile by its handle, as the network shows it to everybody. */
   lookup: (handle: string) => Promise<PublicProfile | undefined>
   consent: {

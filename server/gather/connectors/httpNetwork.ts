@@ -19,6 +19,12 @@ import {
 } from './connector'
 import { addressOf } from './addressOf'
 import { STORED_BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
+import {
+  ESTIMATING_NETWORKS,
+  estimateAnswerSchema,
+  type Estimate,
+  type EstimateQuery,
+} from '../../../shared/read/reachable'
 import type { PublicProfile } from '../../../shared/gather/publicProfile'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
@@ -157,6 +163,24 @@ export function httpNetwork(connection: Connection): Connector {
     return { type, bytes: await bytesOf(response, name, MOST_PICTURE_BYTES) }
   }
 
+  /** How many people could be reached, as far as what the network says can be read. */
+  async function estimate({ where, ages, genders, interests }: EstimateQuery): Promise<Estimate | undefined> {
+    const { kind, ...place } = where
+    const response = await ask('public/estimate', {
+      kind,
+      ...Object.fromEntries(Object.entries(place).map(([part, value]) => [part, String(value)])),
+      ages: ages.join(','),
+      genders: genders.join(','),
+      interests: interests.join(','),
+    })
+    if (response.status === 404) return undefined
+    try {
+      return estimateAnswerSchema.validateSync(await jsonOf(response, name), { stripUnknown: true }) as Estimate
+    } catch {
+      throw new NetworkTrouble(`${name} gave an estimate that cannot be read.`)
+    }
+  }
+
   function ofOwner(id: string, ask: AsOwner): Connector {
     return {
       figures: (from) => ask((tokens) => page<DaysPage>(tokens, `profiles/${id}/days`, from)),
@@ -180,6 +204,7 @@ export function httpNetwork(connection: Connection): Connector {
   return {
     ...streams,
     volume: (from) => page<VolumePage>(undefined, 'public/volume', from),
+    ...((ESTIMATING_NETWORKS as readonly string[]).includes(network) && { estimate }),
     async lookup(handle) {
       const response = await ask('public/profiles', { handle })
       return response.status === 404 ? undefined : ((await jsonOf(response, name)) as PublicProfile)

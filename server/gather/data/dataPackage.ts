@@ -1,6 +1,9 @@
 import { stringify } from 'csv-stringify/sync'
-import { Zip, ZipDeflate, strToU8 } from 'fflate'
+import { Zip, ZipDeflate, ZipPassThrough, strToU8 } from 'fflate'
 import { safeText } from '../../../core/datasets/packageText'
+import type { PACKAGE_FORMATS } from '../../../shared/gather/data'
+import { sql } from '../../platform/database/sql'
+import { parquetOf } from './parquet'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { packageTables, type PackageTable } from './packageTables'
 import { readMe } from './readMe'
@@ -11,51 +14,85 @@ export const PACKAGE_VERSION = '1'
 
 interface PackageFile {
   name: string
-  /** Its text, part by part. */
-  text: AsyncIterable<string> | Iterable<string>
+  /** What is in it, part by part. */
+  parts: AsyncIterable<string | Uint8Array> | Iterable<string>
+  /** Whether it is packed already. */
+  isDense?: boolean
 }
+export type PackageFormat = (typeof PACKAGE_FORMATS)[number]
 
 /**
  * Everything that is kept of a client, as a Frictionless Data Package: a descriptor with a Table Schema for each table,
- * the tables as CSV, and a text that explains them, in one ZIP. It is made part by part, so that memory stays flat.
+ * the tables as CSV or as Parquet, and a text that explains them, in one ZIP. It is made part by part, so that memory
+ * stays flat.
  *
- * @param db  reading as of one moment
- * @param at  when that is, in milliseconds since 1970 UTC
+ * @param db      reading as of one moment
+ * @param at      when that is, in milliseconds since 1970 UTC
+ * @param format  what the tables are
  */
-export async function* dataPackage(db: ClientDb, at: number): AsyncGenerator<Uint8Array> {
+export async function* dataPackage(
+  db: ClientDb,
+  at: number,
+  format: PackageFormat = 'csv',
+): AsyncGenerator<Uint8Array> {
   const tables = await packageTables(db)
+  const descriptor = await descriptorOf(db, tables, at, format)
   const files: PackageFile[] = [
-    { name: 'datapackage.json', text: [`${JSON.stringify(descriptorOf(db, tables, at), null, 2)}\n`] },
-    { name: 'README.md', text: [readMe(db.name, tables)] },
-    ...tables.map((table) => ({ name: pathOf(table), text: csvOf(db, table) })),
+    { name: 'datapackage.json', parts: [`${JSON.stringify(descriptor, null, 2)}\n`] },
+    { name: 'README.md', parts: [readMe(db.name, tables, format)] },
+    ...tables.map((table) => ({
+      name: pathOf(table, format),
+      parts: format === 'csv' ? csvOf(db, table) : parquetOf(db, table),
+      isDense: format === 'parquet',
+    })),
   ]
   yield* zipped(files, at)
 }
 
-const pathOf = ({ name }: PackageTable): string => `data/${name}.csv`
+const pathOf = ({ name }: PackageTable, format: PackageFormat): string => `data/${name}.${format}`
+
+/** How the tables are written, in the words of the standard. */
+const FORMS = {
+  csv: {
+    profile: 'tabular-data-resource',
+    format: 'csv',
+    mediatype: 'text/csv',
+    encoding: 'utf-8',
+    dialect: { delimiter: ',', quoteChar: '"', doubleQuote: true, lineTerminator: '\r\n', header: true },
+  },
+  parquet: { profile: 'data-resource', format: 'parquet', mediatype: 'application/vnd.apache.parquet' },
+}
 
 /** The descriptor of a package (Frictionless Data, Data Package 1 with Tabular Data Resources). */
-export const descriptorOf = (db: ClientDb, tables: readonly PackageTable[], at: number) => ({
-  profile: 'tabular-data-package',
+export const descriptorOf = async (
+  db: ClientDb,
+  tables: readonly PackageTable[],
+  at: number,
+  format: PackageFormat = 'csv',
+) => ({
+  profile: format === 'csv' ? 'tabular-data-package' : 'data-package',
   name: db.slug,
   title: db.name,
   description: 'Everything that is kept of this client.',
   created: new Date(at).toISOString(),
   version: PACKAGE_VERSION,
-  client: { name: db.name, timeZone: db.timeZone, universe: db.universe ?? null },
+  client: { name: db.name, timeZone: db.timeZone, universe: db.universe ?? null, ...(await saidOf(db)) },
   resources: tables.map((table) => ({
-    profile: 'tabular-data-resource',
     name: table.name,
     title: table.title,
     description: table.description,
-    path: pathOf(table),
-    format: 'csv',
-    mediatype: 'text/csv',
-    encoding: 'utf-8',
-    dialect: { delimiter: ',', quoteChar: '"', doubleQuote: true, lineTerminator: '\r\n', header: true },
+    path: pathOf(table, format),
+    ...FORMS[format],
     schema: table.schema,
   })),
 })
+
+/** What is kept of the client itself. */
+const saidOf = async (db: ClientDb) =>
+  (await db.one<{ website: string; intendedAudience: string }>(sql`
+    SELECT COALESCE(website, '') AS website, intended_audience AS intendedAudience
+    FROM   client
+    WHERE  client_id = ${db.client}`))!
 
 async function* csvOf(db: ClientDb, { name, keys, columns, schema, valuesOf }: PackageTable): AsyncGenerator<string> {
   yield line([schema.fields.map((field) => field.name)])
@@ -75,12 +112,12 @@ async function* zipped(files: readonly PackageFile[], at: number): AsyncGenerato
     if (error) throw error
     made.push(part)
   })
-  for (const { name, text } of files) {
-    const file = new ZipDeflate(name, { level: 6 })
+  for (const { name, parts, isDense } of files) {
+    const file = isDense ? new ZipPassThrough(name) : new ZipDeflate(name, { level: 6 })
     file.mtime = new Date(at)
     zip.add(file)
-    for await (const part of text) {
-      file.push(strToU8(part))
+    for await (const part of parts) {
+      file.push(typeof part === 'string' ? strToU8(part) : part)
       while (made.length > 0) yield made.shift()!
     }
     file.push(new Uint8Array(), true)

@@ -6,9 +6,9 @@ import { raw, sql } from '../../platform/database/sql'
 /** What is kept of a client's data, dataset by dataset: how much, of how many profiles, and over which days. */
 export const whatIsKept = (db: ClientDb): Promise<KeptDataset[]> =>
   Promise.all(
-    DATASETS.map(async ({ id, name, grain, day, sources, keptDays }) => {
+    DATASETS.map(async ({ id, name, grain, day, sources, keptDays, keys }) => {
       const kept = await db.one<Pick<KeptDataset, 'rows' | 'profiles' | 'from' | 'to'>>(sql`
-        SELECT COUNT(*) AS \`rows\`, COUNT(DISTINCT profile_id) AS profiles, DATE(MIN(${raw(day)})) AS \`from\`,
+        SELECT COUNT(*) AS \`rows\`, COUNT(DISTINCT ${raw(keys[0]!.column)}) AS profiles, DATE(MIN(${raw(day)})) AS \`from\`,
                DATE(MAX(${raw(day)})) AS \`to\`
         FROM   ${raw(id)}
         WHERE  client_id = ${db.client}`)

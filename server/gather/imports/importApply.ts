@@ -1,7 +1,7 @@
 import type { Mapping } from '../../../core/imports/rowReader'
 import { sql } from '../../platform/database/sql'
 import { datasetById } from '../../../core/datasets/datasets'
-import { mappedColumns, readerFor } from './batches'
+import { mappedColumns, readerFor, withoutPost, withPartNumbers } from './batches'
 import { writeRows } from './writeRows'
 import { rowBatches } from './rows'
 import { importById, moveTo } from './store'
@@ -35,7 +35,9 @@ export async function importApply(context: JobContext): Promise<void> {
     if (rows <= view.appliedRows) continue
     await context.step(
       async (inside) => {
-        await writeRows(inside, id, dataset, good, columns)
+        const lost = await withoutPost(inside, dataset, good)
+        const writable = good.filter((row) => !lost.has(row))
+        await writeRows(inside, id, dataset, await withPartNumbers(inside, dataset, writable, true), columns)
         await inside.run(
           sql`UPDATE import SET applied_rows = ${rows} WHERE client_id = ${inside.client} AND import_id = ${id}`,
         )

@@ -3,9 +3,9 @@ import { LONGEST_CELL } from '../../../core/imports/rowReader'
 import type { ImportSummary } from '../../../shared/gather/imports'
 import { datasetById } from '../../../core/datasets/datasets'
 import { rowKey } from '../../../core/datasets/dataset'
-import { readerFor, type GoodRow } from './batches'
+import { readerFor, withoutPost, withPartNumbers, type GoodRow } from './batches'
 import { isSame, storedRows } from '../../figures/questions/storedRows'
-import { rowBatches } from './rows'
+import { rowBatches, type FileRow } from './rows'
 import { importById, moveTo } from './store'
 import { signatureOf } from './upload'
 import { sql } from '../../platform/database/sql'
@@ -55,7 +55,8 @@ export async function importCheck(context: JobContext): Promise<void> {
   // rows of totals are those with which the file ends: what is followed by another row is a bad row
   let totals: BadRow[] = []
   for await (const batch of rowBatches(db, id, view.layout!, BATCH_ROWS, (more) => (bytes += more))) {
-    const good: GoodRow[] = []
+    let good: GoodRow[] = []
+    const sources = new Map<GoodRow, FileRow>()
     const bad: BadRow[] = []
     for (const { line, cells, isOpen } of batch) {
       summary.rows++
@@ -69,21 +70,30 @@ export async function importCheck(context: JobContext): Promise<void> {
       if (row.kind === 'bad') bad.push({ line, cells, reason: row.reason })
       else {
         good.push(row)
+        sources.set(row, { line, cells })
         if (isOpen) summary.openLine = line
       }
     }
+    const lost = await withoutPost(db, dataset, good)
+    for (const row of lost)
+      bad.push({
+        ...sources.get(row)!,
+        reason: `There is no post of that profile with the id "${row.keys[1]}"; import the posts before their lives`,
+      })
+    good = good.filter((row) => !lost.has(row))
     const kept = bad.filter(({ cells }, index) => {
       letters += cells.reduce((sum, { length }) => sum + Math.min(length, LONGEST_CELL), 0)
       return summary.bad + index < BAD_ROWS_KEPT && letters < BAD_LETTERS_KEPT
     })
     summary.bad += bad.length
+    const numbered = await withPartNumbers(db, dataset, good, false)
     const stored = await storedRows(
       db,
       dataset,
-      good.map(({ keys }) => keys),
+      numbered.map(({ keys }) => keys),
       false,
     )
-    for (const row of good) {
+    for (const row of numbered) {
       const before = stored.get(rowKey(row.keys))
       profiles.add(row.profile)
       summary.good++

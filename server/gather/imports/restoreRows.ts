@@ -52,6 +52,7 @@ async function restoreOf(db: ClientDb, importId: number, dataset: Dataset, recor
   )
   const columns = valueColumns(dataset)
   const texts = new Set(dataset.texts.map(({ column }) => column))
+  const instants = new Set(dataset.texts.flatMap(({ column, type }) => (type === 'instant' ? [column] : [])))
   const restored: { keys: Keys; values: Values; importId: number | null; imported: number; changedAt: Date }[] = []
   const gone: Keys[] = []
   for (const record of records) {
@@ -63,7 +64,17 @@ async function restoreOf(db: ClientDb, importId: number, dataset: Dataset, recor
       const before = JSON.parse(record.previous!) as Record<string, never>
       restored.push({
         keys,
-        values: Object.fromEntries(columns.map((column) => [column, isWritten(column) ? before[column] : row[column]])),
+        values: Object.fromEntries(
+          columns.map((column) => [
+            column,
+            // a column that came after the import was kept is none of its
+            !isWritten(column) || !(column in before)
+              ? row[column]
+              : instants.has(column) && before[column]
+                ? new Date(before[column])
+                : before[column],
+          ]),
+        ),
         importId: record.previous_import,
         imported: before.imported!,
         changedAt: new Date(before.changed_at!),

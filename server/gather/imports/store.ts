@@ -1,13 +1,13 @@
-import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
-import { rowReader } from '../../../core/imports/rowReader'
+import { datasetById, PROFILE_DAY } from '../../../core/datasets/datasets'
+import type { Mapping } from '../../../core/imports/rowReader'
 import { Unreadable } from '../../../core/unreadable'
 import { badRequest, conflict, notFound } from '../../platform/problems/problem'
-import type { MappingInput, BadRow, ImportState, ImportView, ImportHead } from '../../../shared/gather/imports'
+import type { BadRow, ImportState, ImportView, ImportHead } from '../../../shared/gather/imports'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 import { enqueue } from '../../platform/jobs/queue'
-import { knownProfiles } from './batches'
-import { now } from '../../platform/clock'
+import { siteNames } from '../../figures/questions/siteNames'
+import { knownProfiles, readerFor } from './batches'
 import { IMPORT_APPLY, IMPORT_CHECK, IMPORT_UNDO } from './jobs'
 
 interface HeadRow extends Omit<ImportHead, 'summary' | 'hasWritten'> {
@@ -60,7 +60,7 @@ export async function moveTo(
 }
 
 /** Takes the matching of columns and has the whole file checked. Nothing is written to the figures. */
-export async function startCheck(db: ClientDb, id: number, mapping: MappingInput, person: number): Promise<number> {
+export async function startCheck(db: ClientDb, id: number, mapping: Mapping, person: number): Promise<number> {
   const view = await importById(db, id)
   const { layout } = view
   if (!layout) throw conflict('The file has not been opened yet. Wait for that, or remove it and bring it again.')
@@ -69,8 +69,11 @@ export async function startCheck(db: ClientDb, id: number, mapping: MappingInput
   const profiles = await knownProfiles(db)
   if (mapping.profile !== null && !profiles.some(({ profile }) => profile === mapping.profile))
     throw badRequest('That profile is not one of this client’s. Choose one from the list.')
+  const dataset = datasetById(mapping.dataset ?? PROFILE_DAY.id)
+  if (mapping.site && !(await siteNames(db)).some(({ id: known }) => known === mapping.site))
+    throw badRequest('That site is not one of this client’s. Choose one from the list.')
   try {
-    rowReader(layout.headings, mapping, profiles, lastCompleteDay(now(), db.timeZone))
+    await readerFor(db, { dataset: dataset.id, layout, mapping })
   } catch (error) {
     throw error instanceof Unreadable ? badRequest(error.message) : error
   }
@@ -79,7 +82,8 @@ export async function startCheck(db: ClientDb, id: number, mapping: MappingInput
     if (!(await moveTo(inside, id, ['uploaded', 'checked', 'failed'], 'checking')))
       throw conflict('This import has moved on. Open it again to see where it stands.')
     await inside.run(
-      sql`UPDATE import SET mapping = ${JSON.stringify(mapping)}, summary = NULL WHERE client_id = ${inside.client} AND import_id = ${id}`,
+      sql`UPDATE import SET mapping = ${JSON.stringify(mapping)}, dataset = ${dataset.id}, summary = NULL
+          WHERE client_id = ${inside.client} AND import_id = ${id}`,
     )
     return await enqueue(inside, IMPORT_CHECK, id, {}, person)
   })

@@ -3,13 +3,23 @@ import { statfs } from 'node:fs/promises'
 import iconv from 'iconv-lite'
 import { parse } from 'csv-parse/sync'
 import { stringify } from 'csv-stringify/sync'
+import { datasetById, PROFILE_DAY } from '../../../core/datasets/datasets'
 import { columnContents, guessByContents } from '../../../core/imports/columnContents'
 import { detectEncoding } from '../../../core/imports/encoding'
-import { chooseDelimiter, DELIMITERS, describeLayout, guessTargets, type Layout } from '../../../core/imports/layout'
+import {
+  chooseDelimiter,
+  DELIMITERS,
+  describeLayout,
+  guessDataset,
+  guessTargets,
+  type Layout,
+} from '../../../core/imports/layout'
+import { dateTarget } from '../../../core/imports/importTargets'
 import { Unreadable } from '../../../core/unreadable'
 import type { MappingInput } from '../../../shared/gather/imports'
 import {
   LARGEST_IMPORT_BYTES,
+  LARGEST_JSON_BYTES,
   LARGEST_WORKBOOK_BYTES,
   MOST_OF_CLIENT_BYTES,
   MOST_OF_PERSON_BYTES,
@@ -19,7 +29,8 @@ import { sql } from '../../platform/database/sql'
 import { enqueue } from '../../platform/jobs/queue'
 import { badRequest, Problem } from '../../platform/problems/problem'
 import { knownProfiles } from './batches'
-import { isWorkbook, tooLargeWorkbook, type WorkbookSheet } from './workbook'
+import { isJson, tooLargeJson } from './jsonFile'
+import { isWorkbook, tooLargeWorkbook } from './workbook'
 import { IMPORT_OPEN } from './jobs'
 
 const CHUNK_BYTES = 1024 * 1024
@@ -56,7 +67,8 @@ export async function takeUpload(
     const bytes = await keepChunks(db, insertId, stream, () => refuseTooMuch(db, person, limits))
     if (bytes === 0) throw badRequest('The file is empty.')
     const sample = await beginning(db, insertId)
-    if (isWorkbook(sample)) await openLater(db, insertId, bytes, person)
+    if (isWorkbook(sample)) await openLater(db, insertId, bytes, person, LARGEST_WORKBOOK_BYTES, tooLargeWorkbook())
+    else if (isJson(sample)) await openLater(db, insertId, bytes, person, LARGEST_JSON_BYTES, tooLargeJson())
     else await describeFile(db, insertId, layoutOf(sample, bytes > SAMPLE_BYTES), bytes)
     return insertId
   } catch (error) {
@@ -65,9 +77,16 @@ export async function takeUpload(
   }
 }
 
-/** A workbook is unpacked by a job: that takes long, and can take much. */
-async function openLater(db: ClientDb, importId: number, bytes: number, person: number): Promise<void> {
-  if (bytes > LARGEST_WORKBOOK_BYTES) throw new Problem(413, 'Too large', tooLargeWorkbook())
+/** A workbook is unpacked, and JSON parsed, by a job: that takes long, and can take much. */
+async function openLater(
+  db: ClientDb,
+  importId: number,
+  bytes: number,
+  person: number,
+  most: number,
+  tooLarge: string,
+): Promise<void> {
+  if (bytes > most) throw new Problem(413, 'Too large', tooLarge)
   await db.transaction(async (inside) => {
     await inside.run(
       sql`UPDATE import SET state = 'opening', bytes = ${bytes} WHERE client_id = ${inside.client} AND import_id = ${importId}`,
@@ -90,10 +109,22 @@ export async function describeFile(db: ClientDb, importId: number, seen: Layout,
     AND    import_id = ${importId}`)
 }
 
-/** The text of a sheet in the place of the workbook that it was in: rows of the sheet are lines of the text. */
-export async function replaceBySheet(db: ClientDb, importId: number, { name, of, rows }: WorkbookSheet): Promise<void> {
+/**
+ * Rows as text in the place of the workbook or JSON that they were in: every row is a line of the text.
+ *
+ * @param of  what they were in
+ */
+export async function replaceByRows(
+  db: ClientDb,
+  importId: number,
+  rows: string[][],
+  of: Pick<Layout, 'sheet' | 'isJson'>,
+): Promise<void> {
   const text = Buffer.from(stringify(rows))
-  const layout = { ...layoutOf(text.subarray(0, SAMPLE_BYTES), text.length > SAMPLE_BYTES), sheet: { name, of } }
+  const layout = {
+    ...layoutOf(text.subarray(0, SAMPLE_BYTES), text.length > SAMPLE_BYTES),
+    ...of,
+  }
   await db.run(sql`DELETE FROM import_chunk WHERE client_id = ${db.client} AND import_id = ${importId}`)
   for (let chunk = 0; chunk * CHUNK_BYTES < text.length; chunk++) {
     await db.insertRows(
@@ -253,6 +284,18 @@ function records(text: string, delimiter: string): SampleRecord[] {
 export const signatureOf = ({ headings }: Layout): string =>
   createHash('sha256').update(JSON.stringify(headings)).digest('hex')
 
+/** What a file holds, by its headings and what stands below them. */
+function guessed({ headings, contents = [] }: Layout) {
+  const dataset = guessDataset(headings)
+  const targets = guessTargets(headings, dataset)
+  return {
+    dataset: dataset.id,
+    targets: dataset === PROFILE_DAY ? guessByContents(targets, contents) : targets,
+    profile: null,
+    site: null,
+  }
+}
+
 /**
  * The mapping that was last used for the same headings, or a first guess. The order of dates comes from the file, and
  * is never guessed.
@@ -261,10 +304,9 @@ async function firstMapping(db: ClientDb, layout: Layout): Promise<Partial<Mappi
   const remembered = await db.one<{ mapping: string }>(
     sql`SELECT mapping FROM import_memory WHERE client_id = ${db.client} AND signature = ${signatureOf(layout)}`,
   )
-  const guess = remembered
-    ? (JSON.parse(remembered.mapping) as MappingInput)
-    : { targets: guessByContents(guessTargets(layout.headings), layout.contents ?? []), profile: null }
-  const day = guess.targets.indexOf('day')
+  const guess = remembered ? (JSON.parse(remembered.mapping) as MappingInput) : guessed(layout)
+  // what was remembered before there were several kinds is of days
+  const day = guess.targets.indexOf(dateTarget(datasetById(guess.dataset ?? PROFILE_DAY.id)))
   const order = day < 0 ? 'none' : layout.dateOrders[day]
   return { ...guess, decimal: layout.decimal, dateOrder: order === 'ambiguous' || order === 'none' ? undefined : order }
 }

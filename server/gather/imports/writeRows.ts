@@ -34,6 +34,7 @@ export async function writeRows(
     return isSame(values, before) ? [] : [{ key, keys, values, before }]
   })
   const all = valueColumns(dataset)
+  const usual = new Map(dataset.texts.map(({ column, usual: text }) => [column, text]))
   await db.insertRows(
     'import_record',
     ['import_id', 'dataset', 'row_key', 'existed', 'written', 'previous', 'previous_import'],
@@ -62,7 +63,7 @@ export async function writeRows(
     [...dataset.keys.map(({ column }) => column), ...columns, 'import_id', 'imported', 'changed_at'],
     changed.map(({ keys, values, before }) => [
       ...keys,
-      ...columns.map((column) => values[column] ?? before?.[column] ?? null),
+      ...columns.map((column) => values[column] ?? before?.[column] ?? usual.get(column) ?? null),
       importId,
       bitsOf(
         dataset,

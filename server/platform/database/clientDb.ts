@@ -16,12 +16,16 @@ export interface ClientDb {
   rows: <T>(query: Query<true>) => Promise<T[]>
   one: <T>(query: Query<true>) => Promise<T | undefined>
   run: (query: Query<true>) => Promise<ResultSetHeader>
-  /** Inserts rows of this client; where a key exists already, the columns of `update` are written over. */
+  /**
+   * Inserts rows of this client; where a key exists already, the columns of `update` are written over, and what is in
+   * those of `add` is added to what stands there.
+   */
   insertRows: (
     table: string,
     columns: readonly string[],
     rows: readonly unknown[][],
     update?: readonly string[],
+    add?: readonly string[],
   ) => Promise<void>
   /** All or nothing. Inside another transaction it is part of that one. */
   transaction: <T>(work: (db: ClientDb) => Promise<T>) => Promise<T>
@@ -71,12 +75,12 @@ export function clientDb(
       for (const table of tablesWritten(query.text)) written.add(table)
       return (await runner.query<ResultSetHeader>(query.text, [...query.values]))[0]
     },
-    async insertRows(table, columns, rows, update = []) {
+    async insertRows(table, columns, rows, update = [], add = []) {
       if (rows.length === 0) return
       if ('getConnection' in runner)
-        return await db.transaction((inside) => inside.insertRows(table, columns, rows, update))
+        return await db.transaction((inside) => inside.insertRows(table, columns, rows, update, add))
       written.add(table)
-      await runner.query(insertText(table, columns, update), [rows.map((values) => [clientId, ...values])])
+      await runner.query(insertText(table, columns, update, add), [rows.map((values) => [clientId, ...values])])
     },
     transaction: (work) =>
       'getConnection' in runner ? inTransaction(runner, (connection) => counted(row, connection, work)) : work(db),
@@ -92,12 +96,19 @@ async function counted<T>(row: ClientRow, connection: PoolConnection, work: (db:
   return result
 }
 
-function insertText(table: string, columns: readonly string[], update: readonly string[]): string {
+function insertText(
+  table: string,
+  columns: readonly string[],
+  update: readonly string[],
+  add: readonly string[],
+): string {
   const names = raw(['client_id', ...columns].join(', ')).text
   const text = `INSERT INTO ${raw(table).text} (${names}) VALUES ?`
-  return update.length === 0
-    ? text
-    : `${text} ON DUPLICATE KEY UPDATE ${raw(update.map((column) => `${column} = VALUES(${column})`).join(', ')).text}`
+  const over = [
+    ...update.map((column) => `${column} = VALUES(${column})`),
+    ...add.map((column) => `${column} = ${column} + VALUES(${column})`),
+  ]
+  return over.length === 0 ? text : `${text} ON DUPLICATE KEY UPDATE ${raw(over.join(', ')).text}`
 }
 
 /**

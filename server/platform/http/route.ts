@@ -16,7 +16,7 @@ import { personOfSession } from '../people/sessions'
 import type { ClientDb } from '../database/clientDb'
 import { log } from '../log'
 import { readLimited } from './readLimited'
-import { badRequest, forbidden, notFound, notSignedIn, Problem } from '../problems/problem'
+import { badRequest, forbidden, NOT_RELEASED, notFound, notSignedIn, Problem } from '../problems/problem'
 import { toProblem } from '../problems/toProblem'
 
 /**
@@ -117,10 +117,6 @@ function refuseUnless(needs: Needs | 'write' | 'own', { role }: Person, released
     throw forbidden('You can look at this client but not change anything. Ask the agency to do it.')
   if (needs === 'work' || !released.includes(needs)) throw forbidden(NOT_RELEASED)
 }
-
-/** What a viewer is told of everything that is not theirs to see. */
-export const NOT_RELEASED =
-  'This is the agency’s work, and is not released to you. What was issued for you stands under Editions.'
 
 /** An answer that is JSON already. */
 export function sendJson(event: H3Event, text: string): string {

@@ -16,7 +16,7 @@ const named = (): string[] =>
 /**
  * @throws TypeError when ZAFFER_TRUSTED_PROXY names something that is no address and no range
  */
-function isTrusted(address: string): boolean {
+export function isTrusted(address: string): boolean {
   const proxies = named()
   return proxies.length > 0 && address !== '' && proxyAddress.compile(proxies)(address, 0)
 }

@@ -73,7 +73,7 @@ export async function changeAgency(
 }
 
 /** Addresses of the application's own pages, which no client can have. */
-const TAKEN = ['agency', 'api', 'begin', 'consent', 'glossary', 'me', 'shared', 'sign-in']
+const TAKEN = ['agency', 'api', 'begin', 'consent', 'glossary', 'l', 'me', 'p', 'shared', 'sign-in']
 /** How many clients of one name there can be. */
 const MOST_ALIKE = 50
 

@@ -31,3 +31,7 @@ export const conflict = (detail: string, more?: Record<string, unknown>): Proble
 export const forbidden = (detail: string): Problem => new Problem(403, 'Not allowed', detail)
 
 export const notSignedIn = (): Problem => new Problem(401, 'Not signed in', 'Sign in to go on.')
+
+/** What a viewer is told of everything that is not theirs to see. */
+export const NOT_RELEASED =
+  'This is the agency’s work, and is not released to you. What was issued for you stands under Editions.'
