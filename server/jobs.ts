@@ -1,3 +1,4 @@
+import { takePackageJob } from './gather/data/takePackage'
 import { importApplyJob } from './gather/imports/importApply'
 import { importCheckJob } from './gather/imports/importCheck'
 import { importOpenJob } from './gather/imports/importOpen'
@@ -23,6 +24,7 @@ export const JOBS: readonly JobModule[] = [
   importCheckJob,
   importApplyJob,
   importUndoJob,
+  takePackageJob,
   editionIssueJob,
   editionPrintJob,
   housekeepingJob,

@@ -8,7 +8,7 @@ function gateFor({ method, path }: H3Event): Gate {
   if (/\/data\/package$/.test(place!)) return GATES.files
   if (method === 'GET' || method === 'HEAD') return GATES.reading
   if (/\/imports$/.test(place!)) return GATES.files
-  return /\/(search|profiles|lookup)$|\/api\/consent\//.test(place!) ? GATES.outside : GATES.writing
+  return /\/(search|profiles|lookup|reachable)$|\/api\/consent\//.test(place!) ? GATES.outside : GATES.writing
 }
 
 /** Whether it is asked by a page that is drawn here and was let in already; nobody outside can say so. */

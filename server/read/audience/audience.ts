@@ -1,4 +1,5 @@
 import { overlapOf, type AudienceShares } from '../../../core/audience/intendedAudience'
+import { medianAge } from '../../../core/audience/medianAge'
 import { mergeAudiences, type CountedAudience } from '../../../core/audience/mergeAudiences'
 import { representationIndex } from '../../../core/audience/representationIndex'
 import {
@@ -122,9 +123,29 @@ function facetView(scope: ResolvedScope, facet: Facet, rows: readonly CountRow[]
       Object.entries(counted).map(([base, audience]) => [base, totalOf(rows, facet, base as AudienceBase, audience)]),
     ),
     parts: parts.sort(inOrder(facet)),
+    ...(facet.id === 'age_gender' && { medianAges: medianAgesOf(counted) }),
     gaps: gapsOf(scope, facet, rows),
   }
 }
+
+/** The ages that half of each base are younger than. */
+const medianAgesOf = (counted: ByBase): FacetView['medianAges'] =>
+  Object.fromEntries(
+    Object.entries(counted).map(([base, { parts }]) => [
+      base,
+      Object.fromEntries(
+        (['all', 'f', 'm'] as const).flatMap((who) => {
+          const ages = new Map<string, number>()
+          for (const [part, people] of parts) {
+            const [gender, age = ''] = part.split('|')
+            if (who === 'all' || gender === who) ages.set(age, (ages.get(age) ?? 0) + people)
+          }
+          const median = medianAge(ages)
+          return median === undefined ? [] : [[who, median]]
+        }),
+      ),
+    ]),
+  )
 
 /** The name of a part: an age and gender, or what its breakdown calls it. */
 export function nameOf(facet: Facet, part: string): string {

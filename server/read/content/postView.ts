@@ -2,6 +2,7 @@ import { addDays } from '../../../core/days/day'
 import { dayAt } from '../../../core/days/lastCompleteDay'
 import { POST_COUNTS } from '../../../core/datasets/datasets'
 import { buildUp, timeToHalf, usualBuildUp, valueAtAge, type AgePoint } from '../../../core/posts/buildUp'
+import { codesIn } from '../../../core/links/linkCode'
 import { POST_FIGURE_KINDS, postFigureById, postValue, type PostCounts } from '../../../core/posts/postFigures'
 import { median } from '../../../core/statistics/median'
 import { LEAST_POSTS } from '../../../core/why/carryingPosts'
@@ -15,7 +16,9 @@ import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { notFound } from '../../platform/problems/problem'
+import { clicksOfCodes } from '../links/visits'
 import { listedPost, withTags } from './listPosts'
+import { retentionOf } from './retentionOf'
 
 /** With how many others, and of how many days before it, a post is compared. */
 const MOST_OTHERS = 200
@@ -51,6 +54,7 @@ export async function postView(db: ClientDb, profileId: number, id: string): Pro
       : others.filter(({ published_at: at }) => now() - at.getTime() >= OLD_HOURS * 3_600_000)
   const there = isWatched && isOld ? (countsAtAge(row, own, ageHours) ?? row) : row
   const [post] = await withTags(db, [listedPost({ allProfiles: [profile] }, row)])
+  const retention = await retentionOf(db, row, others)
   const day = dayAt(row.published_at.getTime(), db.timeZone)
   return {
     post: post!,
@@ -62,7 +66,9 @@ export async function postView(db: ClientDb, profileId: number, id: string): Pro
       interactions: lifeOf(row, own, others, looks, 'interactions'),
       impressions: lifeOf(row, own, others, looks, 'impressions'),
     },
+    ...(retention && { retention }),
     isPaid: (row.paid_impressions ?? 0) > 0,
+    links: await clicksOfCodes(db, codesIn(row.text)),
     tags: await reasonsOf(db, profileId, id),
     notes: await notesIn(db, { from: day, to: addDays(day, NOTE_DAYS) }),
   }

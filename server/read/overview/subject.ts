@@ -1,6 +1,5 @@
 import { addDays, type Day } from '../../../core/days/day'
 import { metricById } from '../../../core/metrics/catalogue'
-import { PUBLIC_COLUMNS } from '../../../core/metrics/storedFigures'
 import { networkById } from '../../../core/networks/networks'
 import { lengthOf, type Period } from '../../../core/periods/period'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
@@ -8,6 +7,7 @@ import { comparableMembers } from '../../../core/rollup/comparableMembers'
 import { compareFigures, type ComparedAggregates } from '../../../core/rollup/compareFigures'
 import type { DayMask } from '../../../core/rollup/daysWith'
 import { figureOf } from '../../../core/rollup/figureOf'
+import { publicPart } from '../../../core/rollup/publicPart'
 import { expectedChange } from '../../../core/subject/expectedChange'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { profilesOf } from '../../figures/questions/profileRows'
@@ -195,13 +195,4 @@ async function ofField(
       competitors: [...new Set(rivals.flatMap(({ rival }) => rival ?? []))].sort(),
     }
   )
-}
-
-/** What everybody can see of a profile: public figures are compared with public figures. */
-function publicPart(aggregate: ProfileAggregate): ProfileAggregate {
-  const open = <T extends object>(values: T): T =>
-    Object.fromEntries(
-      Object.entries(values).filter(([column]) => (PUBLIC_COLUMNS as readonly string[]).includes(column)),
-    ) as T
-  return { ...aggregate, isPublicOnly: true, sums: open(aggregate.sums), counts: open(aggregate.counts) }
 }

@@ -4,6 +4,10 @@ import { profilesBlock } from '../../gather/profiles/profilesBlock'
 import { endsBlock } from '../../read/content/endsBlock'
 import { formatsBlock } from '../../read/content/formatsBlock'
 import { audienceBlock } from '../../read/audience/audienceBlock'
+import { linksBlock } from '../../read/links/linksBlock'
+import { pollBlock } from '../../read/audience/pollBlock'
+import { fieldBlock } from '../../compare/field/fieldBlock'
+import { trafficBlock } from '../../read/traffic/trafficBlock'
 import { byTagBlock } from '../../read/tags/byTagBlock'
 import { occasionsBlock } from '../../read/tags/occasionsBlock'
 import { postsBlock } from '../../read/content/postsBlock'
@@ -36,6 +40,10 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   byTag: byTagBlock,
   occasions: occasionsBlock,
   audience: audienceBlock,
+  poll: pollBlock,
+  traffic: trafficBlock,
+  links: linksBlock,
+  field: fieldBlock,
   open: openBlock,
   profiles: profilesBlock,
   found: foundBlock,

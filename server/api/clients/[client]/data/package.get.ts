@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { setResponseHeader } from 'h3'
+import { getQuery, setResponseHeader } from 'h3'
+import { packageSchema } from '../../../../../shared/gather/data'
 import { dataPackage } from '../../../../gather/data/dataPackage'
 import { now } from '../../../../platform/clock'
 import { asOfNow } from '../../../../platform/database/clientDb'
@@ -14,9 +15,16 @@ const LONGEST_MS = 600_000
 /** Everything that is kept of a client, as it is at one moment, in one file. */
 export default clientRoute('work', async ({ event, db }) => {
   const at = now()
-  nameFile(event, `${db.name}, all data, ${new Date(at).toISOString().slice(0, 10)}`, 'zip')
+  const { format } = packageSchema.validateSync(getQuery(event))
+  nameFile(
+    event,
+    `${db.name}, all data${format === 'parquet' ? ' as Parquet' : ''}, ${new Date(at).toISOString().slice(0, 10)}`,
+    'zip',
+  )
   setResponseHeader(event, 'Content-Type', 'application/zip')
   await asOfNow(db, (inside) =>
-    pipeline(Readable.from(dataPackage(inside, at)), event.node.res, { signal: AbortSignal.timeout(LONGEST_MS) }),
+    pipeline(Readable.from(dataPackage(inside, at, format)), event.node.res, {
+      signal: AbortSignal.timeout(LONGEST_MS),
+    }),
   ).catch((error: unknown) => log.warn({ err: error, client: db.slug }, 'a package was not brought to its end'))
 })

@@ -7,9 +7,9 @@ import { columnsSchema, headlinesSchema } from '../../../../../shared/read/overv
 import { blockSchema, type Block } from '../../../../../shared/report/blocks'
 import { aboutScope } from '../../../../figures/aboutScope'
 import { tableOf } from '../../../../report/blocks/tableOf'
-import { clientRoute, NOT_RELEASED } from '../../../../platform/http/route'
+import { clientRoute } from '../../../../platform/http/route'
 import { sendTables } from '../../../../platform/http/sendTables'
-import { forbidden } from '../../../../platform/problems/problem'
+import { forbidden, NOT_RELEASED } from '../../../../platform/problems/problem'
 import { fill, fillOrSay } from '../../../../report/blocks/composeReport'
 import { resolveScope } from '../../../../figures/resolveScope'
 
@@ -17,7 +17,21 @@ import { resolveScope } from '../../../../figures/resolveScope'
 const WORK: readonly string[] = ['open', 'profiles', 'found']
 
 /** What blocks have of their own, by the names that it has in an address too. */
-const OWN_FIELDS = ['any', 'all', 'none', 'tags', 'paid', 'tag', 'on', 'before', 'after']
+const OWN_FIELDS = [
+  'any',
+  'all',
+  'none',
+  'tags',
+  'paid',
+  'tag',
+  'on',
+  'before',
+  'after',
+  'poll',
+  'network',
+  'own',
+  'hide',
+]
 
 /**
  * What a part of a page shows, as CSV or XLSX: the same table that a report's block of that kind would have. `overview`

@@ -1,0 +1,208 @@
+import { addDays } from '../../../core/days/day'
+import { GROWTH_WEEKS, growthOver, weeklyGrowth, weeklyGrowths } from '../../../core/field/growth'
+import { overtaking } from '../../../core/field/overtaking'
+import { separation } from '../../../core/field/separation'
+import { standings, typicalBand } from '../../../core/field/standings'
+import type { ProfileAggregate } from '../../../core/rollup/aggregate'
+import { compareFigures, type ComparedAggregates } from '../../../core/rollup/compareFigures'
+import { publicPart } from '../../../core/rollup/publicPart'
+import { carriedLevels } from '../../../core/series/carriedLevels'
+import { networkById } from '../../../core/networks/networks'
+import {
+  FIELD_MEASURES,
+  type Field,
+  type FieldMember,
+  type FieldMetric,
+  type FieldQuery,
+  type FieldRow,
+  type FieldTable,
+} from '../../../shared/compare/field'
+import { NO_DAYS, inDatabase } from '../../figures/factSource'
+import { profilesOf, type ProfileRow } from '../../figures/questions/profileRows'
+import type { ResolvedScope } from '../../figures/resolveScope'
+import { neededDays, rollUp } from '../../figures/rollUp'
+import type { ClientDb } from '../../platform/database/clientDb'
+import { bestPosts, lastPosts } from './fieldPosts'
+
+/** One organisation with its profiles. */
+interface Group {
+  id: number
+  name: string
+  isOwn: boolean
+  profiles: ProfileRow[]
+}
+
+/** Growth is told for so many weeks ahead. */
+const AHEAD_WEEKS = 4
+
+/** The rivals of a client that are watched and of which something is known, each with its profiles. */
+function rivalsAmong(profiles: readonly ProfileRow[]): Group[] {
+  const groups = new Map<string, ProfileRow[]>()
+  for (const row of profiles)
+    if (row.is_rival && row.is_active && row.has_figures) {
+      const name = row.rival ?? row.name
+      groups.set(name, [...(groups.get(name) ?? []), row])
+    }
+  return [...groups].map(([name, own]) => ({
+    id: Math.min(...own.map(({ profile_id: id }) => id)),
+    name,
+    isOwn: false,
+    profiles: own,
+  }))
+}
+
+/**
+ * A client and its rivals as one group: following, output and response with their changes and standings, who grows how
+ * fast, what parts each rival from the client, and the best posts of all. Only what everybody can see is used, of the
+ * client too.
+ */
+export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQuery): Promise<Field> {
+  const hide = new Set(query.hide.split(',').filter(Boolean).map(Number))
+  const rivals = rivalsAmong(await profilesOf(db))
+  const own: Group = { id: 0, name: db.name, isOwn: true, profiles: scope.connected }
+  const isShown = ({ id }: Group) => !hide.has(id)
+  const onNetwork = (group: Group): Group => ({
+    ...group,
+    profiles: group.profiles.filter(({ network }) => query.network === '' || network === query.network),
+  })
+  const groups = [...(query.own === 'out' ? [] : [own]), ...rivals.filter(isShown)]
+    .map(onNetwork)
+    .filter(({ profiles }) => profiles.length > 0)
+  const tables = await tablesOf(db, scope, groups)
+  const growths = await growthsOf(db, scope, groups)
+  const last = await lastPosts(db, profilesIn(groups), scope.period)
+  const members = membersOf(groups, tables, growths).map((member, index) => {
+    const days = groups[index]!.profiles.flatMap(({ profile_id: id }) => last.get(id) ?? []).sort()
+    return { ...member, ...(days.length > 0 && { lastPost: days.at(-1)! }) }
+  })
+  return {
+    members: [...members].sort((a, b) => (b.followers ?? -1) - (a.followers ?? -1) || a.name.localeCompare(b.name)),
+    hidden: rivals.filter((group) => !isShown(group)).map(({ id, name }) => ({ id, name })),
+    networks: [...new Set([own, ...rivals].flatMap(({ profiles }) => profiles.map(({ network }) => network)))]
+      .sort()
+      .map((id) => ({ id, name: networkById(id).name })),
+    tables,
+    posts: await bestPosts(db, groups, scope.period),
+    lastDay: scope.period.to,
+  }
+}
+
+const profilesIn = (groups: readonly Group[]): number[] =>
+  groups.flatMap(({ profiles }) => profiles.map(({ profile_id: id }) => id))
+
+/** Every measure of every member, with its change and where it stands. */
+async function tablesOf(db: ClientDb, scope: ResolvedScope, groups: readonly Group[]): Promise<FieldTable[]> {
+  const metrics = FIELD_MEASURES.map(({ metric }) => metric)
+  const all = { ...scope, connected: groups.flatMap(({ profiles }) => profiles) }
+  const rolled = await rollUp(db, all, metrics, { withPast: false })
+  return metrics.map((metric) => {
+    const rows = groups.map((group) => rowOf(metric, group, rolled, scope))
+    const now = standings(rows.map(({ value }) => value))
+    const then = standings(rows.map(({ before }) => before))
+    const band = typicalBand(rows.map(({ value }) => value))
+    return {
+      metric,
+      rows: rows.map((row, index) => ({
+        ...row,
+        ...(now[index] && { standing: now[index] }),
+        ...(then[index] && { rankBefore: then[index].rank }),
+      })),
+      ...(band && { band }),
+    }
+  })
+}
+
+function rowOf(metric: FieldMetric, group: Group, rolled: ComparedAggregates, scope: ResolvedScope): FieldRow {
+  const ids = new Set(group.profiles.map(({ profile_id: id }) => id))
+  const ofGroup = (aggregates: readonly ProfileAggregate[]) =>
+    aggregates.filter(({ profile }) => ids.has(profile)).map(publicPart)
+  const { figure, earlier, change } = compareFigures(
+    metric,
+    {
+      current: ofGroup(rolled.current),
+      ...(rolled.earlier && {
+        earlier: { comparison: rolled.earlier.comparison, aggregates: ofGroup(rolled.earlier.aggregates) },
+      }),
+    },
+    { period: scope.period },
+  )
+  const { value } = figure
+  const { present, expected } = figure.coverage
+  return {
+    member: group.id,
+    ...(value !== undefined && { value }),
+    ...(earlier?.value !== undefined && { before: earlier.value }),
+    ...(change?.to !== undefined && { to: change.to }),
+    ...(change?.from !== undefined && { from: change.from }),
+    ...(change?.difference !== undefined && { difference: change.difference }),
+    ...(change?.relative !== undefined && metric !== 'engagement_by_followers' && { rate: change.relative }),
+    ...(change?.isUnclear && { isUnclear: true }),
+    ...(present < expected && { days: { known: present, of: expected } }),
+    ...(value === undefined && { reason: figure.reason ?? change?.reason ?? 'Nothing is known of it.' }),
+  }
+}
+
+/** The growth of each member's following, week by week up to the end of the period. */
+async function growthsOf(
+  db: ClientDb,
+  { period }: ResolvedScope,
+  groups: readonly Group[],
+): Promise<(number | undefined)[][]> {
+  const span = { from: addDays(period.to, -7 * GROWTH_WEEKS), to: period.to }
+  const days = await inDatabase(db).days(profilesIn(groups), neededDays(span, ['followers']), ['followers'])
+  return groups.map(({ profiles }) =>
+    weeklyGrowths(profiles.map(({ profile_id: id }) => carriedLevels(days.get(id) ?? NO_DAYS, span, 'followers'))),
+  )
+}
+
+function membersOf(
+  groups: readonly Group[],
+  tables: readonly FieldTable[],
+  growths: readonly (number | undefined)[][],
+): FieldMember[] {
+  const valueOf = (metric: FieldMetric, index: number, side: 'before' | 'value' = 'value') =>
+    tables.find((table) => table.metric === metric)!.rows[index]![side]
+  const sumOf = (side: 'before' | 'value') =>
+    groups.reduce((sum, _, index) => sum + (valueOf('interactions', index, side) ?? 0), 0)
+  const [all, allBefore] = [sumOf('value'), sumOf('before')]
+  const outputOf = (index: number) => ({
+    posts: valueOf('posts', index) ?? 0,
+    interactions: valueOf('interactions', index) ?? 0,
+  })
+  const ownIndex = groups.findIndex(({ isOwn }) => isOwn)
+  return groups.map(({ id, name, isOwn, profiles }, index): FieldMember => {
+    const followers = valueOf('followers', index)
+    const pace = weeklyGrowth(growths[index]!)
+    const [now, then] = [valueOf('interactions', index), valueOf('interactions', index, 'before')]
+    const parted = isOwn || ownIndex < 0 ? undefined : separation(outputOf(ownIndex), outputOf(index))
+    const ours = ownIndex < 0 ? undefined : valueOf('followers', ownIndex)
+    return {
+      id,
+      name,
+      isOwn,
+      networks: [...new Set(profiles.map(({ networkName }) => networkName))],
+      profiles: profiles.length,
+      ...(followers !== undefined && { followers }),
+      ...(pace && { growth: { ...growthOver(pace, AHEAD_WEEKS), weeks: pace.weeks } }),
+      ...(now !== undefined &&
+        all > 0 && {
+          voice: { now: now / all, ...(then !== undefined && allBefore > 0 && { then: then / allBefore }) },
+        }),
+      ...(parted && { separation: parted }),
+      ...(!isOwn && followers && ours && meetingOf(followers, ours, growths[index]!, growths[ownIndex]!)),
+    }
+  })
+}
+
+/** When the smaller of a rival and the client stands level with the larger. */
+function meetingOf(
+  theirs: number,
+  ours: number,
+  growth: readonly (number | undefined)[],
+  own: readonly (number | undefined)[],
+): Pick<FieldMember, 'meeting'> {
+  const isOvertaken = theirs <= ours
+  const ratio = isOvertaken ? ours / theirs : theirs / ours
+  const said = isOvertaken ? overtaking(growth, own, ratio) : overtaking(own, growth, ratio)
+  return said ? { meeting: { ...said, isOvertaken, ratio } } : {}
+}

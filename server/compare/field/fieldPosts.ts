@@ -1,0 +1,77 @@
+import { addDays, type Day } from '../../../core/days/day'
+import type { Period } from '../../../core/periods/period'
+import { LEAST_POSTS } from '../../../core/why/carryingPosts'
+import type { FieldPost } from '../../../shared/compare/field'
+import type { ProfileRow } from '../../figures/questions/profileRows'
+import type { ClientDb } from '../../platform/database/clientDb'
+import { sql } from '../../platform/database/sql'
+
+/** How many of the best are told. */
+const MOST_POSTS = 8
+/** What is usual of a profile is the median of the posts of so many days. */
+const PAST_DAYS = 364
+
+/** What everybody can see of what a post has brought. */
+const OPEN = sql`COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0)`
+
+/** The last day up to the end of a period on which profiles have posted. */
+export async function lastPosts(
+  db: ClientDb,
+  profiles: readonly number[],
+  { to }: Period,
+): Promise<ReadonlyMap<number, Day>> {
+  if (profiles.length === 0) return new Map()
+  const rows = await db.rows<{ profile: number; day: Day }>(sql`
+    SELECT   p.profile_id AS profile, MAX(p.day) AS day
+    FROM     post p
+    WHERE    p.client_id = ${db.client}
+    AND      p.profile_id IN (${[...profiles]})
+    AND      p.day <= ${to}
+    GROUP BY p.profile_id`)
+  return new Map(rows.map(({ profile, day }) => [profile, day]))
+}
+
+/** The posts of a period that brought most, beside the median post of their profile. */
+export async function bestPosts(
+  db: ClientDb,
+  groups: readonly { id: number; profiles: readonly ProfileRow[] }[],
+  { from, to }: Period,
+): Promise<FieldPost[]> {
+  const all = groups.flatMap(({ id: member, profiles }) => profiles.map((profile) => ({ member, profile })))
+  if (all.length === 0) return []
+  const best = await db.rows<{
+    profile: number
+    format: string
+    text: string
+    publishedAt: Date
+    interactions: number
+  }>(sql`
+    SELECT   p.profile_id AS profile, p.format, p.text, p.published_at AS publishedAt, ${OPEN} AS interactions
+    FROM     post p
+    WHERE    p.client_id = ${db.client}
+    AND      p.profile_id IN (${all.map(({ profile }) => profile.profile_id)})
+    AND      p.day BETWEEN ${from} AND ${to}
+    ORDER BY interactions DESC, p.published_at DESC, p.remote_id
+    LIMIT    ${MOST_POSTS}`)
+  if (best.length === 0) return []
+  const usual = await db.rows<{ profile: number; middle: number; posts: number }>(sql`
+    SELECT DISTINCT p.profile_id AS profile,
+           MEDIAN(${OPEN}) OVER (PARTITION BY p.profile_id) AS middle,
+           COUNT(*) OVER (PARTITION BY p.profile_id) AS posts
+    FROM   post p
+    WHERE  p.client_id = ${db.client}
+    AND    p.profile_id IN (${[...new Set(best.map(({ profile }) => profile))]})
+    AND    p.day BETWEEN ${addDays(to, -PAST_DAYS)} AND ${to}`)
+  return best.map(({ profile, ...post }) => {
+    const own = all.find((each) => each.profile.profile_id === profile)!
+    const known = usual.find((each) => each.profile === profile)
+    const middle = Number(known?.middle ?? 0)
+    return {
+      member: own.member,
+      networkName: own.profile.networkName,
+      ...post,
+      interactions: Number(post.interactions),
+      ...(known && known.posts >= LEAST_POSTS && middle > 0 && { times: Number(post.interactions) / middle }),
+    }
+  })
+}
