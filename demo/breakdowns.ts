@@ -372,6 +372,14 @@ function plainParts(profile: DemoProfile, breakdown: Breakdown, figures: DemoDay
       )
       return named(values, SITES).filter(({ value }) => value > 0)
     }
+    case 'visits_by_tab':
+      return named(
+        portions(
+          figures.profile_visits ?? 0,
+          ids.map((id, index) => (0.6 + 0.4 * draw(id)) / (index + 1) ** 1.3),
+        ),
+        ids,
+      )
     case 'views_by_progress': {
       const views = figures.views ?? 0
       const end = figures.completed_views ?? 0

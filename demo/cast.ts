@@ -745,6 +745,52 @@ export const TAGS = [
   { client: 'orrery-press', name: 'try at home', colour: 1, rule: { any: 'build, make, grow, weigh' } },
 ] as const
 
+/** Polls and surveys that were written down; `people` where each could give several answers. */
+export const POLLS = [
+  {
+    client: 'mossgate-gardens',
+    question: 'What would bring you here on a weekday evening?',
+    asked: 'In a story on Tintype, four answers to choose from.',
+    chosen: 'themselves',
+    ago: 40,
+    people: null,
+    answers: [
+      ['Lanterns', 214],
+      ['Supper in the tea room', 131],
+      ['A talk by a gardener', 52],
+      ['Nothing, evenings are for home', 38],
+    ],
+  },
+  {
+    client: 'mossgate-gardens',
+    question: 'How did you hear of the night opening?',
+    asked: 'Every twentieth visitor at the gate, by the stewards.',
+    chosen: 'drawn',
+    ago: 8,
+    people: 180,
+    answers: [
+      ['From a friend', 84],
+      ['On a network', 77],
+      ['In a local paper', 21],
+      ['From the letter', 19],
+      ['I was passing by', 6],
+    ],
+  },
+  {
+    client: 'orrery-press',
+    question: 'Which page do you read first?',
+    asked: 'By letter to subscribers, with a stamped card.',
+    chosen: 'themselves',
+    ago: 60,
+    people: null,
+    answers: [
+      ['Ask us anything', 143],
+      ['Try it at home', 151],
+      ['The map of the sky', 67],
+    ],
+  },
+] as const
+
 /**
  * What a network's volume as a whole does in the last weeks of the world's time: from so many days before its end,
  * multiplied with so much.

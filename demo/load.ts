@@ -1,7 +1,7 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise'
-import { addDays, type Day } from '../core/days/day'
+import { addDays, daysBetween, type Day } from '../core/days/day'
 import { dayAt } from '../core/days/lastCompleteDay'
-import { POST_COUNTS } from '../core/datasets/datasets'
+import { POST_COUNTS, POST_RETENTION } from '../core/datasets/datasets'
 import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/platform/people/password'
@@ -10,10 +10,13 @@ import { applyRules } from '../server/figures/tagging'
 import { clientDb, inTransaction, type ClientRow } from '../server/platform/database/clientDb'
 import { STORED_BREAKDOWNS, breakdownById } from '../core/breakdowns/breakdowns'
 import { NETWORKS } from '../core/networks/networks'
-import { AGENCY, CLIENTS, EVENTS, PEOPLE, PROFILES, SETS, TAGS, TARGETS, type DemoProfile } from './cast'
+import { AGENCY, CLIENTS, EVENTS, PEOPLE, POLLS, PROFILES, SETS, TAGS, TARGETS, type DemoProfile } from './cast'
 import { breakdownsOf } from './breakdowns'
+import { LINK_PAGES, LINKS, viewsOf, visitsOf } from './links'
 import { pictureOf } from './pictures'
 import { LOOKED_AT_HOURS } from './postLife'
+import { retentionOf, type DemoRetention } from './retention'
+import { SITES, trafficOn } from './traffic'
 import { volumeOf } from './volume'
 import { world } from './world'
 
@@ -23,8 +26,14 @@ const LEFT_TO_SYNC_DAYS = 10
 /** How far back the breakdowns go: they are many rows. */
 const PARTS_DAYS = 200
 
+/** How far back clicks of links were counted. */
+const CLICKED_DAYS = 260
+
 /** How far back posts were looked at over their life: it is many rows. */
 const WATCHED_DAYS = 130
+
+/** The networks that say how far videos were watched. */
+const GIVES_RETENTION: readonly string[] = POST_RETENTION.stream!.networks
 
 const instant = (at: number): string => new Date(at).toISOString().slice(0, 19).replace('T', ' ')
 
@@ -102,7 +111,9 @@ export async function loadDemo(
       idOf.set(`${profile.network} ${profile.handle}`, id)
       if (!isKnown(profile)) continue
       await db.query('INSERT INTO sync_cursor (client_id, connection_id, stream, through) VALUES ?', [
-        ['figures', 'posts', 'breakdowns'].map((stream) => [client, connection, stream, last]),
+        ['figures', 'posts', 'breakdowns', ...(GIVES_RETENTION.includes(profile.network) ? ['retention'] : [])].map(
+          (stream) => [client, connection, stream, last],
+        ),
       ])
       const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))
       const columns = profile.rival ? PUBLIC_COLUMNS : FACT_COLUMNS
@@ -161,6 +172,14 @@ export async function loadDemo(
         `INSERT INTO post_observation (client_id, profile_id, remote_id, observed_at, ${counts.join(', ')}) VALUES ?`,
         [looks],
       )
+      const watched = GIVES_RETENTION.includes(profile.network) && !profile.rival
+      const curves = watched ? published.flatMap((post) => retentionOf(post) ?? []) : []
+      if (curves.length > 0) {
+        const names = Object.keys(curves[0]!) as (keyof DemoRetention)[]
+        await db.query(`INSERT INTO post_retention (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
+          curves.map((curve) => [client, id, ...names.map((name) => curve[name])]),
+        ])
+      }
       if (profile.rival || !STORED_BREAKDOWNS.some(({ networks }) => networks[profile.network])) continue
       const known = new Map(rows.map((row) => [row.day, row]))
       const dayOf = (day: Day) => known.get(day)
@@ -244,6 +263,25 @@ export async function loadDemo(
         JSON.stringify(blocks),
       ])
     }
+    for (const { client, ago, answers, ...poll } of POLLS)
+      await insert(
+        'INSERT INTO poll (client_id, question, asked, chosen, from_day, to_day, is_multiple, people, answers, created_by) ' +
+          'VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        [
+          clients.get(client),
+          poll.question,
+          poll.asked,
+          poll.chosen,
+          addDays(anchor, -ago),
+          addDays(anchor, -ago + 6),
+          poll.people === null ? 0 : 1,
+          poll.people,
+          JSON.stringify(answers.map(([text, count]) => ({ text, count }))),
+          author,
+        ],
+      )
+    await loadTraffic(db, clients, anchor)
+    await loadLinks(db, clients, anchor, author)
     for (const { client, name, colour, rule } of TAGS) {
       const id = await insert(
         'INSERT INTO tag (client_id, name, live_name, colour, created_by) VALUES (?, ?, ?, ?, ?)',
@@ -262,6 +300,108 @@ export async function loadDemo(
     'SELECT client_id, slug, name, time_zone, universe, released FROM client',
   )
   for (const row of rows) await applyRules(clientDb(row, pool))
+}
+
+/** The clients' sites with their traffic, as files have brought it. */
+async function loadTraffic(db: PoolConnection, clients: ReadonlyMap<string, number>, anchor: Day): Promise<void> {
+  const [days, pages, sources]: unknown[][][] = [[], [], []]
+  for (const { client, name, address } of SITES) {
+    const [made] = await db.query('INSERT INTO site (client_id, name, address) VALUES (?, ?, ?)', [
+      clients.get(client),
+      name,
+      address,
+    ])
+    const site = [clients.get(client), (made as { insertId: number }).insertId]
+    for (const day of eachDay(daysEnding(anchor, CLICKED_DAYS))) {
+      const { visits, consented, one, seven, many, pages: viewed, sources: came } = trafficOn(client, day)
+      days!.push([...site, day, visits, consented, one, seven, many])
+      pages!.push(
+        ...viewed.map(({ page, views, unique, seconds, timed, entrances, exits }) => [
+          ...site,
+          day,
+          page,
+          views,
+          unique,
+          seconds,
+          timed,
+          entrances,
+          exits,
+        ]),
+      )
+      sources!.push(
+        ...came.map(({ source, medium, visits: number, people }) => [...site, day, source, medium, number, people]),
+      )
+    }
+  }
+  for (const [table, columns, rows] of [
+    ['site_day', 'visits, visits_consented, visitors_1d, visitors_7d, visitors_28d', days!],
+    ['site_page_day', 'page, views, unique_views, seconds, timed_views, entrances, exits', pages!],
+    ['site_source_day', 'source, medium, visits, visitors_1d', sources!],
+  ] as const)
+    await db.query(`INSERT INTO ${table} (client_id, site_id, day, ${columns}) VALUES ?`, [rows])
+}
+
+/** The tracked links and the public pages, with what was counted of them. */
+async function loadLinks(
+  db: PoolConnection,
+  clients: ReadonlyMap<string, number>,
+  anchor: Day,
+  author: number,
+): Promise<void> {
+  const made = async (text: string, values: unknown[]) =>
+    ((await db.query(text, values))[0] as { insertId: number }).insertId
+  const visits: unknown[][] = []
+  const parts: unknown[][] = []
+  const keep = (place: unknown[], day: Day, found: ReturnType<typeof visitsOf>) => {
+    visits.push(...(found?.hours ?? []).map(({ hour, kind, visits: many }) => [...place, day, hour, kind, many]))
+    parts.push(...(found?.parts ?? []).map(({ facet, part, visits: many }) => [...place, day, facet, part, many]))
+  }
+  const daysOf = (from: number) => eachDay(daysEnding(anchor, Math.min(CLICKED_DAYS, from)))
+  const ids = new Map<string, number>()
+  for (const link of LINKS) {
+    const since = 'from' in link ? link.from : CLICKED_DAYS
+    const id = await made(
+      'INSERT INTO tracked_link (client_id, code, name, target, source, medium, campaign, created_by, created_at, ' +
+        'ended_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      [
+        clients.get(link.client),
+        link.code,
+        link.name,
+        link.target,
+        link.source,
+        link.medium,
+        link.campaign,
+        author,
+        `${addDays(anchor, -since)} 08:00:00`,
+        'ended' in link ? `${addDays(anchor, -link.ended)} 08:00:00` : null,
+      ],
+    )
+    ids.set(link.code, id)
+    for (const day of daysOf(since + 1))
+      keep([clients.get(link.client), 'link', id], day, visitsOf(link, day, daysBetween(day, anchor)))
+  }
+  for (const page of LINK_PAGES) {
+    const items = page.items.map(({ text, link }) => ({ text, link: link === undefined ? null : ids.get(link) }))
+    const id = await made(
+      'INSERT INTO link_page (client_id, code, title, intro, ground, ink, accent, items, created_by, created_at) ' +
+        'VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      [
+        clients.get(page.client),
+        page.code,
+        page.title,
+        page.intro,
+        '#FAF8F3',
+        '#1B2333',
+        page.accent,
+        JSON.stringify(items),
+        author,
+        `${addDays(anchor, -CLICKED_DAYS)} 08:00:00`,
+      ],
+    )
+    for (const day of daysOf(CLICKED_DAYS)) keep([clients.get(page.client), 'page', id], day, viewsOf(page, day))
+  }
+  await db.query('INSERT INTO link_visit (client_id, place, place_id, day, hour, kind, visits) VALUES ?', [visits])
+  await db.query('INSERT INTO link_visit_part (client_id, place, place_id, day, facet, part, visits) VALUES ?', [parts])
 }
 
 /** The ids under which a client's names of parts are kept. */

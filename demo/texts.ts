@@ -1,4 +1,5 @@
 import type { DemoProfile } from './cast'
+import { linkIn } from './links'
 import { unit } from './random'
 
 /** What a client writes about: how a text begins, what it is about, how it ends, and its hashtags. */
@@ -97,7 +98,7 @@ const VOICES: Record<string, Voice> = {
       'why an echo comes back',
       'a map of the moon to colour in',
       'how a spider knows that somebody is at home',
-      'a compass from a pin and a bowl of water',
+      'a compass from a needle and a bowl of water',
       'which planet would float in a bathtub',
       'how to count the rings of a tree that still stands',
       'make ink from an oak gall',
@@ -131,7 +132,7 @@ const pick = <T>(from: readonly T[], ...key: (string | number)[]): T => from[Mat
  * What a post says: a whole text or one put together, with hashtags, now and then a link; around a night opening often
  * about that.
  *
- * @param isNight  whether the day lies around a night opening
+ * @param isNight  whether the day lies around a night opening of its own
  */
 export function textOf(profile: DemoProfile, key: readonly (string | number)[], isNight: boolean): string {
   if (isNight && unit(...key, 'night') < 0.45)
@@ -144,7 +145,11 @@ export function textOf(profile: DemoProfile, key: readonly (string | number)[], 
       : [pick(voice.beginnings, ...key, 'begin'), pick(voice.subjects, ...key, 'subject')].join(' ') +
         (unit(...key, 'dot') < 0.7 ? '. ' : '! ') +
         pick(voice.endings, ...key, 'end')
-  const tags = unit(...key, 'tags') < 0.6 ? ` ${pick(voice.hashtags, ...key, 'tag 1')}` : ''
-  const link = unit(...key, 'link') < 0.15 ? ` https://${voice.site}` : ''
+  // rivals write of the same things, under a name of their own, and lead to nothing of the client’s
+  const hashtags = profile.rival ? [`#${profile.rival.toLowerCase().replaceAll(' ', '')}`] : voice.hashtags
+  const tags = unit(...key, 'tags') < 0.6 ? ` ${pick(hashtags, ...key, 'tag 1')}` : ''
+  if (profile.rival) return `${said.trim()}${tags}`
+  const chance = unit(...key, 'link')
+  const link = chance < 0.08 ? ` ${linkIn(profile.client)}` : chance < 0.15 ? ` https://${voice.site}` : ''
   return `${said.trim()}${tags}${link}`
 }

@@ -119,6 +119,7 @@ export function world(anchor: Day) {
 
   /** Whether a day lies around a night on which the gardens are open: from a month before to a week after it. */
   const isAroundNight = (profile: DemoProfile, day: Day): boolean =>
+    !profile.rival &&
     (NIGHT_OPENINGS[profile.client] ?? []).some((night) => {
       const before = daysBetween(day, anchor) - night
       return before <= 30 && before >= -7
@@ -191,6 +192,16 @@ export function world(anchor: Day) {
   const visitorsOver = (profile: DemoProfile, day: Day, days: number) =>
     peopleOver(Math.max(1, profile.followers), day, days, (on) => visitorsOn(profile, on))
 
+  /** How often a profile is spoken of: in comments and shares, and in what others write. */
+  const spokenOf = (profile: DemoProfile, day: Day) => {
+    const { comments, shares } = base(profile, day)
+    return comments + shares + scatter((comments + shares) * 0.4 + 1, profile.remoteId, day, 'spoken')
+  }
+  const speakersOn = (profile: DemoProfile, day: Day) =>
+    Math.round(spokenOf(profile, day) / (1.05 + 0.2 * unit(profile.remoteId, day, 'speakers')))
+  const speakersOver = (profile: DemoProfile, day: Day, days: number) =>
+    peopleOver(Math.max(1, Math.round(profile.followers * 0.3)), day, days, (on) => speakersOn(profile, on))
+
   /**
    * What a network says of a profile's day.
    *
@@ -229,6 +240,10 @@ export function world(anchor: Day) {
       visitors_1d: visitorsOn(profile, day),
       visitors_7d: visitorsOver(profile, day, 7),
       visitors_28d: visitorsOver(profile, day, 28),
+      spoken_of: spokenOf(profile, day),
+      speakers_1d: speakersOn(profile, day),
+      speakers_7d: speakersOver(profile, day, 7),
+      speakers_28d: speakersOver(profile, day, 28),
     }
     const reported = networkById(profile.network).reports.map((column) => [column, all[column]])
     return { day, ...Object.fromEntries(reported) }

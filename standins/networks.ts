@@ -7,7 +7,10 @@ import { eachDay } from '../core/periods/period'
 import { breakdownById } from '../core/breakdowns/breakdowns'
 import { PAGES, PROFILES, type DemoProfile } from '../demo/cast'
 import { breakdownsOf } from '../demo/breakdowns'
+import { retentionOf } from '../demo/retention'
+import { reachable } from '../demo/reachable'
 import { volumeOf } from '../demo/volume'
+import type { EstimateQuery } from '../shared/read/reachable'
 import { pictureOf } from '../demo/pictures'
 import { world, type DemoPost } from '../demo/world'
 import { issueToken, readToken, type Claims } from './tokens'
@@ -37,10 +40,32 @@ const PAGE_DAYS = 30
 const OVERLAPPING = ['tintype', 'cork']
 
 /** What can be asked of a profile. */
-type What = 'days' | 'posts' | 'breakdowns'
+type What = 'days' | 'posts' | 'breakdowns' | 'retention'
 
 /** How far back a network's own volume is told. */
 const PAST_VOLUME_DAYS = 730
+
+/** Whom an address asks for. */
+function estimateQueryOf(query: URLSearchParams): EstimateQuery {
+  const list = (name: string) => (query.get(name) ?? '').split(',').filter(Boolean)
+  const kind = query.get('kind')
+  return {
+    where:
+      kind === 'towns'
+        ? { kind, towns: list('towns') }
+        : kind === 'countries'
+          ? { kind, countries: list('countries') }
+          : {
+              kind: 'circle',
+              lat: Number(query.get('lat')),
+              lon: Number(query.get('lon')),
+              radius: Math.min(100, Number(query.get('radius'))),
+            },
+    ages: list('ages'),
+    genders: list('genders') as ('f' | 'm')[],
+    interests: list('interests'),
+  }
+}
 
 /** A page of a client's site. */
 function page(host: string, path: string): Answer {
@@ -86,7 +111,7 @@ export function standinNetworks(settings: StandinSettings) {
     if (method === 'GET' && path === 'consent') return consentPage(network, url.searchParams)
     if (method === 'POST' && path === 'consent') return decide(network, form)
     if (method === 'POST' && path === 'token') return token(network, form)
-    const data = /^profiles\/(\d+)\/(days|posts|breakdowns)$/.exec(path)
+    const data = /^profiles\/(\d+)\/(days|posts|breakdowns|retention)$/.exec(path)
     if (method === 'GET' && data)
       return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
     const picture = /^pictures\/(\d+)\/(\d+)\.svg$/.exec(path)
@@ -104,6 +129,10 @@ export function standinNetworks(settings: StandinSettings) {
     if (path === 'volume') {
       const { days, through, next } = pageOf(query.get('from'), addDays(last, -PAST_VOLUME_DAYS), last, false)
       return json(200, { data: days.map((day) => volumeOf(network.id, day, settings.anchor)), through, next })
+    }
+    if (path === 'estimate') {
+      const estimate = reachable(network.id, estimateQueryOf(query))
+      return estimate ? json(200, estimate) : json(404, { error: 'too few people' })
     }
     if (path === 'profiles') {
       const profile = PROFILES.find(
@@ -302,6 +331,7 @@ reach, impressions, followers won and lost. It cannot publish or change anything
     dayOf: (day: Day) => ReturnType<typeof profileDay>,
   ): unknown[] {
     if (what === 'posts') return published(profile, day)
+    if (what === 'retention') return published(profile, day).flatMap((post) => retentionOf(post) ?? [])
     if (what === 'breakdowns')
       return breakdownsOf(profile, day, dayOf).filter(({ breakdown }) => isRemembered(profile.network, breakdown, day))
     const figures = dayOf(day)
