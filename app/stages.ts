@@ -21,8 +21,12 @@ export const STAGES: readonly {
       { name: 'Content', path: 'content', needs: 'figures' },
       { name: 'Tags', path: 'tags', needs: 'figures' },
       { name: 'Audience', path: 'audience', needs: 'figures' },
+      { name: 'Reachable', path: 'reachable', needs: 'work' },
+      { name: 'Traffic', path: 'traffic', needs: 'figures' },
+      { name: 'Links', path: 'links', needs: 'figures' },
     ],
   },
+  { name: 'Compare', pages: [{ name: 'Field', path: 'field', needs: 'rivals' }] },
   {
     name: 'Report',
     pages: [

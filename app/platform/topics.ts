@@ -20,13 +20,23 @@ export const TOPICS = {
     'data',
     'subject',
     'targets',
+    'traffic',
+    'field',
   ],
   /** Whom a client wants to reach was written down. */
   audience: ['audience'],
   /** Tags were set on posts, or tags and rules changed. */
   tags: ['tags', 'by-tag', 'occasions', 'posts', 'post', 'ends', 'formats'],
+  /** Links that are counted, and public pages of them. */
+  links: ['links', 'link-pages', 'post'],
+  /** Audiences that networks were asked about were kept. */
+  reachable: ['reachable'],
+  /** Sites came, went, or were changed. */
+  sites: ['sites', 'traffic'],
+  /** Polls were written down. */
+  polls: ['polls'],
   /** A profile came, went, or was switched on or off. */
-  profiles: ['scope', 'search'],
+  profiles: ['scope', 'search', 'field'],
   notes: ['notes', 'overview', 'unusual', 'all-clients'],
   scopes: ['scope'],
   targets: ['targets', 'all-clients'],

@@ -1,18 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { contrast } from '../../core/colours/contrast'
 import { DARK, LIGHT, SERIES, SERIES_DARK } from './tokens'
-
-/** Relative luminance and contrast as WCAG 2.2 defines them. */
-function luminance(colour: string): number {
-  const [red, green, blue] = [1, 3, 5]
-    .map((at) => Number.parseInt(colour.slice(at, at + 2), 16) / 255)
-    .map((part) => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4))
-  return 0.2126 * red! + 0.7152 * green! + 0.0722 * blue!
-}
-function contrast(a: string, b: string): number {
-  const [light, dark] = [luminance(a), luminance(b)].sort((x, y) => y - x)
-  return (light! + 0.05) / (dark! + 0.05)
-}
 
 describe.each([
   ['light', LIGHT, SERIES],

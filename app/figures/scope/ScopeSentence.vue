@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type OpeningPopover from '../../platform/shell/OpeningPopover.vue'
 
+/** What it is of, in words, on pages where that is not chosen by profile. */
+defineProps<{ of?: string }>()
 const { scope, change, description, error } = useScope()
 const session = useSession()
 const shell = useShell()
@@ -25,7 +27,7 @@ watch(
     chosenFrom = undefined
     await nextTick()
     if (!document.activeElement || document.activeElement === document.body)
-      place.value?.querySelectorAll<HTMLElement>('.phrase')[phrase]?.focus()
+      place.value?.querySelector<HTMLElement>(`[data-phrase="${phrase}"]`)?.focus()
   },
 )
 const problem = computed(() => error.value ?? (description.error.value as Error | null)?.message)
@@ -38,15 +40,17 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
       <button type="button" class="phrase" @click="router.push({ query: {} })">Begin anew with the last 28 days</button>
     </p>
     <p v-else-if="known">
-      <button type="button" class="phrase" aria-haspopup="dialog" @click="who?.toggle($event)">
+      <template v-if="of">{{ of }}</template>
+      <button v-else type="button" class="phrase" data-phrase="0" aria-haspopup="dialog" @click="who?.toggle($event)">
         {{ known.words.who }}
       </button>
+      {{ ' ' }}
       from
-      <button type="button" class="phrase" aria-haspopup="dialog" @click="period?.toggle($event)">
+      <button type="button" class="phrase" data-phrase="1" aria-haspopup="dialog" @click="period?.toggle($event)">
         {{ known.words.period }}
       </button>
       against
-      <button type="button" class="phrase" aria-haspopup="dialog" @click="against?.toggle($event)">
+      <button type="button" class="phrase" data-phrase="2" aria-haspopup="dialog" @click="against?.toggle($event)">
         {{ known.words.against }}
       </button>
     </p>
@@ -111,7 +115,7 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
       ><LazyScopeKeeper v-if="known" :saved="known.saved" :words="known.words" @done="keeper?.hide()"
     /></OpeningPopover>
   </header>
-  <SinceText v-if="known?.since.length" :since="known.since" />
+  <SinceText v-if="known?.since.length && !of" :since="known.since" />
 </template>
 
 <style scoped>

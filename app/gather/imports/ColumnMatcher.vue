@@ -1,41 +1,28 @@
 <script setup lang="ts">
 import type { ValidationError } from 'yup'
-import { CATALOGUE } from '~~/core/metrics/catalogue'
-import { FACT_COLUMNS } from '~~/core/metrics/storedFigures'
+import { datasetById, PROFILE_DAY } from '~~/core/datasets/datasets'
+import { dateTarget, FILE_DATASETS, importTargets } from '~~/core/imports/importTargets'
 import { signOf } from '~~/core/imports/readDate'
 import type { ColumnContent } from '~~/core/imports/columnContents'
-import type { Layout, Target } from '~~/core/imports/layout'
+import { guessTargets, type Layout, type Target } from '~~/core/imports/layout'
 import { mappingSchema, type MappingInput } from '~~/shared/gather/imports'
 
 const { layout, mapping } = defineProps<{ layout: Layout; mapping: Partial<MappingInput> | null }>()
 const emit = defineEmits<{ check: [mapping: MappingInput] }>()
 const { description } = useScope()
+const { slug, base } = useClient()
 
-const plain = Object.fromEntries(
-  CATALOGUE.flatMap((metric) =>
-    metric.kind === 'flow' && metric.parts.length === 1 ? [[metric.parts[0]!.column, metric.name]] : [],
-  ),
-)
-const NAMES: Record<string, string> = {
-  ...plain,
-  watch_seconds: 'Watch time, in seconds',
-  followers: 'Followers, at the end of the day',
-  reach_1d: 'Reach of the day',
-  reach_7d: 'Reach of 7 days',
-  reach_28d: 'Reach of 28 days',
-  visitors_1d: 'Profile visitors of the day',
-  visitors_7d: 'Profile visitors of 7 days',
-  visitors_28d: 'Profile visitors of 28 days',
-}
 /** What stands for an empty target: a choice without a value would look as if nothing were chosen. */
 const UNUSED = 'unused'
-const TARGETS: { value: string; name: string }[] = [
+const DATASETS = FILE_DATASETS.map(({ id, name }) => ({ value: id, name }))
+const dataset = computed(() => datasetById(form.dataset))
+const targets = computed(() => [
   { value: UNUSED, name: 'not used' },
-  { value: 'day', name: 'Date' },
-  { value: 'profile_id', name: 'Id of the profile' },
-  { value: 'handle', name: 'Handle or name of the profile' },
-  ...FACT_COLUMNS.map((column) => ({ value: column as Target, name: NAMES[column]! })),
-]
+  ...importTargets(dataset.value).map(({ value, name }) => ({ value, name })),
+])
+/** The column that says when: of posts it is an instant. */
+const WHEN = computed(() => dateTarget(dataset.value))
+const isOfSite = computed(() => dataset.value.keys.some(({ type }) => type === 'site'))
 const CONTENTS: Record<ColumnContent, string> = {
   dates: 'dates',
   ids: 'ids of profiles',
@@ -59,9 +46,20 @@ const form = reactive({
   dateOrder: mapping?.dateOrder as string | undefined,
   decimal: mapping?.decimal ?? 'point',
   profile: mapping?.profile ?? null,
+  site: mapping?.site ?? null,
+  dataset: mapping?.dataset ?? PROFILE_DAY.id,
+})
+/** Another kind of data has other columns: what the headings say of it is guessed anew. */
+function hold(id: string) {
+  form.dataset = id
+  form.targets = guessTargets(layout.headings, datasetById(id))
+}
+const { data: sites } = useQuery({
+  key: () => ['sites', slug.value],
+  query: () => api<{ id: number; name: string }[]>(`${base.value}/sites`),
 })
 const problem = ref('')
-const day = computed(() => form.targets.indexOf('day'))
+const day = computed(() => form.targets.indexOf(WHEN.value))
 const order = computed(() => (day.value < 0 ? undefined : layout.dateOrders[day.value]))
 const isAsked = computed(() => order.value === 'ambiguous')
 const hasOwnProfile = computed(() => form.targets.includes('profile_id') || form.targets.includes('handle'))
@@ -101,11 +99,23 @@ const example = computed(() =>
 function check() {
   problem.value = ''
   try {
-    if (!form.targets.includes('day')) throw new Error('Say which column holds the date.')
-    if (!form.targets.some((target) => (FACT_COLUMNS as readonly string[]).includes(target)))
+    const missing = importTargets(dataset.value).find(
+      ({ value, isRequired }) => isRequired && !form.targets.includes(value),
+    )
+    if (missing) throw new Error(`Say which column holds “${missing.name}”.`)
+    if (!dataset.value.measures.some(({ column }) => form.targets.includes(column)))
       throw new Error('Say which columns hold figures.')
-    if (!hasOwnProfile.value && form.profile === null) throw new Error('Say which profile the file belongs to.')
-    emit('check', mappingSchema.validateSync({ ...form, profile: hasOwnProfile.value ? null : form.profile }))
+    if (isOfSite.value && form.site === null) throw new Error('Say which site the file belongs to.')
+    if (!isOfSite.value && !hasOwnProfile.value && form.profile === null)
+      throw new Error('Say which profile the file belongs to.')
+    emit(
+      'check',
+      mappingSchema.validateSync({
+        ...form,
+        profile: hasOwnProfile.value || isOfSite.value ? null : form.profile,
+        site: isOfSite.value ? form.site : null,
+      }),
+    )
   } catch (error) {
     problem.value = (error as ValidationError).message
   }
@@ -114,12 +124,35 @@ function check() {
 
 <template>
   <form @submit.prevent="check">
+    <div class="field kind">
+      <label for="import-dataset">The file holds</label
+      ><Select
+        :model-value="form.dataset"
+        input-id="import-dataset"
+        :options="DATASETS"
+        option-label="name"
+        option-value="value"
+        aria-label="The file holds"
+        @update:model-value="hold"
+      />
+      <span class="quiet">One row is {{ dataset.grain }}.</span>
+    </div>
     <h2 class="heading">What do the columns hold?</h2>
     <p class="quiet">
-      Headings found in row {{ layout.headerLine }}{{ layout.headerLine > 1 ? '; what stands above is left out' : '' }}.
-      {{ layout.encoding.toUpperCase() }}, cells parted by
-      {{ { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }[layout.delimiter] }}. The matching is
-      remembered for files with the same headings.
+      <template v-if="layout.isJson">The names within its rows are the headings.</template>
+      <template v-else
+        >Headings found in row {{ layout.headerLine
+        }}{{ layout.headerLine > 1 ? '; what stands above is left out' : '' }}.
+        <template v-if="layout.sheet"
+          >The sheet “{{ layout.sheet.name }}” is read{{
+            layout.sheet.of > 1 ? `, the longest of ${layout.sheet.of}` : ''
+          }}.</template
+        ><template v-else
+          >{{ layout.encoding.toUpperCase() }}, cells parted by
+          {{ { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }[layout.delimiter] }}.</template
+        ></template
+      >
+      The matching is remembered for files with the same headings.
     </p>
     <div class="scroll">
       <table class="plain-table">
@@ -135,7 +168,7 @@ function check() {
             <td v-for="(heading, index) in layout.headings" :key="index" class="words">
               <Select
                 :model-value="form.targets[index] || UNUSED"
-                :options="TARGETS"
+                :options="targets"
                 option-label="name"
                 option-value="value"
                 size="small"
@@ -156,7 +189,20 @@ function check() {
       </table>
     </div>
     <div class="row questions">
-      <div v-if="!hasOwnProfile" class="field">
+      <div v-if="isOfSite" class="field">
+        <label for="import-site">These figures belong to</label
+        ><Select
+          v-model="form.site"
+          input-id="import-site"
+          :options="sites ?? []"
+          option-label="name"
+          option-value="id"
+          placeholder="Choose a site"
+          aria-label="These figures belong to the site"
+        />
+        <span v-if="sites?.length === 0" class="quiet">No site yet: add it on the page Traffic first.</span>
+      </div>
+      <div v-else-if="!hasOwnProfile" class="field">
         <label for="import-profile">These figures belong to</label
         ><Select
           v-model="form.profile"
@@ -203,6 +249,9 @@ function check() {
 .scroll {
   overflow-x: auto;
   margin: 8px 0 14px;
+}
+.kind {
+  max-width: 24rem;
 }
 .questions {
   gap: 20px;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { datasetById, POSTS, PROFILE_DAY } from '~~/core/datasets/datasets'
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { ImportSummary, BadRow, ImportState } from '~~/shared/gather/imports'
 
@@ -8,16 +9,25 @@ const props = defineProps<{
   badRowsAddress: string
   headings: string[]
   state: ImportState
+  /** The kind of data that the file holds. */ dataset: string
 }>()
 const count = (value: number, one: string, many: string) => `${value.toLocaleString()} ${value === 1 ? one : many}`
+/** What is counted: of daily figures days, of posts posts, of anything else rows; and whose they are. */
+const nouns = computed((): { row: [string, string]; owner: [string, string] } => {
+  const dataset = datasetById(props.dataset)
+  return {
+    row: dataset === PROFILE_DAY ? ['day', 'days'] : dataset === POSTS ? ['post', 'posts'] : ['row', 'rows'],
+    owner: dataset.keys.some(({ type }) => type === 'site') ? ['site', 'sites'] : ['profile', 'profiles'],
+  }
+})
 const lines = computed(() => {
   const { good, added, changed, same, totals, bad, rows, from, to, profiles, openLine } = props.summary
   const tense = props.state === 'applied' ? ['added', 'changed'] : ['would be added', 'would be changed']
   return [
     `${count(rows, 'row', 'rows')} ` +
-      `read${from ? `, ${describeDay(from)} to ${describeDay(to!)}, ${count(profiles, 'profile', 'profiles')}` : ''}.`,
+      `read${from ? `, ${describeDay(from)} to ${describeDay(to!)}, ${count(profiles, ...nouns.value.owner)}` : ''}.`,
     good > 0
-      ? `${count(added, 'day', 'days')} ${tense[0]}, ${changed.toLocaleString()} ${tense[1]}, ` +
+      ? `${count(added, ...nouns.value.row)} ${tense[0]}, ${changed.toLocaleString()} ${tense[1]}, ` +
         `${same.toLocaleString()} the same as what is there.`
       : 'No row can be written.',
     ...(totals > 0 ? [`${count(totals, 'row of totals was', 'rows of totals were')} left out.`] : []),

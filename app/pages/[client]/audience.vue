@@ -65,6 +65,7 @@ const file = (facet: string) =>
           </li>
         </ul>
       </section>
+      <PollSection class="part" />
       <Teleport v-if="shell.marginPlace && chosen" :to="shell.marginPlace">
         <AudienceWorkings :view="chosen.view" :part="chosen.part" />
       </Teleport>

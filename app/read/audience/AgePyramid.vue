@@ -2,7 +2,7 @@
 /** Ages and genders as pairs of bars: those who follow, with those reached and those who responded marked on them. */
 import { AUDIENCE_BASES, type AudienceBase } from '~~/core/breakdowns/audienceBreakdowns'
 import { AGES } from '~~/core/breakdowns/breakdowns'
-import { formatShare } from '~~/core/format/numbers'
+import { formatShare, oneDecimal } from '~~/core/format/numbers'
 import type { FacetView } from '~~/shared/read/audience'
 
 const props = defineProps<{
@@ -38,6 +38,13 @@ const most = computed(() =>
 )
 const length = (value: number | undefined) => ((value ?? 0) / most.value) * WIDTH
 const place = (way: number, value: number | undefined) => way * (MIDDLE + length(value))
+/** Half of each base are younger than this. */
+const medians = computed(() =>
+  AUDIENCE_BASES.flatMap(({ id, name }) => {
+    const age = props.view.medianAges?.[id]?.[(props.within || 'all') as 'all' | 'f' | 'm']
+    return age === undefined ? [] : [`${name.toLowerCase()} ≈ ${oneDecimal(age, locale)}`]
+  }),
+)
 const label = computed(() =>
   sides.value
     .flatMap(({ gender, name }) =>
@@ -87,6 +94,9 @@ const label = computed(() =>
     <figcaption class="quiet">
       <span class="key bar" aria-hidden="true" /> follow <span class="key tick" aria-hidden="true" /> reached
       <span class="key dot" aria-hidden="true" /> responded
+      <template v-if="medians.length"
+        ><br />Median age, as if ages were spread evenly within brackets: {{ medians.join(', ') }}.</template
+      >
     </figcaption>
   </figure>
 </template>

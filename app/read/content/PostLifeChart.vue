@@ -81,12 +81,12 @@ const COLUMNS = computed(() => [
   },
   { key: 'known', label: 'Others known', isFigure: true, valueOf: ({ usual }: Row) => usual?.posts ?? 0 },
 ])
-const isTable = ref(false)
 </script>
 
 <template>
   <div>
     <svg
+      class="drawing"
       :viewBox="`-52 -14 ${WIDTH + 70} ${HEIGHT + 40}`"
       role="img"
       :aria-label="`${name} over the life of the post: ${say(life.points.at(-1)?.value)} so far, ${halfText}`"
@@ -107,49 +107,27 @@ const isTable = ref(false)
         <circle :cx="x(half.hours)" :cy="y(half.value)" r="4.5" />
       </g>
     </svg>
-    <p class="quiet small">
-      <span class="key own-key" aria-hidden="true" /> this post<template v-if="halfText">, {{ halfText }}</template>
+    <TableBehind
+      name="ages"
+      :columns="COLUMNS"
+      :rows="rows"
+      :key-of="({ hours }) => hours"
+      show="As a table"
+      hide="Hide the table"
+    >
+      <span class="key-own" aria-hidden="true" /> this post<template v-if="halfText">, {{ halfText }}</template>
       <template v-if="life.usual.length"
-        ><span class="key usual-key" aria-hidden="true" /> the profile’s median {{ kind }}, the band holds half of them.
+        ><span class="key-usual" aria-hidden="true" /> the profile’s median {{ kind }}, the band holds half of them.
       </template>
-      <template v-else>Too few other posts of its kind were looked at to say what is usual.</template>
+      <template v-else>. Too few other posts of its kind were looked at to say what is usual.</template>
       Where nobody has looked, there is no line.
-      <button type="button" class="bare link no-print" :aria-expanded="isTable" @click="isTable = !isTable">
-        {{ isTable ? 'Hide the table' : 'As a table' }}
-      </button>
-    </p>
-    <OrderedTable v-if="isTable" name="ages" :columns="COLUMNS" :rows="rows" :key-of="({ hours }) => hours" />
+    </TableBehind>
   </div>
 </template>
 
 <style scoped>
 svg {
-  width: 100%;
   max-height: 300px;
-  display: block;
-}
-.rule {
-  stroke: var(--rule);
-  stroke-width: 1;
-}
-.mark {
-  font-size: 12.5px;
-  fill: var(--ink3);
-}
-.band {
-  fill: var(--range);
-  opacity: 0.55;
-}
-.usual {
-  fill: none;
-  stroke: var(--earlier);
-  stroke-width: 1.6;
-  stroke-dasharray: 4;
-}
-.own {
-  fill: none;
-  stroke: var(--series);
-  stroke-width: 2.2;
 }
 .half {
   stroke: var(--series);
@@ -157,27 +135,5 @@ svg {
 }
 circle {
   fill: var(--series);
-}
-.small {
-  font-size: var(--text-small);
-}
-.key {
-  display: inline-block;
-  width: 16px;
-  height: 0;
-  vertical-align: middle;
-  border-top: 2.2px solid var(--series);
-  margin: 0 4px 0 8px;
-}
-.own-key {
-  margin-left: 0;
-}
-.usual-key {
-  border-top: 1.6px dashed var(--earlier);
-}
-.link {
-  color: var(--zaffer);
-  text-decoration: underline;
-  padding: 3px 0;
 }
 </style>

@@ -8,6 +8,7 @@ import { USUAL_WINDOW } from '~~/shared/read/occasionsBlock'
 import { POST_ORDERS } from '~~/shared/read/postOrder'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { whoAddress } from '~~/shared/figures/scope'
+import { fieldSchema } from '~~/shared/compare/field'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
 import { newBlock } from './newBlock'
 
@@ -94,10 +95,24 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
         },
       ]
     case 'audience':
-      return FACETS.map(({ id, name: facet }) => ({
-        name: `Audience: ${facet.toLowerCase()}`,
-        make: () => newBlock('audience', [], id),
-      }))
+      return [
+        ...FACETS.map(({ id, name: facet }) => ({
+          name: `Audience: ${facet.toLowerCase()}`,
+          make: () => newBlock('audience', [], id),
+        })),
+        { name: 'The newest poll', make: () => newBlock('poll') },
+      ]
+    case 'traffic':
+      return [{ name: declarationOf('traffic').name, make: () => newBlock('traffic') }]
+    case 'links':
+      return [{ name: declarationOf('links').name, make: () => newBlock('links') }]
+    case 'field':
+      return [
+        {
+          name: declarationOf('field').name,
+          make: () => ({ ...newBlock('field'), ...fieldSchema.cast(route.query, { stripUnknown: true }) }),
+        },
+      ]
     case 'profiles':
       return [{ name: declarationOf('profiles').name, make: () => newBlock('profiles') }]
     case 'find':

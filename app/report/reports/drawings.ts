@@ -1,6 +1,7 @@
 import type { Component } from 'vue'
 import type { BlockKind, VersionsOf } from '~~/shared/report/blocks'
 import OpenBlock from '~/clients/OpenBlock.vue'
+import FieldBlock from '~/compare/field/FieldBlock.vue'
 import FoundBlock from '~/gather/find/FoundBlock.vue'
 import ProfilesBlock from '~/gather/profiles/ProfilesBlock.vue'
 import EndsBlock from '~/read/content/EndsBlock.vue'
@@ -13,6 +14,10 @@ import BreakdownBlock from '~/read/overview/BreakdownBlock.vue'
 import SubjectBlock from '~/read/overview/SubjectBlock.vue'
 import TableBlock from '~/read/overview/TableBlock.vue'
 import AudienceBlock from '~/read/audience/AudienceBlock.vue'
+import LinksBlock from '~/read/links/LinksBlock.vue'
+import PollBlock from '~/read/audience/PollBlock.vue'
+import PollSettings from '~/read/audience/PollSettings.vue'
+import TrafficBlock from '~/read/traffic/TrafficBlock.vue'
 import ByTagBlock from '~/read/tags/ByTagBlock.vue'
 import OccasionsBlock from '~/read/tags/OccasionsBlock.vue'
 import OccasionsSettings from '~/read/tags/OccasionsSettings.vue'
@@ -46,6 +51,10 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   byTag: { versions: { 1: ByTagBlock } },
   occasions: { versions: { 1: OccasionsBlock }, settings: OccasionsSettings },
   audience: { versions: { 1: AudienceBlock } },
+  poll: { versions: { 1: PollBlock }, settings: PollSettings },
+  traffic: { versions: { 1: TrafficBlock } },
+  links: { versions: { 1: LinksBlock } },
+  field: { versions: { 1: FieldBlock } },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },
   found: { versions: { 1: FoundBlock } },

@@ -85,6 +85,7 @@ async function removeImport() {
         :bad-rows-address="`${address}/bad-rows`"
         :headings="data.layout?.headings ?? []"
         :state="data.state"
+        :dataset="data.dataset"
       />
       <div v-if="session.mayWrite" class="row step">
         <Button

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
+import { FILE_DATASETS } from '~~/core/imports/importTargets'
 import { LARGEST_IMPORT_BYTES } from '~~/shared/gather/imports'
 import type { OrderedColumn } from '~/platform/useTableOrder'
 import type { ImportHead } from '~~/shared/gather/imports'
+import { sendFile } from '~/platform/sendFile'
 import { IMPORT_STATES } from '~/gather/imports/states'
 
 const session = useSession()
@@ -11,6 +13,12 @@ const { data, error } = useQuery({
   key: () => ['imports', slug.value],
   query: () => api<ImportHead[]>(`${base.value}/imports`),
 })
+/** By their endings, and by the media types of the same. */
+const ACCEPTED = [
+  ...['.csv', '.tsv', '.txt', '.xlsx', '.json', '.jsonld'],
+  ...['text/csv', 'text/tab-separated-values', 'application/json', 'application/activity+json'],
+  'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+].join(',')
 const input = ref<HTMLInputElement>()
 const problem = ref('')
 const sent = ref<number>()
@@ -38,7 +46,11 @@ async function bring(file: File | undefined) {
     return void (problem.value = `"${file.name}" is larger than 300 MB. Split it by year and bring the parts.`)
   sent.value = 0
   try {
-    const id = await upload(file)
+    const { id } = await sendFile<{ id: number }>(
+      `${base.value}/imports?name=${encodeURIComponent(file.name)}`,
+      file,
+      (percent) => (sent.value = percent),
+    )
     await navigateTo(`/${slug.value}/imports/${id}`)
   } catch (trouble) {
     problem.value = (trouble as Error).message
@@ -46,23 +58,6 @@ async function bring(file: File | undefined) {
     sent.value = undefined
     if (input.value) input.value.value = ''
   }
-}
-
-/** XMLHttpRequest, since it alone tells how much of an upload is done. */
-function upload(file: File): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest()
-    request.open('POST', `${base.value}/imports?name=${encodeURIComponent(file.name)}`)
-    request.upload.onprogress = ({ loaded, total }) => (sent.value = Math.round((100 * loaded) / total))
-    request.onerror = () =>
-      reject(new Error('The file could not be sent. Check that the application is running, then try again.'))
-    request.onload = () => {
-      const body = JSON.parse(request.responseText || '{}') as { id?: number; detail?: string }
-      if (request.status === 200 && body.id) resolve(body.id)
-      else reject(new Error(body.detail ?? `The application answered ${request.status}.`))
-    }
-    request.send(file)
-  })
 }
 
 function drop(event: DragEvent) {
@@ -83,15 +78,22 @@ function drop(event: DragEvent) {
       @drop.prevent="drop"
     >
       <p>
-        Bring an export of daily figures: a workbook (XLSX), CSV, TSV or semicolons. Nothing is written before you have
-        seen what it would do.
+        Bring an export of figures by day, posts, breakdowns or site traffic: a workbook (XLSX), CSV, TSV, semicolons or
+        JSON (posts also as Activity Streams). Nothing is written before you have seen what it would do.
+      </p>
+      <p class="quiet">
+        Templates:
+        <template v-for="({ id, name }, index) in FILE_DATASETS" :key="id"
+          >{{ index > 0 ? ', ' : ''
+          }}<a :href="`${base}/imports/template?dataset=${id}`" download>{{ name.toLowerCase() }}</a></template
+        >. Their example rows are refused, so they can stay in by mistake.
       </p>
       <label class="pick"
         ><span class="field-label">File</span>{{ ' ' }}
         <input
           ref="input"
           type="file"
-          accept=".csv,.tsv,.txt,.xlsx,text/csv,text/tab-separated-values,application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+          :accept="ACCEPTED"
           :disabled="sent !== undefined"
           @change="bring(($event.target as HTMLInputElement).files?.[0])"
       /></label>

@@ -68,6 +68,16 @@ const age = computed(() => {
         <div>
           <p class="text">{{ data.post.text }}</p>
           <p v-if="data.isPaid" class="quiet">Part of its impressions was paid for.</p>
+          <p v-for="link in data.links" :key="link.id">
+            Leads by
+            <NuxtLink :to="{ path: `/${slug}/links`, query: { link: String(link.id), period: 'last-365-days' } }"
+              >“{{ link.name }}”</NuxtLink
+            >
+            <span class="quiet"
+              >: {{ link.clicks.toLocaleString(locale) }} {{ link.clicks === 1 ? 'click' : 'clicks' }} of people so far,
+              here and wherever else it stands.</span
+            >
+          </p>
           <ul v-if="data.tags.length" class="reasons" aria-label="Tags, and why it has them">
             <li v-for="reason in data.tags" :key="reason.tag">
               <TagName :name="reason.name" :colour="reason.colour" />
@@ -112,6 +122,10 @@ const age = computed(() => {
         <p v-else class="quiet">
           Nobody looked at it while it was young, so only what it has now is known. Every sync looks at young posts.
         </p>
+      </section>
+      <section v-if="data.retention" aria-labelledby="retention-heading" class="life">
+        <h2 id="retention-heading" class="heading">How far it was watched</h2>
+        <RetentionChart :retention="data.retention" :kind="data.post.format" />
       </section>
       <section v-if="rest.length" aria-labelledby="rest-heading" class="life">
         <h2 id="rest-heading" class="heading">What else is known of it</h2>
