@@ -2,7 +2,7 @@
  * Who may use whom. The plan of the house with its reasons stands in docs/architecture.md.
  * A room is a folder: of `server/`, `app/` and `shared/`, the stage of the work and in it the page.
  */
-const ROOMS = '(clients|gather|read|report)/'
+const ROOMS = '(clients|gather|read|compare|report)/'
 
 const rules = [
   {
@@ -57,13 +57,19 @@ const rules = [
     name: 'gather-first',
     comment: 'Gathering knows nothing of what is read or told.',
     from: { path: '^server/gather/', pathNot: '[.]test[.]ts$' },
-    to: { path: '^server/(clients|read|report)/' },
+    to: { path: '^server/(clients|read|compare|report)/' },
   },
   {
     name: 'read-before-told',
     comment: 'Reading knows nothing of reports.',
     from: { path: '^server/read/', pathNot: '[.]test[.]ts$' },
-    to: { path: '^server/(clients|gather|report)/' },
+    to: { path: '^server/(clients|gather|compare|report)/' },
+  },
+  {
+    name: 'compared-before-told',
+    comment: 'Comparing knows nothing of how it was gathered, of the pages that read, and of reports.',
+    from: { path: '^server/compare/', pathNot: '[.]test[.]ts$' },
+    to: { path: '^server/(clients|gather|read|report)/' },
   },
   {
     name: 'one-way-in-reports',
@@ -74,7 +80,7 @@ const rules = [
   {
     name: 'routes-are-the-door',
     comment: 'A room is entered through its use cases, never through a route.',
-    from: { path: '^server/(platform|figures|clients|gather|read|report)/' },
+    from: { path: '^server/(platform|figures|clients|gather|read|compare|report)/' },
     to: { path: '^server/(api|middleware)/' },
   },
   { name: 'figures-of-pages-know-no-page', from: { path: '^app/figures/' }, to: { path: `^app/(pages|${ROOMS})` } },

@@ -1,12 +1,10 @@
-import { spawn } from 'node:child_process'
-import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import autocannon, { type Result } from 'autocannon'
 import type { Pool } from 'mysql2/promise'
 import { addDays } from '../core/days/day'
 import { CATALOGUE } from '../core/metrics/catalogue'
 import { loadDemo } from '../demo/load'
-import { freePort } from '../tools/steps/processes.mjs'
+import { startBuilt } from './built'
 import { report } from './measure'
 
 const ANCHOR = '2026-10-28'
@@ -24,22 +22,8 @@ const SECONDS = Number(process.env.ZAFFER_BENCH_SECONDS ?? 60)
  */
 export async function benchCrowd(pool: Pool): Promise<void> {
   await loadDemo(pool, ANCHOR, PASSWORD, () => '{}')
-  const port = await freePort()
-  const base = `http://127.0.0.1:${port}`
-  const server = spawn(process.execPath, [join(process.cwd(), '.output/server/index.mjs')], {
-    env: {
-      ...process.env,
-      NITRO_PORT: String(port),
-      NITRO_HOST: '127.0.0.1',
-      NUXT_SESSION_PASSWORD: 'a session password that is long enough',
-      ZAFFER_NETWORKS_ADDRESS: 'http://127.0.0.1:9/{network}',
-      NODE_ENV: 'production',
-    },
-    stdio: 'ignore',
-  })
+  const { base, stop } = await startBuilt()
   try {
-    for (let tries = 0; tries < 200 && !(await fetch(`${base}/api/health`).catch(() => undefined))?.ok; tries++)
-      await pause(100)
     const answer = await fetch(`${base}/api/session`, {
       method: 'POST',
       headers: { 'origin': base, 'content-type': 'application/json' },
@@ -59,7 +43,7 @@ export async function benchCrowd(pool: Pool): Promise<void> {
         `overview?period=${addDays(ANCHOR, -30 - index)}..${ANCHOR}&metric=${CATALOGUE[index % CATALOGUE.length]!.id}`,
     )
   } finally {
-    server.kill()
+    stop()
   }
 }
 

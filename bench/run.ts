@@ -7,6 +7,7 @@ import { benchImport } from './import'
 import { benchOverview } from './overview'
 import { benchAllClients } from './allClients'
 import { benchPosts } from './posts'
+import { benchRedirect } from './redirect'
 import { benchSync } from './sync'
 import { benchRollUp } from './rollUp'
 
@@ -17,6 +18,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   overview: { run: () => withDatabase(benchOverview) },
   allClients: { run: () => withDatabase(benchAllClients) },
   posts: { run: () => withDatabase(benchPosts) },
+  redirect: { run: () => withDatabase(benchRedirect) },
   sync: { run: () => withDatabase(benchSync) },
   // with the limit under which the start command runs the worker
   import: { run: () => withDatabase(benchImport), flags: ['--max-old-space-size=256'] },

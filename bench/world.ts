@@ -34,6 +34,10 @@ export function* largeWorld(profiles: number, days: number, end: string): Genera
         visitors_1d: level >> 5,
         visitors_7d: level >> 3,
         visitors_28d: level >> 2,
+        spoken_of: level >> 6,
+        speakers_1d: level >> 7,
+        speakers_7d: level >> 5,
+        speakers_28d: level >> 4,
       }
       yield {
         profile,

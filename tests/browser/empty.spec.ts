@@ -98,6 +98,28 @@ test('a new agency is led from its name to its first issued edition', async ({ p
     /Issue the edition/,
   ])
 
+  // all data of the client goes into a new one, with the edition; what is no package goes nowhere
+  await page.goto(`${BASE}/thornapple-park/data`)
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download all data' }).click(),
+  ])
+  const added = await page.request.post(`${BASE}/api/clients`, {
+    data: { name: 'Taken along', timeZone: 'Europe/London' },
+    headers: { origin: BASE },
+  })
+  expect(added.ok()).toBe(true)
+  await page.goto(`${BASE}/taken-along/data`)
+  await page
+    .getByLabel('Package')
+    .setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('not really') })
+  await expect(page.getByText('That is no package')).toBeVisible({ timeout: 30_000 })
+  await page.getByLabel('Package').setInputFiles(await download.path())
+  await expect(page.getByText('rows are here')).toBeVisible({ timeout: 60_000 })
+  await page.goto(`${BASE}/taken-along/editions`)
+  await expect(page.getByText('October').first()).toBeVisible()
+  await page.goto(BASE)
+
   // the agency is changed later, and there is only one
   await page.getByRole('link', { name: 'Agency', exact: true }).click()
   await page.getByLabel('Its postal address').fill('2 Slip Lane, Port Farrow')

@@ -11,6 +11,7 @@ test.describe('the scope', () => {
     await expect(page).toHaveURL(/period=2026-09-14\.\.2026-10-03/)
     await expect(page.getByRole('button', { name: '14 September to 3 October 2026' })).toBeVisible()
     await page.getByRole('link', { name: 'Imports' }).click()
+    await expect(page.getByRole('heading', { name: 'Which figures come from files?' })).toBeVisible()
     await page.getByRole('link', { name: 'Overview' }).click()
     await expect(page.getByRole('button', { name: '14 September to 3 October 2026' })).toBeVisible()
     await page.goBack()
@@ -416,7 +417,7 @@ test('signing in says what is wrong, and leads to where one wanted to go', async
 })
 
 test('nothing hinders anybody: axe on every page, light and dark', async ({ page }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(280_000)
   await signIn(page)
   for (const path of [
     '',
@@ -425,6 +426,11 @@ test('nothing hinders anybody: axe on every page, light and dark', async ({ page
     'mossgate-gardens/content/9/703119280207460?figure=rate',
     'mossgate-gardens/tags?tag=1&on=2025-10-22,2026-10-21',
     'mossgate-gardens/audience?part=country.IE',
+    'mossgate-gardens/reachable',
+    'mossgate-gardens/traffic',
+    'mossgate-gardens/field',
+    'mossgate-gardens/links?link=1',
+    'p/g7rdn5s',
     'mossgate-gardens/overview?figure=reach',
     'mossgate-gardens/profiles',
     'mossgate-gardens/find',

@@ -104,7 +104,7 @@ test('an occasion is laid over last year’s, by a window that is chosen, as a f
 
 test('a post says how it came, beside the others of its kind, and how a figure came about', async ({ page }) => {
   await signIn(page)
-  await page.goto('/mossgate-gardens/content?period=2026-10-12..2026-10-18&only=clip&view=cards&columns=reach,times')
+  await page.goto('/mossgate-gardens/content?period=2026-10-12..2026-10-18&format=clip&view=cards&columns=reach,times')
   const card = page
     .getByRole('region', { name: 'All of them' })
     .getByRole('listitem')
@@ -124,4 +124,24 @@ test('a post says how it came, beside the others of its kind, and how a figure c
   await expect(page.getByRole('row', { name: /^7 days/ })).toBeVisible()
   await page.goBack()
   await expect(page).toHaveURL(/view=cards/)
+})
+
+test('a film says how far it was watched and where people left, as its table of places adds up to', async ({
+  page,
+}) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/content?period=2026-07..2026-09&format=film&view=cards')
+  const card = page.getByRole('region', { name: 'All of them' }).getByRole('listitem')
+  await card.first().getByRole('link').last().click()
+  const part = page.getByRole('region', { name: 'How far it was watched' })
+  await expect(part.getByRole('img')).toBeVisible()
+  await expect(part).toContainText(/the median of \d+ others of the profile/)
+  const said = await part.getByRole('img').getAttribute('aria-label')
+  await part.getByRole('button', { name: 'Places as a table' }).click()
+  await expect(part.getByRole('row')).toHaveCount(22)
+  const plays = (await part.locator('tbody td:nth-child(3)').allInnerTexts()).map((text) =>
+    Number(text.replace(/\D/g, '')),
+  )
+  const seen = plays.slice(1).reduce((sum, value, index) => sum + (value + plays[index]!) / 2, 0) / 20 / plays[0]!
+  expect(Number(/^([\d.]+)\s%/.exec(said!)![1])).toBeCloseTo(seen * 100, 1)
 })

@@ -1,3 +1,8 @@
+import { countChange } from '../../core/change/countChange'
+import { simultaneousIntervals } from '../../core/statistics/simultaneousIntervals'
+import { overtaking } from '../../core/field/overtaking'
+import { readRetention } from '../../core/posts/retention'
+import { peopleOver } from '../../core/traffic/peopleOver'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { usualOf } from '../../core/change/usual'
@@ -30,6 +35,13 @@ interface Example {
     causes: Record<string, number[]>
     first: string
     level: { slope: number; last: number; days: number }
+    countChange: { to: { count: number; days: number }; from: { count: number; days: number } }
+    poll: { counts: number[]; people: number }
+    people: [string, number, number][]
+    overtaking: { smaller: number; larger: number; ratio: number }
+    retention: [number, number][]
+    from: string
+    to: string
   }>
   expect: Record<string, unknown>
 }
@@ -88,6 +100,24 @@ function outcome(example: Example): unknown {
       ask.usual.map(([from, to]) => ({ from, to })),
       'relative',
     )
+  if (ask.countChange) return countChange(ask.countChange.to, ask.countChange.from)
+  if (ask.poll)
+    return simultaneousIntervals(ask.poll.counts, ask.poll.people).map(({ low, high }) => ({
+      low: Number(low.toFixed(3)),
+      high: Number(high.toFixed(3)),
+    }))
+  if (ask.people)
+    return peopleOver(
+      ask.people.map(([day, length, people]) => ({ day, length, people })),
+      { from: ask.from!, to: ask.to! },
+    )
+  if (ask.overtaking) {
+    const { smaller, larger, ratio } = ask.overtaking
+    const weeks = (growth: number) => Array<number>(26).fill(growth)
+    const said = overtaking(weeks(smaller), weeks(larger), ratio)!
+    return { ...said, weeks: Number(said.weeks?.toFixed(1)) }
+  }
+  if (ask.retention) return readRetention(ask.retention.map(([at, plays]) => ({ at, plays })))
   if (ask.mixAndRate) return mixAndRate(ask.mixAndRate)
   if (ask.level) {
     const { slope, last, days } = ask.level

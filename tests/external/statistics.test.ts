@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { randomDuplication } from '../../core/reach/randomDuplication'
+import { simultaneousIntervals } from '../../core/statistics/simultaneousIntervals'
 import { wilson } from '../../core/statistics/wilson'
 
 describe('Wilson interval', () => {
@@ -19,6 +20,27 @@ describe('Wilson interval', () => {
     expect(() => wilson(3, 2)).toThrow('no proportion')
     expect(() => wilson(0, 0)).toThrow('no proportion')
     expect(wilson(20, 20)).toEqual({ low: expect.closeTo(0.8389, 4), high: 1 })
+  })
+})
+
+describe('intervals for several proportions (Goodman 1965)', () => {
+  // Sison CP & Glaz J (1995), JASA 90:366–369, their example of seven cells and 467 observations, with the intervals
+  // by Goodman's method to three digits (values from memory)
+  it('of seven cells are the published ones', () => {
+    const intervals = simultaneousIntervals([56, 72, 73, 59, 62, 87, 58], 467)
+    const published = [
+      [0.085, 0.166],
+      [0.115, 0.204],
+      [0.116, 0.207],
+      [0.091, 0.173],
+      [0.096, 0.181],
+      [0.143, 0.239],
+      [0.089, 0.171],
+    ]
+    for (const [index, [low, high]] of published.entries()) {
+      expect(Math.abs(intervals[index]!.low - low!), `low end of cell ${index + 1}`).toBeLessThan(0.001)
+      expect(Math.abs(intervals[index]!.high - high!), `high end of cell ${index + 1}`).toBeLessThan(0.001)
+    }
   })
 })
 

@@ -81,7 +81,7 @@ const ADDITIONS: readonly Addition[] = [
             "  measures: [{ column: 'views', rollUp: 'flow', bit: 0, meaning: 'Views of the page.' }],\n  texts: [],\n" +
             "  sources: ['network'],\n  stream: { id: 'added', networks: ['cork'] },\n}",
         ),
-        (text) => text.replace('= [PROFILE_DAY, ', '= [ADDED, PROFILE_DAY, '),
+        after('export const DATASETS: readonly Dataset[] = [', '  ADDED,'),
       ),
       [`server/platform/database/migrations/${migration}`]: `
 CREATE TABLE IF NOT EXISTS added_day (
@@ -95,7 +95,7 @@ CREATE TABLE IF NOT EXISTS added_day (
 );\n`,
       'standins/networks.ts': both(
         (text) => text.replace("type What = 'days' | ", "type What = 'days' | 'added' | "),
-        (text) => text.replace('(days|posts|breakdowns)', '(days|posts|breakdowns|added)'),
+        (text) => text.replace('(days|posts|breakdowns|retention)', '(days|posts|breakdowns|retention|added)'),
         (text) =>
           text.replace(
             "    if (what === 'breakdowns')",

@@ -26,7 +26,7 @@ describe('the house', () => {
   it('has the same rooms on both sides, each drawn in the plan', () => {
     const plan = read('docs/architecture.md')
     const roomsOf = (side: string) =>
-      ['gather', 'read', 'report'].flatMap((stage) =>
+      ['gather', 'read', 'compare', 'report'].flatMap((stage) =>
         existsSync(join(root, side, stage))
           ? readdirSync(join(root, side, stage), { withFileTypes: true })
               .filter((entry) => entry.isDirectory())

@@ -1,5 +1,5 @@
 import type { RowDataPacket } from 'mysql2/promise'
-import { beforeAll, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import { FACETS } from '../../core/breakdowns/audienceBreakdowns'
 import { addDays } from '../../core/days/day'
 import { loadDemo } from '../../demo/load'
@@ -11,6 +11,10 @@ import { fill } from '../../server/report/blocks/composeReport'
 import { tableOf } from '../../server/report/blocks/tableOf'
 import { intendedSchema } from '../../shared/read/audience'
 import { asKept } from '../../shared/report/blocks'
+import { wilson } from '../../core/statistics/wilson'
+import { pollBlock } from '../../server/read/audience/pollBlock'
+import { addPoll, changePoll, pollsOf, removePoll } from '../../server/read/audience/polls'
+import { pollSchema } from '../../shared/read/polls'
 import { useDatabase } from './support/database'
 
 const { pool } = useDatabase('audience')
@@ -143,4 +147,54 @@ it('is a block with a table that has its people, shares and index', async () => 
   expect(table.rows.every((row) => row.length === table.columns.length)).toBe(true)
   const rows = await newest(11, [2], '2026-10-18')
   expect(table.rows[0]!.slice(0, 2)).toEqual(['United Kingdom', rows.find(({ part }) => part === 'GB')!.people])
+})
+
+describe('polls', () => {
+  const poll = (part: object = {}) =>
+    pollSchema.validateSync({
+      question: 'Tea or coffee?',
+      asked: 'At the gate.',
+      from: '2026-10-01',
+      to: '2026-10-02',
+      answers: [
+        { text: 'Tea', count: 70 },
+        { text: 'Coffee', count: 30 },
+      ],
+      ...part,
+    })
+
+  it('are kept with what follows from them, changed, taken away and brought back', async () => {
+    const id = await addPoll(db, poll(), 1)
+    const [kept] = await pollsOf(db, id)
+    expect(kept).toMatchObject({ people: 100, chosen: 'themselves', isMultiple: false, isLeadSure: true })
+    expect(kept!.answers[0]).toMatchObject({ text: 'Tea', share: 0.7 })
+    // of two answers the quantile is that of 98.75 %: 2.2414
+    expect(kept!.answers[0]!.low).toBeCloseTo(wilson(70, 100, 2.241402727604947).low, 9)
+    await changePoll(db, id, poll({ isMultiple: true, people: 120 }))
+    expect((await pollsOf(db, id))[0]).toMatchObject({ people: 120, isMultiple: true })
+    expect((await pollsOf(db, id))[0]!.answers[0]!.share).toBeCloseTo(70 / 120)
+    expect(await removePoll(db, id, true)).toBe(true)
+    expect(await pollsOf(db, id)).toEqual([])
+    await expect(changePoll(db, id, poll())).rejects.toThrow(/no such poll/)
+    expect(await removePoll(db, id, false)).toBe(true)
+    expect((await pollBlock.fill({ db, block: { poll: id } } as never)).poll).toMatchObject({
+      question: 'Tea or coffee?',
+    })
+    expect((await pollBlock.fill({ db, block: { poll: 9999 } } as never)).poll).toBeUndefined()
+  })
+
+  it('are refused where they cannot be', () => {
+    expect(() => poll({ to: '2026-09-01' })).toThrow(/ends before it begins/)
+    expect(() => poll({ answers: [{ text: 'Tea', count: 1 }] })).toThrow(/two answers/)
+    expect(() => poll({ isMultiple: true, people: 60 })).toThrow(/than answered at all/)
+    expect(() => poll({ isMultiple: true })).toThrow(/how many people answered/)
+    expect(() =>
+      poll({
+        answers: [
+          { text: 'Tea', count: 0 },
+          { text: 'Coffee', count: 0 },
+        ],
+      }),
+    ).toThrow(/Nobody has answered/)
+  })
 })

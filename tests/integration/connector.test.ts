@@ -87,8 +87,16 @@ describe('a network that does not answer as agreed', () => {
     const credentials = { tokens: { access: 'a', refresh: 'r', until: 0 }, keep: () => Promise.resolve() }
     const capable = (given: object) =>
       Object.keys(connectorFor({ connector: 'tintype', address: base, ...given })).sort()
-    expect(capable({})).toEqual(['consent', 'lookup', 'volume'])
-    expect(capable({ remoteId: '1' })).toEqual(['consent', 'figures', 'lookup', 'picture', 'posts', 'volume'])
+    expect(capable({})).toEqual(['consent', 'estimate', 'lookup', 'volume'])
+    expect(capable({ remoteId: '1' })).toEqual([
+      'consent',
+      'estimate',
+      'figures',
+      'lookup',
+      'picture',
+      'posts',
+      'volume',
+    ])
     expect(capable({ remoteId: '1', credentials })).toContain('breakdowns')
   })
 

@@ -1,3 +1,8 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { DuckDBInstance } from '@duckdb/node-api'
+import { Ajv } from 'ajv'
 import { parse } from 'csv-parse/sync'
 import { strFromU8, unzipSync } from 'fflate'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -14,6 +19,9 @@ import { keepPosts } from '../../server/gather/sync/keepPosts'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { useDatabase } from './support/database'
 
+const TABULAR_DATA_PACKAGE = JSON.parse(
+  readFileSync(new URL('../external/support/tabularDataPackage.json', import.meta.url), 'utf8'),
+) as object
 const { pool } = useDatabase('data')
 const AT = Date.parse('2026-10-29T06:00:00Z')
 let db: ClientDb
@@ -145,6 +153,55 @@ describe('the package of a client', () => {
     const readMe = strFromU8(files['README.md']!)
     for (const { schema } of resources)
       for (const { name, type } of schema.fields) expect(readMe).toContain(`| ${name} | ${type} |`)
+  })
+
+  it('describes itself as the standard has it', () => {
+    // Frictionless Data, Tabular Data Package 1.0 and Table Schema 1.0: their published JSON Schema
+    const isPackage = new Ajv({ strict: false, validateFormats: false }).compile(TABULAR_DATA_PACKAGE)
+    const descriptor = JSON.parse(strFromU8(files['datapackage.json']!)) as { resources: Resource[] }
+    expect(isPackage(descriptor), JSON.stringify(isPackage.errors)).toBe(true)
+    descriptor.resources[0]!.schema.fields[0]!.type = 'whole number'
+    expect(isPackage(descriptor)).toBe(false)
+  })
+
+  it('is the same as Parquet, as another program reads it', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'zaffer-parquet-'))
+    const parquet = unzipSync(await whole(dataPackage(db, AT, 'parquet')))
+    const duck = await (await DuckDBInstance.create(':memory:')).connect()
+    const answer = async (query: string) => (await duck.runAndReadAll(query)).getRowObjectsJson()
+    for (const { name, schema } of resources) {
+      const file = join(folder, `${name}.parquet`)
+      writeFileSync(file, parquet[`data/${name}.parquet`]!)
+      const taken = read(name)
+      expect(await answer(`SELECT COUNT(*)::INTEGER AS count FROM '${file}'`), name).toEqual([{ count: taken.length }])
+      const types = (await answer(`DESCRIBE SELECT * FROM '${file}'`)) as { column_name: string; column_type: string }[]
+      expect(types.map(({ column_name: column }) => column)).toEqual(schema.fields.map((field) => field.name))
+      for (const field of schema.fields) {
+        const type = types.find(({ column_name: column }) => column === field.name)!.column_type
+        if (field.type === 'date') expect(type, `${name}.${field.name}`).toBe('DATE')
+        if (field.type !== 'integer') continue
+        const sum = taken.reduce((total, row) => total + Number(row[field.name] ?? 0), 0)
+        const nulls = taken.filter((row) => row[field.name] === null).length
+        expect(
+          await answer(
+            `SELECT COALESCE(SUM("${field.name}"), 0)::DOUBLE AS sum, COUNT(*) FILTER ("${field.name}" IS NULL)::INTEGER AS nulls
+             FROM '${file}'`,
+          ),
+          `${name}.${field.name}`,
+        ).toEqual([{ sum, nulls }])
+      }
+    }
+    const posts = join(folder, 'post.parquet')
+    const [first] = read('post')
+    const [same] = (await answer(
+      `SELECT text, day::VARCHAR AS day, epoch_ms(published_at)::VARCHAR AS at FROM '${posts}' LIMIT 1`,
+    )) as { text: string; day: string; at: string }[]
+    expect(same).toEqual({
+      text: first!.text,
+      day: first!.day,
+      at: String(Date.parse(first!.published_at as string)),
+    })
+    rmSync(folder, { recursive: true })
   })
 
   it('has nothing of another client', async () => {

@@ -43,6 +43,8 @@ const mapping: MappingInput = {
   dateOrder: 'year-month-day',
   decimal: 'point',
   profile: null,
+  site: null,
+  dataset: 'profile_day',
 }
 const upload = (stream: AsyncIterable<Uint8Array>, name = 'file.csv') => takeUpload(db, person, name, stream)
 

@@ -98,6 +98,9 @@ async function fill(url: string, version: number): Promise<void> {
   await pool.end()
 }
 
+/** Figures that no version before this way of keeping what stood there had. */
+const CAME_LATER: readonly string[] = ['spoken_of', 'speakers_1d', 'speakers_7d', 'speakers_28d']
+
 describe('an upgrade', () => {
   it.each(VERSIONS.slice(0, -1).map((name) => Number(name.slice(0, 3))))(
     'from version %i, with data, ends where a new database begins, and loses nothing',
@@ -132,7 +135,8 @@ describe('an upgrade', () => {
         expect(record).toMatchObject({ dataset: 'profile_day', row_key: rowKey([1, '2026-10-01']), existed: 1 })
         const previous = JSON.parse(record!.previous as string) as Record<string, unknown>
         expect(previous).toMatchObject({ impressions: 4, reactions: null })
-        expect(Object.keys(previous).sort()).toEqual([...FACT_COLUMNS, 'changed_at', 'imported'].sort())
+        const known = FACT_COLUMNS.filter((column) => !CAME_LATER.includes(column))
+        expect(Object.keys(previous).sort()).toEqual([...known, 'changed_at', 'imported'].sort())
         expect(Number.isNaN(Date.parse(previous.changed_at as string))).toBe(false)
         expect(
           await rowsOf(

@@ -1,3 +1,7 @@
+import { fieldOf } from '../../server/compare/field/field'
+import { fieldSchema } from '../../shared/compare/field'
+import { POST_OBSERVATIONS } from '../../core/datasets/datasets'
+import { withoutPost } from '../../server/gather/imports/batches'
 import { relative } from 'node:path'
 import type { FieldPacket } from 'mysql2'
 import mysql from 'mysql2'
@@ -57,8 +61,18 @@ import { addTarget, changeTarget, removeTarget } from '../../server/read/targets
 import { workings } from '../../server/read/overview/workings'
 import { DECLARED_BLOCKS, type Block } from '../../shared/report/blocks'
 import type { MappingInput } from '../../shared/gather/imports'
+import { Readable } from 'node:stream'
+import { keepPackage } from '../../server/gather/data/takePackage'
+import { keptReachable } from '../../server/read/audience/reachable'
+import { addPoll } from '../../server/read/audience/polls'
+import { countVisit } from '../../server/read/links/countVisits'
+import { addLinkPage, agencyColour, linkPagesIn, publicPage } from '../../server/read/links/linkPages'
+import { addLink, linkById, linksIn } from '../../server/read/links/links'
+import { visitDetail } from '../../server/read/links/visits'
+import { linkPageSchema, linkSchema } from '../../shared/read/links'
+import { pollSchema } from '../../shared/read/polls'
 import { root } from '../support/application'
-import { runJobs, useDatabase } from './support/database'
+import { addClient, runJobs, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
 import { EDITION_ISSUE } from '../../server/report/editions/jobs'
 import { SYNC } from '../../server/gather/sync/jobs'
@@ -393,6 +407,52 @@ async function askEverything(db: ClientDb): Promise<void> {
       'http://127.0.0.1/consent/answer',
     ),
   ).rejects.toThrow('refused')
+  await fieldOf(
+    db,
+    await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'before' }),
+    fieldSchema.cast({}),
+  )
+  await askOfLinks(db)
+  await withoutPost(db, POST_OBSERVATIONS, [
+    { kind: 'good', keys: [1, 'p', '2026-10-20 08:00:00'], profile: 1, day: '2026-10-20', values: {} },
+  ])
+}
+
+/** Links, pages, polls, and a package that is taken in. */
+async function askOfLinks(db: ClientDb): Promise<void> {
+  const scope = await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })
+  const link = linkSchema.validateSync({ name: 'x', target: 'https://x.example/' })
+  const { id, code } = await addLink(db, link, 1, 'zaffer.example')
+  const page = await addLinkPage(db, linkPageSchema.validateSync({ title: 'x', items: [{ text: 'x', link: id }] }), 1)
+  const visit = { place: 'link', kind: 'person', country: 'GB', referrer: 'x.example', from: page.code } as const
+  await countVisit({ ...visit, code })
+  await countVisit({ ...visit, place: 'page', code: page.code, from: '' })
+  await linksIn(db, scope, 10)
+  await linkById(db, id)
+  await visitDetail(db, 'link', id, { from: '2026-10-29', to: '2026-10-29' })
+  await linkPagesIn(db, { ...scope, period: { from: '2026-10-29', to: '2026-10-29' } })
+  await publicPage(db, page.id)
+  await agencyColour(db)
+  await keptReachable(db)
+  await addPoll(
+    db,
+    pollSchema.validateSync({
+      question: 'x',
+      asked: 'x',
+      from: '2026-10-01',
+      to: '2026-10-01',
+      answers: [
+        { text: 'a', count: 1 },
+        { text: 'b', count: 1 },
+      ],
+    }),
+    1,
+  )
+  const empty = await addClient('questions-empty')
+  const bytes: Uint8Array[] = []
+  for await (const part of dataPackage(db, Date.now())) bytes.push(part)
+  await keepPackage(empty, Readable.from(bytes), 1)
+  await runJobs()
 }
 
 describe('every question to the database', () => {

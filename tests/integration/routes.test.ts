@@ -109,6 +109,16 @@ const OPEN = [
   'POST /api/consent/answer',
 ]
 
+const POLL = {
+  question: 'x',
+  asked: 'y',
+  from: '2026-10-01',
+  to: '2026-10-01',
+  answers: [
+    { text: 'a', count: 1 },
+    { text: 'b', count: 2 },
+  ],
+}
 const fill = (path: string, client: string, id: string) =>
   path
     .replace('[client]', client)
@@ -155,6 +165,10 @@ describe('every route', () => {
         .replace('[profile]', '5')
         .replace(/\[(set|target)\]/, '3')
         .replace(/\[(tag|rule)\]/, '4')
+        .replace('[link]', '5')
+        .replace('[poll]', '3')
+        .replace('[site]', '2')
+        .replace('[kept]', '1')
         .replaceAll(/\[\w+\]/g, '2')
       const body = /notes/.test(path)
         ? { from: '2026-10-01', to: '2026-10-01', title: 'x' }
@@ -178,7 +192,17 @@ describe('every route', () => {
                           ? { posts: [{ profile: 1, id: 'x' }] }
                           : /\[tag\]$/.test(path)
                             ? { name: 'x' }
-                            : {}
+                            : /\[site\]$/.test(path)
+                              ? { name: 'x', address: 'https://x.example' }
+                              : /\[poll\]$/.test(path)
+                                ? POLL
+                                : /\[link\]$/.test(path)
+                                  ? { name: 'x', target: 'https://x.example/' }
+                                  : /ended$/.test(path)
+                                    ? { isEnded: true }
+                                    : /\[page\]$/.test(path)
+                                      ? { title: 'x' }
+                                      : {}
       // notes of the first client itself have the ids 1 and 2
       const answer = await ask(
         method,
@@ -229,8 +253,12 @@ describe('every route', () => {
       'audience',
       'audience/over-time',
       'downloads/[kind]',
+      'link-pages',
+      'links',
+      'links/[link]',
       'notes',
       'overview',
+      'polls',
       'breakdown',
       'posts',
       'posts/ends',
@@ -239,11 +267,13 @@ describe('every route', () => {
       'posts/formats',
       'posts/table',
       'scope',
+      'sites',
       'subject',
       'tags',
       'tags/figures',
       'tags/occasions',
       'targets',
+      'traffic',
       'unusual',
       'why',
       'workings',
@@ -260,6 +290,7 @@ describe('every route', () => {
         }
       ).field
     await release(['figures', 'rivals'])
+    expect(await readable()).toEqual([...editions, ...figures, 'field'].sort())
     expect((await field('viewer'))!.competitors.length).toBeGreaterThan(0)
     await release(['figures'])
     expect(await readable()).toEqual([...editions, ...figures].sort())

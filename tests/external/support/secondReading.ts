@@ -37,7 +37,7 @@ export interface ReadChange {
 export const NETWORK_GIVES = {
   commons:
     'impressions reactions comments shares clicks posts profile_visits new_followers lost_followers followers ' +
-    'reach_1d reach_7d visitors_1d visitors_7d',
+    'reach_1d reach_7d visitors_1d visitors_7d spoken_of speakers_1d speakers_7d speakers_28d',
   tintype:
     'impressions views reactions comments shares saves posts profile_visits new_followers lost_followers ' +
     'followers reach_1d reach_7d reach_28d visitors_1d visitors_28d',
@@ -64,6 +64,8 @@ export const METRICS = {
   frequency: rate('other', 0, 'impressions', 'reach'),
   profile_visits: flow(1, 'profile_visits'),
   profile_visitors: people('visitors', 'profile_visits'),
+  spoken_of: flow(1, 'spoken_of'),
+  speakers: people('speakers', 'spoken_of'),
   visits_per_visitor: rate('other', 0, 'profile_visits', 'profile_visitors'),
   interactions: flow(1, 'reactions', 'comments', 'shares', 'saves'),
   reactions: flow(1, 'reactions'),
