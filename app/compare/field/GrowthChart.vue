@@ -61,7 +61,7 @@ const said = computed(() =>
     </p>
     <template v-else>
       <svg
-        class="drawing"
+        class="plotted"
         :viewBox="`-58 -12 ${WIDTH + 76} ${HEIGHT + 44}`"
         role="img"
         :aria-label="`Growth of four weeks over followers. ${said}`"

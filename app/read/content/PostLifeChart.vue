@@ -86,7 +86,7 @@ const COLUMNS = computed(() => [
 <template>
   <div>
     <svg
-      class="drawing"
+      class="plotted"
       :viewBox="`-52 -14 ${WIDTH + 70} ${HEIGHT + 40}`"
       role="img"
       :aria-label="`${name} over the life of the post: ${say(life.points.at(-1)?.value)} so far, ${halfText}`"

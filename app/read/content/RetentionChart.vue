@@ -95,7 +95,7 @@ const COLUMNS = computed(() => [
 
 <template>
   <div>
-    <svg class="drawing" :viewBox="`-52 -14 ${WIDTH + 70} ${HEIGHT + 40}`" role="img" :aria-label="said">
+    <svg class="plotted" :viewBox="`-52 -14 ${WIDTH + 70} ${HEIGHT + 40}`" role="img" :aria-label="said">
       <rect
         v-for="{ from, to } in losses"
         :key="from"
