@@ -1,0 +1,160 @@
+import { Unreadable } from '../unreadable'
+import type { PlaceRecord } from './place'
+import type { GivenPlace } from './placesGeoJson'
+import { editableHours, hoursText, readHours, type EditableHours } from './openingHours'
+
+/** The days of schema.org, Monday first. */
+const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const
+
+interface Specification {
+  '@type': 'OpeningHoursSpecification'
+  'dayOfWeek'?: string[]
+  'opens': string
+  'closes': string
+  'validFrom'?: string
+  'validThrough'?: string
+}
+
+/**
+ * A place as schema.org's LocalBusiness in JSON-LD. Hours that a week and dates can say are told as
+ * OpeningHoursSpecification; what is closed opens and closes at 00:00, as schema.org has it. Others are left out.
+ *
+ * @example localBusiness({ ...EMPTY_PLACE, name: 'Skarle Pier' })
+ * // { '@context': 'https://schema.org', '@type': 'LocalBusiness', name: 'Skarle Pier' }
+ */
+export function localBusiness(place: PlaceRecord) {
+  const { street, town, postcode, country, lat, lon } = place
+  const hours = place.hours === '' ? undefined : editableHours(readHours(place.hours))
+  const address = {
+    ...(street && { streetAddress: street }),
+    ...(town && { addressLocality: town }),
+    ...(postcode && { postalCode: postcode }),
+    ...(country && { addressCountry: country }),
+  }
+  return {
+    '@context': 'https://schema.org',
+    '@type': 'LocalBusiness',
+    'name': place.name,
+    ...(place.description && { description: place.description }),
+    ...(place.categories.length > 0 && { keywords: place.categories }),
+    ...(Object.keys(address).length > 0 && { address: { '@type': 'PostalAddress', ...address } }),
+    ...(lat !== null && lon !== null && { geo: { '@type': 'GeoCoordinates', 'latitude': lat, 'longitude': lon } }),
+    ...(place.phone && { telephone: place.phone }),
+    ...(place.web && { url: place.web }),
+    ...(place.attributes.length > 0 && {
+      amenityFeature: place.attributes.map((name) => ({
+        '@type': 'LocationFeatureSpecification',
+        name,
+        'value': true,
+      })),
+    }),
+    ...(hours && { openingHoursSpecification: weekly(hours) }),
+    ...(hours && hours.exceptions.length > 0 && { specialOpeningHoursSpecification: special(hours) }),
+  }
+}
+
+/** Times as schema.org has them: each with its own opening and closing. */
+const spans = (times: string): { opens: string; closes: string }[] =>
+  times === 'off'
+    ? [{ opens: '00:00', closes: '00:00' }]
+    : times.split(',').map((time) => {
+        const [opens, closes] = time.split('-') as [string, string]
+        return { opens, closes: closes === '24:00' ? '23:59' : closes }
+      })
+
+const weekly = ({ week }: EditableHours): Specification[] =>
+  [...new Set(week)].flatMap((times) =>
+    spans(times).map((span) => ({
+      '@type': 'OpeningHoursSpecification' as const,
+      'dayOfWeek': DAYS.filter((_, index) => week[index] === times).map((day) => `https://schema.org/${day}`),
+      ...span,
+    })),
+  )
+
+const special = ({ exceptions }: EditableHours): Specification[] =>
+  exceptions.flatMap(({ from, to, times }) =>
+    spans(times).map((span) => ({
+      '@type': 'OpeningHoursSpecification' as const,
+      ...span,
+      'validFrom': from,
+      'validThrough': to,
+    })),
+  )
+
+type Thing = Record<string, unknown>
+const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : value === undefined ? [] : [value])
+const text = (value: unknown): string => (typeof value === 'string' ? value : '')
+const thing = (value: unknown): Thing => (typeof value === 'object' && value !== null ? (value as Thing) : {})
+
+/**
+ * The places of a JSON-LD file: one LocalBusiness (or a kind of it), a list, or a graph of several.
+ *
+ * @throws Unreadable when there is none in it
+ */
+export function placesFromJsonLd(file: unknown): GivenPlace[] {
+  const things = list(thing(file)['@graph'] ?? file).map(thing)
+  const places = things.filter((each) => each['@type'] !== undefined && each.name !== undefined)
+  if (places.length === 0) throw new Unreadable('There is no LocalBusiness with a name in the file.')
+  return places.map(placeOf)
+}
+
+function placeOf(business: Thing): GivenPlace {
+  const address = thing(business.address)
+  const geo = thing(business.geo)
+  const hours = hoursOf(list(business.openingHoursSpecification), list(business.specialOpeningHoursSpecification))
+  const number = (value: unknown) => (value === undefined || value === null || value === '' ? null : Number(value))
+  return {
+    name: business.name,
+    description: text(business.description),
+    categories: list(business.keywords)
+      .flatMap((each) => text(each).split(','))
+      .map((each) => each.trim())
+      .filter(Boolean),
+    street: text(address.streetAddress),
+    town: text(address.addressLocality),
+    postcode: text(address.postalCode),
+    country: text(address.addressCountry),
+    lat: number(geo.latitude),
+    lon: number(geo.longitude),
+    phone: text(business.telephone),
+    web: text(business.url),
+    attributes: list(business.amenityFeature)
+      .map((each) => text(thing(each).name))
+      .filter(Boolean),
+    hours,
+  }
+}
+
+/** Hours of schema.org as text; empty where there are none. */
+function hoursOf(usual: readonly unknown[], others: readonly unknown[]): string {
+  if (usual.length === 0) return ''
+  const timesOf = (specifications: readonly Thing[]) => {
+    const times = specifications.filter(({ opens, closes }) => opens !== closes)
+    return times.length === 0 ? 'off' : times.map(({ opens, closes }) => `${clock(opens)}-${clock(closes)}`).join(',')
+  }
+  const week = DAYS.map((day) =>
+    timesOf(usual.map(thing).filter(({ dayOfWeek }) => list(dayOfWeek).some((each) => text(each).endsWith(day)))),
+  )
+  const spansBy = new Map<string, Thing[]>()
+  for (const each of others.map(thing)) {
+    const key = `${text(each.validFrom)} ${text(each.validThrough)}`
+    spansBy.set(key, [...(spansBy.get(key) ?? []), each])
+  }
+  return hoursText({
+    week,
+    exceptions: [...spansBy].map(([key, specifications]) => {
+      const [from, to] = key.split(' ') as [string, string]
+      return { from, to, times: timesOf(specifications) }
+    }),
+  })
+}
+
+/** A time of schema.org without its seconds; the last minute of a day is its end. */
+function clock(value: unknown): string {
+  const time = text(value).slice(0, 5)
+  return time === '23:59' ? '24:00' : time
+}
+
+/** Times in words, for a page: “09:00–17:00” or “closed”. */
+export const spokenTimes = (times: string): string =>
+  times === 'off' ? 'closed' : times.replaceAll('-', '–').replaceAll(',', ', ')

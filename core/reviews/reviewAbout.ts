@@ -1,0 +1,156 @@
+/** What a review can be about. */
+export const SUBJECTS = [
+  { id: 'service', name: 'Service' },
+  { id: 'food', name: 'Food and drink' },
+  { id: 'price', name: 'Price' },
+  { id: 'waiting', name: 'Waiting' },
+  { id: 'punctuality', name: 'Punctuality' },
+  { id: 'cleanliness', name: 'Cleanliness' },
+  { id: 'access', name: 'Way and access' },
+  { id: 'offer', name: 'What there is to see or buy' },
+] as const
+export type Subject = (typeof SUBJECTS)[number]['id']
+export const SUBJECT_IDS: readonly string[] = SUBJECTS.map(({ id }) => id)
+
+/** How a review sounds. */
+export const MOODS = [
+  { id: 'good', name: 'Good' },
+  { id: 'mixed', name: 'Mixed' },
+  { id: 'bad', name: 'Bad' },
+  { id: 'plain', name: 'Plain' },
+] as const
+export type Mood = (typeof MOODS)[number]['id']
+export const MOOD_IDS: readonly string[] = MOODS.map(({ id }) => id)
+
+/** The languages whose words are known, BCP 47. */
+export const READ_LANGUAGES = ['en', 'de', 'fr'] as const
+type ReadLanguage = (typeof READ_LANGUAGES)[number]
+
+/**
+ * Words by what they are about: small letters without accents; one that ends with `*` stands for all that begin with it.
+ * Our own lists, by common practice.
+ */
+const SUBJECT_WORDS: Readonly<Record<ReadLanguage, Readonly<Record<Subject, string>>>> = {
+  en: {
+    service: 'staff service friendly rude helpful waiter* waitress* welcome* crew polite personal answer*',
+    food: 'tea coffee cake* scone* food meal* lunch breakfast sandwich* soup kitchen drink*',
+    price: 'price* expensive cheap overpriced cost* pricey money fare*',
+    waiting: 'queue* wait* slow line hour hours minutes',
+    punctuality: 'late delay* punctual cancelled timetable*',
+    cleanliness: 'clean dirty toilet* filthy spotless',
+    access: 'parking path* steep wheelchair* pram* sign* bus step-free steps',
+    offer: 'garden* plant* flower* glasshouse* fern* view* boat* ferry ferries shop selection seat*',
+  },
+  de: {
+    service:
+      'bedienung freundlich* unfreundlich* hilfsbereit* hoflich* unhoflich* mitarbeiter* personal empfang besatzung',
+    food: 'tee kaffee kuchen essen fruhstuck mittagessen suppe kuche scones getrank*',
+    price: 'preis* teuer* uberteuert gunstig* billig* kostet kosten geld',
+    waiting: 'schlange warte* gewartet langsam* stunde* minuten',
+    punctuality: 'verspat* punktlich* unpunktlich* ausgefallen fahrplan',
+    cleanliness: 'sauber* dreckig* schmutz* toilette*',
+    access: 'parkplatz* weg wege steil* rollstuhl* kinderwagen beschilder* bus stufen',
+    offer: 'garten pflanz* blume* gewachshaus* farn* aussicht fahre schiff boot auswahl laden sitzplatz*',
+  },
+  fr: {
+    service: 'personnel accueil* serveu* service aimable* serviable* equipage impoli* poli polie',
+    food: 'the cafe gateau* repas dejeuner soupe cuisine boisson* scones',
+    price: 'prix cher chere chers couteu* argent tarif*',
+    waiting: 'attente attend* queue file lent* heure heures minutes',
+    punctuality: 'retard* ponctuel* annule* horaire*',
+    cleanliness: 'propre* sale sales salete toilette*',
+    access: 'parking chemin* fauteuil poussette* raide* panneau* bus marches',
+    offer: 'jardin* plante* fleur* serre* fougere* vue bateau* ferry choix boutique',
+  },
+}
+
+const GOOD: Readonly<Record<ReadLanguage, string>> = {
+  en:
+    'lovely great good wonderful beautiful excellent friendly helpful perfect best delicious love loved enjoyed recommend* ' +
+    'spotless clean punctual polite quick warm cheap kind',
+  de:
+    'schon schone* toll* gut gute* wunderbar* wunderschon* ausgezeichnet* freundlich* hilfsbereit* perfekt* lecker* ' +
+    'liebevoll* empfehl* sauber* punktlich* schnell* gunstig* hoflich*',
+  fr:
+    'beau belle beaux belles bon bonne bons bonnes excellent* merveilleu* aimable* delicieu* parfait* recommand* propre* ' +
+    'ponctuel* serviable* agreable* rapide* magnifique*',
+}
+const BAD: Readonly<Record<ReadLanguage, string>> = {
+  en:
+    'bad rude slow dirty cold expensive overpriced disappoint* awful terrible worst late cancelled filthy poor wrong closed ' +
+    'waste broken',
+  de:
+    'schlecht* unfreundlich* langsam* dreckig* schmutz* kalt* teuer* uberteuert enttausch* furchtbar* schlimm* verspat* ' +
+    'ausgefallen falsch* geschlossen* unhoflich* unpunktlich* kaputt*',
+  fr:
+    'mauvais* impoli* lent* sale sales froid* cher chere chers decev* decu* horrible* pire retard* annule* ferme fermee faux ' +
+    'fausse casse*',
+}
+/** Words before one that turn it round. */
+const NOT: Readonly<Record<ReadLanguage, ReadonlySet<string>>> = {
+  en: new Set(['not', 'no', 'never', 'hardly', 'isn', 'wasn', 'aren', 'weren', 'don', 'didn']),
+  de: new Set(['nicht', 'kein', 'keine', 'keinen', 'nie', 'kaum']),
+  fr: new Set(['pas', 'jamais', 'aucun', 'aucune', 'peu']),
+}
+const NOT_WITHIN = 3
+
+/** Whether a word is one of a list. */
+function matcher(words: string): (word: string) => boolean {
+  const all = words.split(' ')
+  const whole = new Set(all.filter((word) => !word.endsWith('*')))
+  const stems = all.filter((word) => word.endsWith('*')).map((word) => word.slice(0, -1))
+  return (word) => whole.has(word) || stems.some((stem) => word.startsWith(stem))
+}
+const LISTS = Object.fromEntries(
+  READ_LANGUAGES.map((language) => [
+    language,
+    {
+      isGood: matcher(GOOD[language]),
+      isBad: matcher(BAD[language]),
+      isNot: (word: string) => NOT[language].has(word),
+      about: SUBJECTS.map(({ id }) => [id, matcher(SUBJECT_WORDS[language][id])] as const),
+    },
+  ]),
+)
+
+/** A text as words in small letters without accents. */
+const wordsOf = (text: string): string[] =>
+  text
+    .normalize('NFD')
+    .replaceAll(/\p{M}/gu, '')
+    .toLowerCase()
+    .split(/[^\p{L}-]+/u)
+    .filter((word) => word !== '')
+
+/** What a review is about and how it sounds, by its words. */
+export interface About {
+  subjects: Subject[]
+  mood: Mood
+}
+
+/**
+ * What a review is about and how it sounds, by its words alone: good and bad words, turned round by a word such as “not”
+ * shortly before. Stars are left out, and irony is taken at its word: somebody who reads it can say otherwise, and that
+ * counts.
+ *
+ * @param language  BCP 47, by its first part
+ * @returns         undefined where the words of the language are not known
+ * @example reviewAbout('The tea was not good, but the crew was friendly.', 'en')
+ * // { subjects: ['service', 'food'], mood: 'mixed' }
+ */
+export function reviewAbout(text: string, language: string): About | undefined {
+  const lists = LISTS[language.toLowerCase().split('-')[0]!]
+  if (!lists) return undefined
+  const words = wordsOf(text)
+  const subjects = lists.about.flatMap(([id, isAbout]) => (words.some(isAbout) ? [id] : []))
+  let [good, bad] = [0, 0]
+  words.forEach((word, index) => {
+    const isGood = lists.isGood(word)
+    if (!isGood && !lists.isBad(word)) return
+    const isTurned = words.slice(Math.max(0, index - NOT_WITHIN), index).some(lists.isNot)
+    if (isGood !== isTurned) good++
+    else bad++
+  })
+  const mood = good > 0 && bad > 0 ? 'mixed' : good > 0 ? 'good' : bad > 0 ? 'bad' : 'plain'
+  return { subjects, mood }
+}
