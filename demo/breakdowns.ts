@@ -2,7 +2,10 @@ import { DateTime } from 'luxon'
 import { addDays, weekday, type Day } from '../core/days/day'
 import { PART_MINIMUM, WITHHELD } from '../core/breakdowns/audienceBreakdowns'
 import { AGES, BREAKDOWNS, STORED_BREAKDOWNS, TIMES, type Breakdown } from '../core/breakdowns/breakdowns'
+import type { PlaceRecord } from '../core/places/place'
 import { CLIENTS, type DemoProfile } from './cast'
+import { kilometres, TOWNS } from './isles'
+import { PLACES } from './places'
 import { unit } from './random'
 import type { DemoDay } from './world'
 
@@ -26,6 +29,14 @@ export function portions(whole: number, shares: readonly number[]): number[] {
   for (const { index } of order) if (left-- > 0) floors[index]!++
   return floors
 }
+
+/** An area with fewer direction requests on a day is not told. */
+const LEAST_OF_AREA = 3
+
+const placeAt = (place: PlaceRecord | undefined) => ({
+  lat: place?.lat ?? TOWNS[0].lat,
+  lon: place?.lon ?? TOWNS[0].lon,
+})
 
 const SITES = ['farrowpost.example', 'islesnotes.example', 'townbook.example', 'harbourforum.example']
 
@@ -390,6 +401,18 @@ function plainParts(profile: DemoProfile, breakdown: Breakdown, figures: DemoDay
       return named(portions(figures.searches ?? 0, [0.5 + 0.2 * draw('name'), 0.35, 0.05]), ids)
     case 'listing_views_by_surface':
       return named(portions(figures.listing_views ?? 0, [0.4 + 0.2 * draw('search'), 0.5]), ids)
+    case 'directions_by_area': {
+      // the nearest towns ask most; what is few on a day is kept back
+      const place = PLACES.find(({ remoteId }) => remoteId === profile.remoteId)?.record
+      const asked = portions(
+        figures.directions ?? 0,
+        TOWNS.map((town) => (town.people * (0.6 + 0.8 * draw(town.name))) / (2 + kilometres(town, placeAt(place)))),
+      )
+      return named(
+        asked,
+        TOWNS.map(({ name }) => name),
+      ).filter(({ value }) => value >= LEAST_OF_AREA)
+    }
     case 'calls_by_hour':
       return named(
         portions(

@@ -1,3 +1,5 @@
+import { PLACES } from './places'
+
 /** Who appears in the made-up scenario. Every name is invented. */
 export interface DemoProfile {
   client: string
@@ -29,7 +31,7 @@ export const AGENCY = {
   contact: 'desk@halyardrow.example',
   colour: '#1F6F5C',
   /** How many profiles the agency may have switched on. */
-  activeProfiles: 45,
+  activeProfiles: 55,
   logo:
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 48 48" role="img" aria-label="Halyard Row"><path d="M10 ' +
     '42V6M38 42V6M10 24h28" stroke="#1F6F5C" stroke-width="4" fill="none"/><path d="M14 8c8 2 14 6 20 14H14z" ' +
@@ -70,6 +72,24 @@ export const PEOPLE = [
   },
   { email: 'senara@mossgate.example', name: 'Senara Vane', role: 'viewer', clients: ['mossgate-gardens'] },
 ] as const
+
+/** The listings of places as profiles; that of the north pier stands among the others. */
+const LISTINGS: readonly DemoProfile[] = PLACES.filter(({ handle }) => handle !== 'kittiwake-north-pier').map(
+  ({ client, handle, remoteId, views, growthPerYear, record }) => ({
+    client,
+    network: 'waymark',
+    handle,
+    name: record.name,
+    remoteId,
+    followers: 0,
+    growthPerYear,
+    background: views,
+    postsPerWeek: 0,
+    impressionsPerPost: 300,
+    rate: 0.02,
+    connected: true,
+  }),
+)
 
 export const PROFILES: readonly DemoProfile[] = [
   {
@@ -681,6 +701,7 @@ export const PROFILES: readonly DemoProfile[] = [
     connected: false,
     isHidden: true,
   },
+  ...LISTINGS,
 ]
 
 /** What happens in the scenario, in days before the end of the world's time. */

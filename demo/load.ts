@@ -1,7 +1,7 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { addDays, daysBetween, type Day } from '../core/days/day'
 import { dayAt } from '../core/days/lastCompleteDay'
-import { POST_COUNTS, POST_RETENTION } from '../core/datasets/datasets'
+import { DATASETS, POST_COUNTS, POST_RETENTION } from '../core/datasets/datasets'
 import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/platform/people/password'
@@ -16,6 +16,8 @@ import { LINK_PAGES, LINKS, viewsOf, visitsOf } from './links'
 import { pictureOf } from './pictures'
 import { LOOKED_AT_HOURS } from './postLife'
 import { retentionOf, type DemoRetention } from './retention'
+import { PLACES, REPLY_TEMPLATES } from './places'
+import { reviewsIn, type DemoReview } from './reviews'
 import { SITES, trafficOn } from './traffic'
 import { volumeOf } from './volume'
 import { world } from './world'
@@ -34,6 +36,10 @@ const WATCHED_DAYS = 130
 
 /** The networks that say how far videos were watched. */
 const GIVES_RETENTION: readonly string[] = POST_RETENTION.stream!.networks
+
+/** The streams of datasets that a network has of its own. */
+const streamsOf = (network: string): string[] =>
+  DATASETS.flatMap(({ stream }) => (stream?.networks.includes(network) ? [stream.id] : []))
 
 const instant = (at: number): string => new Date(at).toISOString().slice(0, 19).replace('T', ' ')
 
@@ -111,9 +117,12 @@ export async function loadDemo(
       idOf.set(`${profile.network} ${profile.handle}`, id)
       if (!isKnown(profile)) continue
       await db.query('INSERT INTO sync_cursor (client_id, connection_id, stream, through) VALUES ?', [
-        ['figures', 'posts', 'breakdowns', ...(GIVES_RETENTION.includes(profile.network) ? ['retention'] : [])].map(
-          (stream) => [client, connection, stream, last],
-        ),
+        ['figures', 'posts', 'breakdowns', ...streamsOf(profile.network)].map((stream) => [
+          client,
+          connection,
+          stream,
+          last,
+        ]),
       ])
       const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))
       const columns = profile.rival ? PUBLIC_COLUMNS : FACT_COLUMNS
@@ -178,6 +187,19 @@ export async function loadDemo(
         const names = Object.keys(curves[0]!) as (keyof DemoRetention)[]
         await db.query(`INSERT INTO post_retention (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
           curves.map((curve) => [client, id, ...names.map((name) => curve[name])]),
+        ])
+      }
+      const reviews = reviewsIn(profile.remoteId, days, anchor, Date.parse(`${last}T23:59:59Z`))
+      if (reviews.length > 0) {
+        const names = Object.keys(reviews[0]!) as (keyof DemoReview)[]
+        await db.query(`INSERT INTO review (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
+          reviews.map((review) => [
+            client,
+            id,
+            ...names.map((name) =>
+              name.endsWith('_at') && review[name] !== null ? instant(Date.parse(String(review[name]))) : review[name],
+            ),
+          ]),
         ])
       }
       if (profile.rival || !STORED_BREAKDOWNS.some(({ networks }) => networks[profile.network])) continue
@@ -280,6 +302,7 @@ export async function loadDemo(
           author,
         ],
       )
+    await loadPlaces(db, clients, idOf)
     await loadTraffic(db, clients, anchor)
     await loadLinks(db, clients, anchor, author)
     for (const { client, name, colour, rule } of TAGS) {
@@ -300,6 +323,28 @@ export async function loadDemo(
     'SELECT client_id, slug, name, time_zone, universe, released FROM client',
   )
   for (const row of rows) await applyRules(clientDb(row, pool))
+}
+
+/** The places with their listings, and what the analysts usually answer to reviews. */
+async function loadPlaces(
+  db: PoolConnection,
+  clients: ReadonlyMap<string, number>,
+  idOf: ReadonlyMap<string, number>,
+): Promise<void> {
+  for (const { client, handle, record } of PLACES) {
+    const fields = Object.keys(record) as (keyof typeof record)[]
+    await db.query(`INSERT INTO place (client_id, profile_id, ${fields.join(', ')}) VALUES (?)`, [
+      [
+        clients.get(client),
+        idOf.get(`waymark ${handle}`),
+        ...fields.map((field) => (Array.isArray(record[field]) ? JSON.stringify(record[field]) : record[field])),
+      ],
+    ])
+  }
+  for (const { client, name, variants } of REPLY_TEMPLATES)
+    await db.query('INSERT INTO reply_template (client_id, name, variants) VALUES (?)', [
+      [clients.get(client), name, JSON.stringify(variants)],
+    ])
 }
 
 /** The clients' sites with their traffic, as files have brought it. */

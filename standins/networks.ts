@@ -8,6 +8,7 @@ import { breakdownById } from '../core/breakdowns/breakdowns'
 import { PAGES, PROFILES, type DemoProfile } from '../demo/cast'
 import { breakdownsOf } from '../demo/breakdowns'
 import { retentionOf } from '../demo/retention'
+import { reviewsOn } from '../demo/reviews'
 import { reachable } from '../demo/reachable'
 import { volumeOf } from '../demo/volume'
 import type { EstimateQuery } from '../shared/read/reachable'
@@ -40,7 +41,7 @@ const PAGE_DAYS = 30
 const OVERLAPPING = ['tintype', 'cork']
 
 /** What can be asked of a profile. */
-type What = 'days' | 'posts' | 'breakdowns' | 'retention'
+type What = 'days' | 'posts' | 'breakdowns' | 'retention' | 'reviews'
 
 /** How far back a network's own volume is told. */
 const PAST_VOLUME_DAYS = 730
@@ -94,6 +95,7 @@ const escape = (text: string) => text.replace(/[&<>"']/g, (character) => `&#${ch
 export function standinNetworks(settings: StandinSettings) {
   const { profileDay, posts, postAt } = world(settings.anchor)
   const usedCodes = new Set<string>()
+  const answers = new Map<string, { at: string; text: string }>()
   const requests = new Map<string, { minute: number; count: number }>()
 
   /** Answers a request to /{network}/…; undefined when there is no such address. */
@@ -111,9 +113,12 @@ export function standinNetworks(settings: StandinSettings) {
     if (method === 'GET' && path === 'consent') return consentPage(network, url.searchParams)
     if (method === 'POST' && path === 'consent') return decide(network, form)
     if (method === 'POST' && path === 'token') return token(network, form)
-    const data = /^profiles\/(\d+)\/(days|posts|breakdowns|retention)$/.exec(path)
+    const data = /^profiles\/(\d+)\/(days|posts|breakdowns|retention|reviews)$/.exec(path)
     if (method === 'GET' && data)
       return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
+    const answered = /^profiles\/(\d+)\/reviews\/(\d+)\/answer$/.exec(path)
+    if (method === 'PUT' && answered)
+      return takeAnswer(network, answered[1]!, answered[2]!, form.get('text') ?? '', headers.authorization)
     const picture = /^pictures\/(\d+)\/(\d+)\.svg$/.exec(path)
     if (method === 'GET' && picture) return painted(network, picture[1]!, picture[2]!)
     if (method === 'GET' && path.startsWith('public/'))
@@ -320,8 +325,23 @@ reach, impressions, followers won and lost. It cannot publish or change anything
       if (!known.has(day)) known.set(day, profileDay(profile, day, last))
       return known.get(day)
     }
-    const asked = what === 'posts' ? withToday(days) : days
+    const asked = what === 'posts' || what === 'reviews' ? withToday(days) : days
     return json(200, { data: asked.flatMap((day) => dataOf(profile, what, day, dayOf)), through, next, oldest })
+  }
+
+  /** Takes an answer to a review, one for each; what it does not allow, it refuses with its reason. */
+  function takeAnswer(network: Network, remoteId: string, review: string, text: string, authorization = ''): Answer {
+    const claims = readToken(authorization.replace(/^Bearer /i, ''), 'access', settings.secret, settings.now())
+    if (!claims || claims.network !== network.id || claims.profile !== remoteId)
+      return json(401, { error: 'invalid_token' }, { 'www-authenticate': 'Bearer error="invalid_token"' })
+    const day = dayFromNumber(Number(review.slice(6, 12)))
+    const isKnown = reviewsOn(remoteId, day, settings.anchor, settings.now()).some(({ remote_id: id }) => id === review)
+    if (!isKnown) return json(404, { error: 'There is no such review any more.' })
+    if (text.trim() === '' || text.length > 1000) return json(422, { error: 'An answer has 1 to 1,000 letters.' })
+    if (/https?:|www\.|\d[\d ()-]{7,}\d/i.test(text))
+      return json(422, { error: 'An answer may not hold a web address or a telephone number.' })
+    answers.set(review, { at: new Date(settings.now()).toISOString(), text })
+    return json(200, { ok: true })
   }
 
   function dataOf(
@@ -332,6 +352,11 @@ reach, impressions, followers won and lost. It cannot publish or change anything
   ): unknown[] {
     if (what === 'posts') return published(profile, day)
     if (what === 'retention') return published(profile, day).flatMap((post) => retentionOf(post) ?? [])
+    if (what === 'reviews')
+      return reviewsOn(profile.remoteId, day, settings.anchor, settings.now()).map((review) => {
+        const taken = answers.get(review.remote_id)
+        return taken ? { ...review, answered_at: taken.at, answer: taken.text } : review
+      })
     if (what === 'breakdowns')
       return breakdownsOf(profile, day, dayOf).filter(({ breakdown }) => isRemembered(profile.network, breakdown, day))
     const figures = dayOf(day)

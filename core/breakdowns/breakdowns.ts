@@ -300,6 +300,17 @@ export const BREAKDOWNS: readonly Breakdown[] = [
     definition: 'Where the listing was looked at.',
   },
   {
+    id: 'directions_by_area',
+    code: 42,
+    name: 'Direction requests by area',
+    kind: 'parts',
+    metric: 'directions',
+    base: 'of all direction requests whose area is told',
+    networks: { waymark: {} },
+    definition:
+      'Where somebody was who asked for the way. An area with few requests on a day is withheld by the network.',
+  },
+  {
     id: 'calls_by_hour',
     code: 18,
     name: 'Calls by hour',

@@ -12,11 +12,13 @@ export interface Measure {
   column: string
   /**
    * How it is put together over rows: flows are added; of a stock the last counts; people are never added; a breakdown
-   * says it itself (core/breakdowns).
+   * says it itself (core/breakdowns); of some the mean is told.
    */
-  rollUp: 'flow' | 'stock' | 'unique' | 'by its breakdown'
+  rollUp: 'flow' | 'stock' | 'unique' | 'mean' | 'by its breakdown'
   /** Its place where a set of columns is kept as one number; never given to another. */
   bit: number
+  /** The least and the most that it can be, where that is less than any count. */
+  range?: readonly [number, number]
   meaning: string
 }
 
@@ -27,6 +29,10 @@ export interface TextColumn {
   longest?: number
   /** What stands there where a file does not say it. */
   usual?: string
+  /** Of a day: the instant of which it is the day, so that a file does not say it again. */
+  of?: string
+  /** Of an instant: whether a row is one without it. */
+  isOptional?: true
   bit: number
   meaning: string
 }

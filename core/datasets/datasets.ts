@@ -70,7 +70,13 @@ export const POSTS: Dataset = {
   measures: POST_MEASURES,
   texts: [
     { column: 'published_at', type: 'instant', bit: 30, meaning: 'When it was published, in UTC.' },
-    { column: 'day', type: 'day', bit: 31, meaning: 'The day of that, in the client’s time zone.' },
+    {
+      column: 'day',
+      type: 'day',
+      of: 'published_at',
+      bit: 31,
+      meaning: 'The day of that, in the client’s time zone.',
+    },
     { column: 'format', type: 'text', longest: 20, usual: 'text', bit: 32, meaning: 'What kind of post it is.' },
     { column: 'text', type: 'text', longest: 2000, usual: '', bit: 33, meaning: 'What it says.' },
     { column: 'picture_url', type: 'text', longest: 500, bit: 34, meaning: 'Where its picture stands on its network.' },
@@ -121,6 +127,41 @@ export const POST_RETENTION: Dataset = {
   ],
   sources: ['network'],
   stream: { id: 'retention', networks: ['lantern'] },
+}
+
+/** What people have written about a place, and the answer to it. */
+export const REVIEWS: Dataset = {
+  id: 'review',
+  name: 'Reviews',
+  grain: 'a review of a listing',
+  keys: [PROFILE, { column: 'remote_id', type: 'id', meaning: 'The network’s id of the review.' }],
+  day: 'day',
+  measures: [
+    { column: 'stars', rollUp: 'mean', bit: 0, range: [1, 5], meaning: 'How many stars it gives, from 1 to 5.' },
+  ],
+  texts: [
+    { column: 'written_at', type: 'instant', bit: 30, meaning: 'When it was written, in UTC.' },
+    {
+      column: 'day',
+      type: 'day',
+      of: 'written_at',
+      bit: 31,
+      meaning: 'The day of that, in the client’s time zone.',
+    },
+    { column: 'author', type: 'text', longest: 120, usual: '', bit: 32, meaning: 'Who has written it.' },
+    { column: 'language', type: 'text', longest: 12, usual: 'en', bit: 33, meaning: 'Its language, BCP 47.' },
+    { column: 'text', type: 'text', longest: 4000, usual: '', bit: 34, meaning: 'What it says.' },
+    {
+      column: 'answered_at',
+      type: 'instant',
+      isOptional: true,
+      bit: 35,
+      meaning: 'When it was answered, in UTC; absent while it waits.',
+    },
+    { column: 'answer', type: 'text', longest: 4000, bit: 36, meaning: 'The answer.' },
+  ],
+  sources: ['network', 'file'],
+  stream: { id: 'reviews', networks: ['waymark'] },
 }
 
 const SITE: KeyColumn = { column: 'site_id', type: 'site', meaning: 'The site.' }
@@ -189,6 +230,7 @@ export const DATASETS: readonly Dataset[] = [
   POSTS,
   POST_OBSERVATIONS,
   POST_RETENTION,
+  REVIEWS,
   SITE_DAY,
   SITE_PAGE_DAY,
   SITE_SOURCE_DAY,

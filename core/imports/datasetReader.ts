@@ -52,8 +52,8 @@ export function datasetReader(
   if (foreign) throw new Unreadable(`“${dataset.name}” has no “${foreign}”. Choose again what that column holds.`)
   const repeated = mapping.targets.find((target, index) => target !== '' && mapping.targets.indexOf(target) !== index)
   if (repeated) throw new Unreadable(`Two columns are both matched to "${repeated}". Choose one.`)
-  const measures = dataset.measures.flatMap(({ column }) =>
-    columnOf(column) < 0 ? [] : [{ column, index: columnOf(column) }],
+  const measures = dataset.measures.flatMap(({ column, range }) =>
+    columnOf(column) < 0 ? [] : [{ column, range, index: columnOf(column) }],
   )
   // a post is one also without figures; everything else is nothing without them
   const isWholeWithout = dataset.texts.length > 0
@@ -93,6 +93,13 @@ export function datasetReader(
     if (profile === undefined)
       throw new Unreadable(`no profile of this client ${id >= 0 ? 'has the id' : 'is called'} "${text}"`)
     return profile
+  }
+
+  function counted(text: string, range?: readonly [number, number]): number | undefined {
+    const value = readCount(text, mapping.decimal)
+    if (value !== undefined && range && !(value >= range[0] && value <= range[1]))
+      throw new Unreadable(`${value} does not lie between ${range[0]} and ${range[1]}`)
+    return value
   }
 
   function dayOf(text: string): Day {
@@ -147,14 +154,14 @@ export function datasetReader(
     if (cells.slice(headings.length).some((cell) => cell.trim() !== ''))
       throw new Unreadable(`row ${line} has ${cells.length} cells, but there are ${headings.length} headings`)
     const values: Record<string, number | string | Date> = {}
-    for (const { column, index } of measures) {
-      const value = within(column, line, () => readCount(cells[index] ?? '', mapping.decimal))
+    for (const { column, index, range } of measures) {
+      const value = within(column, line, () => counted(cells[index] ?? '', range))
       if (value !== undefined) values[column] = value
     }
     if (Object.keys(values).length === 0 && !isWholeWithout) throw new Unreadable(`row ${line} has no figure`)
-    for (const { column, type, longest = LONGEST_CELL } of dataset.texts) {
+    for (const { column, type, longest = LONGEST_CELL, isOptional } of dataset.texts) {
       const text = cellAt(cells, column)
-      if (columnOf(column) < 0 || (text === '' && type !== 'instant')) continue
+      if (columnOf(column) < 0 || (text === '' && (type !== 'instant' || isOptional))) continue
       within(column, line, () => {
         if (type === 'instant') values[column] = instantOf(text)
         else if (dataset === POSTS && column === 'format') values[column] = formatOf(text)
@@ -162,7 +169,8 @@ export function datasetReader(
         else values[column] = text
       })
     }
-    if (dataset === POSTS) values.day = dayAt((values.published_at as Date).getTime(), known.zone)
+    for (const { column, of } of dataset.texts)
+      if (of !== undefined) values[column] = dayAt((values[of] as Date).getTime(), known.zone)
     const keys = dataset.keys.map((key) =>
       within(
         key.type === 'profile' ? (id >= 0 ? 'profile_id' : 'handle') : key.type === 'part' ? 'part' : key.column,

@@ -1,5 +1,5 @@
 import type { Dataset } from '../datasets/dataset'
-import { DATASETS, POST_OBSERVATIONS, POSTS, PROFILE_DAY } from '../datasets/datasets'
+import { DATASETS, POST_OBSERVATIONS, POSTS, PROFILE_DAY, REVIEWS } from '../datasets/datasets'
 import { CATALOGUE } from '../metrics/catalogue'
 
 /** What a column of a file can hold, of a dataset. */
@@ -31,7 +31,8 @@ const NAMES: Readonly<Record<string, string>> = {
   speakers_7d: 'People who spoke of it over 7 days',
   speakers_28d: 'People who spoke of it over 28 days',
   published_at: 'Published, day and time',
-  remote_id: 'Id of the post',
+  written_at: 'Written, day and time',
+  answered_at: 'Answered, day and time',
   observed_at: 'Looked at, day and time',
   alt: 'Words for the picture',
   part: 'Part, such as GB or f|25-34',
@@ -45,7 +46,7 @@ const words = (column: string): string => {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
 const nameOf = (column: string, dataset: Dataset): string =>
-  NAMES[column] ??
+  (column === 'remote_id' ? `Id of the ${dataset === REVIEWS ? 'review' : 'post'}` : NAMES[column]) ??
   ([PROFILE_DAY, POSTS, POST_OBSERVATIONS].includes(dataset) ? METRIC_NAMES.get(column) : undefined) ??
   words(column)
 
@@ -67,8 +68,12 @@ export function importTargets(dataset: Dataset): ImportTarget[] {
     return [{ value: target, name: target === 'day' ? 'Date' : nameOf(target, dataset), isRequired: true }]
   })
   const texts = dataset.texts
-    .filter(({ column }) => !(dataset === POSTS && (column === 'day' || column === 'picture_url')))
-    .map(({ column, type }) => ({ value: column, name: nameOf(column, dataset), isRequired: type === 'instant' }))
+    .filter(({ column, of }) => of === undefined && !(dataset === POSTS && column === 'picture_url'))
+    .map(({ column, type, isOptional }) => ({
+      value: column,
+      name: nameOf(column, dataset),
+      isRequired: type === 'instant' && !isOptional,
+    }))
   const measures = dataset.measures.map(({ column }) => ({
     value: column,
     name: nameOf(column, dataset),

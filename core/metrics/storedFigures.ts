@@ -91,6 +91,9 @@ export const STORED_FIGURES = [
   { column: 'speakers_1d', rollUp: 'unique', bit: 25, networks: ['commons'] },
   { column: 'speakers_7d', rollUp: 'unique', bit: 26, networks: ['commons'] },
   { column: 'speakers_28d', rollUp: 'unique', bit: 27, networks: ['commons'] },
+  { column: 'messages', rollUp: 'flow', bit: 28, networks: ['waymark'] },
+  { column: 'bookings', rollUp: 'flow', bit: 29, networks: ['waymark'] },
+  { column: 'picture_views', rollUp: 'flow', bit: 30, networks: ['waymark'] },
 ] as const satisfies readonly {
   column: string
   rollUp: 'flow' | 'stock' | 'unique'

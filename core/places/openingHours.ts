@@ -157,7 +157,7 @@ function isWithin({ from, to }: HoursRule['dates'][number], day: Day): boolean {
  * @example openOn(readHours('Mo-Fr 09:00-17:00'), '2026-10-28') // [{ from: 540, to: 1020 }]
  */
 export const openOn = (hours: OpeningHours, day: Day): readonly OpenTime[] =>
-  hours.findLast((rule) => holdsOn(rule, day))?.times ?? []
+  [...hours].reverse().find((rule) => holdsOn(rule, day))?.times ?? []
 
 /** The minutes of a day in which it is open, those from the day before among them. */
 const openWithin = (hours: OpeningHours, day: Day): OpenTime[] =>
@@ -219,7 +219,9 @@ export function editableHours(hours: OpeningHours): EditableHours | undefined {
     `${year}-${String(Math.floor(at / 100)).padStart(2, '0')}-${String(at % 100).padStart(2, '0')}`
   return {
     week: WEEKDAY_NAMES.map((_, index) =>
-      writtenTimes(weekly.findLast(({ weekdays }) => !weekdays || weekdays.includes(index + 1))?.times ?? []),
+      writtenTimes(
+        [...weekly].reverse().find(({ weekdays }) => !weekdays || weekdays.includes(index + 1))?.times ?? [],
+      ),
     ),
     exceptions: dated.flatMap(({ dates, times }) =>
       dates.map(({ from, to }) => ({ from: dayOf(from), to: dayOf(to), times: writtenTimes(times) })),

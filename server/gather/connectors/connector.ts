@@ -79,6 +79,8 @@ export interface Capabilities {
   breakdowns: (from: Day) => Promise<BreakdownsPage>
   /** The rows of any other dataset, by the name of its stream. */
   rows: (stream: string, from: Day) => Promise<RowsPage>
+  /** Answers a review; gives the network’s sentence where it refuses that, and nothing where it has taken it. */
+  answer: (review: string, text: string) => Promise<string>
   /** What happened on the whole network. */
   volume: (from: Day) => Promise<VolumePage>
   /** How many people could be reached; undefined where the network says that they are too few. */

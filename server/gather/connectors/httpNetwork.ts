@@ -18,6 +18,7 @@ import {
   type VolumePage,
 } from './connector'
 import { addressOf } from './addressOf'
+import { REVIEWS } from '../../../core/datasets/datasets'
 import { STORED_BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
 import {
   ESTIMATING_NETWORKS,
@@ -181,12 +182,35 @@ export function httpNetwork(connection: Connection): Connector {
     }
   }
 
+  /** Answers a review. The network keeps one answer for each, so that asking again after a lost answer does no harm. */
+  async function answer(tokens: Tokens, id: string, review: string, text: string): Promise<string> {
+    const response = await fetch(`${base}/profiles/${id}/reviews/${encodeURIComponent(review)}/answer`, {
+      method: 'PUT',
+      headers: { authorization: `Bearer ${tokens.access}` },
+      body: new URLSearchParams({ text }),
+      signal: AbortSignal.timeout(TIMEOUT_MS),
+      redirect: 'error',
+    }).catch(() => {
+      throw new NetworkTrouble(`${name} does not answer.`)
+    })
+    if (response.status === 429) throw new RateLimited(secondsOf(response.headers.get('retry-after')))
+    if (response.status === 401) throw new TokenRefused(name)
+    if (response.ok) return ''
+    if (response.status !== 422 && response.status !== 404)
+      throw new NetworkTrouble(`${name} answered ${response.status}.`)
+    const { error } = (await jsonOf(response, name)) as { error?: unknown }
+    return typeof error === 'string' && error !== '' ? error : `${name} has refused the answer.`
+  }
+
   function ofOwner(id: string, ask: AsOwner): Connector {
     return {
       figures: (from) => ask((tokens) => page<DaysPage>(tokens, `profiles/${id}/days`, from)),
       posts: (from) => ask((tokens) => page<PostsPage>(tokens, `profiles/${id}/posts`, from)),
       picture,
       rows: (stream, from) => ask((tokens) => page<RowsPage>(tokens, `profiles/${id}/${stream}`, from)),
+      ...(REVIEWS.stream!.networks.includes(network) && {
+        answer: (review, text) => ask((tokens) => answer(tokens, id, review, text)),
+      }),
       ...(givesBreakdowns(network) && {
         breakdowns: (from) => ask((tokens) => page<BreakdownsPage>(tokens, `profiles/${id}/breakdowns`, from)),
       }),

@@ -105,7 +105,12 @@ const OPTIONAL = new Set([
   'site_day',
   'site_page_day',
   'site_source_day',
-
+  'post_retention',
+  'review',
+  'place',
+  'review_reading',
+  'review_reply',
+  'reply_template',
   'poll',
   'tracked_link',
   'link_page',

@@ -1,6 +1,6 @@
 import { valueColumns, type Dataset } from '../../../core/datasets/dataset'
 import { STORED_BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
-import { datasetById, POST_OBSERVATIONS, POSTS, PROFILE_DAY } from '../../../core/datasets/datasets'
+import { datasetById, POST_OBSERVATIONS, PROFILE_DAY } from '../../../core/datasets/datasets'
 import { datasetReader } from '../../../core/imports/datasetReader'
 import { dateTarget } from '../../../core/imports/importTargets'
 import { knownPartIds, partIds } from '../../figures/questions/breakdownParts'
@@ -20,8 +20,7 @@ export const mappedColumns = (dataset: Dataset, { targets }: Mapping): string[] 
   valueColumns(dataset).filter(
     (column) =>
       targets.includes(column) ||
-      (dataset === POSTS && column === 'day') ||
-      dataset.texts.some((text) => text.column === column && text.usual !== undefined),
+      dataset.texts.some((text) => text.column === column && (text.usual ?? text.of) !== undefined),
   )
 
 /** The client's profiles, as far as a row can name them. */

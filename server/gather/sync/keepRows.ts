@@ -65,15 +65,23 @@ function keyOf({ name }: Dataset, { column, type }: KeyColumn, value: unknown): 
 
 function valuesOf({ name, measures, texts }: Dataset, row: Given): Record<string, unknown> {
   const values: Record<string, unknown> = {}
-  for (const { column } of measures) {
+  for (const { column, range: [least, most] = [0, Number.MAX_SAFE_INTEGER] } of measures) {
     const value = row[column] ?? null
-    if (value !== null && !(Number.isSafeInteger(value) && (value as number) >= 0))
+    if (value !== null && !(Number.isSafeInteger(value) && (value as number) >= least && (value as number) <= most))
       throw new NetworkTrouble(`A row of “${name}” came with ${column.replaceAll('_', ' ')} that is no count.`)
     values[column] = value
   }
   for (const { column, type, longest } of texts) {
     const value = row[column]
-    if (typeof value === 'string') values[column] = type === 'instant' ? new Date(value) : value.slice(0, longest)
+    if (typeof value === 'string')
+      values[column] = type === 'instant' ? instantOf(name, column, value) : value.slice(0, longest)
   }
   return values
+}
+
+function instantOf(name: string, column: string, value: string): Date {
+  const instant = new Date(value)
+  if (Number.isNaN(instant.getTime()))
+    throw new NetworkTrouble(`A row of “${name}” came with ${column.replaceAll('_', ' ')} that is no time.`)
+  return instant
 }

@@ -1,0 +1,204 @@
+import { breakdownById } from '../../../core/breakdowns/breakdowns'
+import type { ProfileAggregate } from '../../../core/rollup/aggregate'
+import { compareFigures, type ComparedAggregates } from '../../../core/rollup/compareFigures'
+import { comparison, type Comparison } from '../../../core/periods/comparison'
+import { describePeriod } from '../../../core/periods/describePeriod'
+import type { Period } from '../../../core/periods/period'
+import { perViews } from '../../../core/places/perViews'
+import { median } from '../../../core/statistics/median'
+import {
+  LISTING_METRICS,
+  PLACE_METRICS,
+  type ListingFigures,
+  type Place,
+  type PlaceInsights,
+  type PlaceRow,
+  type PlacesView,
+} from '../../../shared/read/places'
+import type { ProfileRow } from '../../figures/questions/profileRows'
+import type { ResolvedScope } from '../../figures/resolveScope'
+import { rollUp } from '../../figures/rollUp'
+import type { ClientDb } from '../../platform/database/clientDb'
+import { sql } from '../../platform/database/sql'
+import { callsByHour } from './callsByHour'
+import { placeById, placesOf } from './places'
+
+/** A place is one of those that are compared from so many views on: a rate of a handful says nothing. */
+const LEAST_VIEWS = 30
+/** The middle of fewer places is none. */
+const LEAST_PLACES = 3
+const MOST_AREAS = 30
+
+/** Why a place has no figures; undefined where it has. */
+function reasonOf(place: Place, scope: ResolvedScope): string | undefined {
+  if (place.listing === null) return 'It has no listing yet. Say which profile it is.'
+  const profile = scope.allProfiles.find(({ profile_id: id }) => id === place.listing!.id)
+  if (!profile) return 'Its listing is switched off.'
+  if (!scope.profiles.includes(profile)) return 'Its listing is none of the profiles above.'
+  return profile.has_figures ? undefined : 'Nothing was fetched of its listing yet.'
+}
+
+/** The places of a client beside each other, with what their listings brought. */
+export async function placesIn(db: ClientDb, scope: ResolvedScope): Promise<PlacesView> {
+  const all = await placesOf(db)
+  const shown = all.filter((place) => reasonOf(place, scope) === undefined)
+  const rolled = await rollUp(db, { ...scope, connected: listingsOf(scope, shown) }, PLACE_METRICS, { withPast: false })
+  const rows = all.map((place): PlaceRow => {
+    const { id, name, town, lat, lon, isActive, listing } = place
+    const isKnown = shown.includes(place)
+    return {
+      id,
+      name,
+      town,
+      lat,
+      lon,
+      isActive,
+      listing: listing?.id ?? null,
+      ...(isKnown ? figuresOf(rolled, listing!.id, scope.period) : { values: {}, days: { known: 0, of: 0 } }),
+      changes: isKnown ? changesOf(rolled, listing!.id, scope.period) : {},
+    }
+  })
+  return {
+    places: rows,
+    ...besides(rows.filter(({ isActive }) => isActive)),
+    without: all.flatMap((place) => {
+      const reason = place.isActive ? reasonOf(place, scope) : undefined
+      return reason ? [{ id: place.id, name: place.name, reason }] : []
+    }),
+  }
+}
+
+const listingsOf = (scope: ResolvedScope, places: readonly Place[]): ProfileRow[] =>
+  scope.connected.filter(({ profile_id: id }) => places.some(({ listing }) => listing?.id === id))
+
+const ofListing = (aggregates: readonly ProfileAggregate[], listing: number) =>
+  aggregates.filter(({ profile }) => profile === listing)
+
+/** What one listing brought over a period, by the same roll-up as everywhere. */
+function figuresOf(rolled: Pick<ComparedAggregates, 'current'>, listing: number, period: Period): ListingFigures {
+  const current = ofListing(rolled.current, listing)
+  const figures = PLACE_METRICS.map(
+    (metric) => [metric, compareFigures(metric, { current }, { period }).figure] as const,
+  )
+  const values: ListingFigures['values'] = Object.fromEntries(
+    figures.flatMap(([metric, { value }]) => (value === undefined ? [] : [[metric, value]])),
+  )
+  const { coverage } = figures.find(([metric]) => metric === 'listing_views')![1]
+  const { listing_views: views, listing_actions: actions, searches } = values
+  return {
+    values,
+    ...(actions !== undefined && views && { perViews: perViews(actions, views) }),
+    ...(views !== undefined && searches && { viewsPerSearch: views / searches }),
+    days: { known: coverage.present, of: coverage.expected },
+  }
+}
+
+function changesOf(rolled: ComparedAggregates, listing: number, period: Period): PlaceRow['changes'] {
+  if (!rolled.earlier) return {}
+  const own = {
+    current: ofListing(rolled.current, listing),
+    earlier: {
+      comparison: rolled.earlier.comparison,
+      aggregates: ofListing(rolled.earlier.aggregates, listing),
+    },
+  }
+  return Object.fromEntries(
+    LISTING_METRICS.flatMap((metric) => {
+      const { change } = compareFigures(metric, own, { period })
+      return change?.from === undefined || change.to === undefined
+        ? []
+        : [
+            [
+              metric,
+              {
+                from: change.from,
+                to: change.to,
+                ...(change.relative !== undefined && { relative: change.relative }),
+                ...(change.isUnclear && { isUnclear: true }),
+              },
+            ],
+          ]
+    }),
+  )
+}
+
+/** The middle of places, and the one that is surely the best. */
+function besides(rows: readonly PlaceRow[]): Pick<PlacesView, 'median' | 'best'> {
+  const seen = rows.filter(({ values, perViews: rate }) => rate && values.listing_views! >= LEAST_VIEWS)
+  if (seen.length < LEAST_PLACES) return {}
+  const best = seen.reduce((found, row) => (row.perViews!.low > found.perViews!.low ? row : found))
+  const found = seen.flatMap(({ viewsPerSearch }) => viewsPerSearch ?? [])
+  return {
+    median: {
+      perViews: median(seen.map(({ perViews: rate }) => rate!.value))!,
+      ...(found.length >= LEAST_PLACES && { viewsPerSearch: median(found)! }),
+      places: seen.length,
+    },
+    best: { id: best.id, name: best.name, perViews: best.perViews! },
+  }
+}
+
+/**
+ * One place over its period, the one before and the same a year ago, beside the client's others.
+ *
+ * @throws Problem 404 when there is no such place
+ */
+export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: number): Promise<PlaceInsights> {
+  const place = await placeById(db, id)
+  const { median: middle, best } = await placesIn(db, scope)
+  const listing = place.listing?.id
+  const isKnown = reasonOf(place, scope) === undefined
+  const { period } = scope
+  const others = [
+    ['before', comparison(period, 'before', scope.running)],
+    ['year', comparison(period, 'same-dates-last-year', scope.running)],
+  ] as const
+  const profile = scope.connected.filter(({ profile_id: own }) => own === listing)
+  const over = async (which: PlaceInsights['periods'][number]['id'], each: Period) => {
+    const rolled = await rollUp(
+      db,
+      { ...scope, connected: profile, period: each, comparison: undefined },
+      PLACE_METRICS,
+      { withPast: false },
+    )
+    return { id: which, words: describePeriod(each), ...figuresOf(rolled, listing!, each) }
+  }
+  const periods: PlaceInsights['periods'] = []
+  if (isKnown) {
+    periods.push(await over('now', period))
+    for (const [which, other] of others) if (other) periods.push(await over(which, (other satisfies Comparison).period))
+  }
+  const parts = async (breakdown: string) => (isKnown ? await partsOf(db, listing!, breakdown, period) : [])
+  const areas = await parts('directions_by_area')
+  const placed = areas.reduce((sum, { count }) => sum + count, 0)
+  const asked = periods[0]?.values.directions
+  const calls = isKnown ? await callsByHour(db, listing!, period) : undefined
+  return {
+    place,
+    periods,
+    ...(middle && { median: middle }),
+    ...(best && { best }),
+    ...(calls && { calls }),
+    areas: areas.map(({ name, count }) => ({ name, requests: count })),
+    ...(asked !== undefined && placed > 0 && { withheld: { requests: Math.max(0, asked - placed), of: asked } }),
+    searches: await parts('searches_by_kind'),
+    surfaces: await parts('listing_views_by_surface'),
+  }
+}
+
+/** A breakdown of a listing over some days, the most first. */
+async function partsOf(db: ClientDb, listing: number, id: string, { from, to }: Period) {
+  const { code, parts } = breakdownById(id)
+  const rows = await db.rows<{ part: string; count: number }>(sql`
+    SELECT   n.part, CAST(SUM(b.value) AS DOUBLE) AS count
+    FROM     profile_day_breakdown b
+    JOIN     breakdown_part n ON n.client_id = b.client_id AND n.part_id = b.part_id
+    WHERE    b.client_id = ${db.client}
+    AND      b.profile_id = ${listing}
+    AND      b.breakdown = ${code}
+    AND      b.day BETWEEN ${from} AND ${to}
+    GROUP BY n.part
+    ORDER BY count DESC, n.part
+    LIMIT    ${MOST_AREAS}`)
+  return rows.map(({ part, count }) => ({ name: parts?.find((each) => each.id === part)?.name ?? part, count }))
+}

@@ -1,0 +1,119 @@
+import { PLACE_FIELDS, type PlaceRecord } from '../../../core/places/place'
+import { networkById } from '../../../core/networks/networks'
+import { e164, type Place, type PlaceInput } from '../../../shared/read/places'
+import type { ClientDb } from '../../platform/database/clientDb'
+import { raw, sql } from '../../platform/database/sql'
+import { badRequest, notFound } from '../../platform/problems/problem'
+
+const MOST = 1000
+
+type Stored = Omit<PlaceRecord, 'categories' | 'attributes'> & {
+  id: number
+  categories: string
+  attributes: string
+  isActive: number
+  listing: number | null
+  listingName: string | null
+  network: string | null
+}
+
+const FIELDS = raw(PLACE_FIELDS.map(({ field }) => `p.${field}`).join(', '))
+const SELECT = sql`
+    SELECT    p.place_id AS id, p.is_active AS isActive, p.profile_id AS listing, l.name AS listingName, l.network,
+              ${FIELDS}
+    FROM      place p
+    LEFT JOIN profile l ON l.client_id = p.client_id AND l.profile_id = p.profile_id`
+
+const read = ({ listing, listingName, network, isActive, categories, attributes, ...row }: Stored): Place => ({
+  ...row,
+  categories: JSON.parse(categories) as string[],
+  attributes: JSON.parse(attributes) as string[],
+  isActive: isActive === 1,
+  listing: listing === null ? null : { id: listing, name: listingName!, networkName: networkById(network!).name },
+})
+
+/** The places of a client in the order of their names, those switched off among them. */
+export const placesOf = async (db: ClientDb): Promise<Place[]> =>
+  (
+    await db.rows<Stored>(sql`${SELECT}
+    WHERE     p.client_id = ${db.client}
+    AND       p.removed_at IS NULL
+    ORDER BY  p.name, p.place_id
+    LIMIT     ${MOST}`)
+  ).map(read)
+
+/** @throws Problem 404 when there is no such place */
+export async function placeById(db: ClientDb, id: number): Promise<Place> {
+  const row = await db.one<Stored>(sql`${SELECT}
+    WHERE     p.client_id = ${db.client}
+    AND       p.place_id = ${id}
+    AND       p.removed_at IS NULL`)
+  if (!row) throw notFound('place')
+  return read(row)
+}
+
+const phoneOf = ({ phone, country }: PlaceInput): string => e164(phone, country)
+
+/** @throws Problem 400 when the listing is none of the client's own, or stands for another place */
+async function checkListing(db: ClientDb, listing: number | null, own?: number): Promise<void> {
+  if (listing === null) return
+  const found = await db.one<{ place: number | null }>(sql`
+    SELECT    o.place_id AS place
+    FROM      profile l
+    LEFT JOIN place o ON o.client_id = l.client_id AND o.profile_id = l.profile_id AND o.removed_at IS NULL
+              AND o.place_id <> ${own ?? 0}
+    WHERE     l.client_id = ${db.client}
+    AND       l.profile_id = ${listing}
+    AND       l.is_rival = 0
+    LIMIT     1`)
+  const say = (message: string) => badRequest(message, { fields: { listing: message } })
+  if (!found) throw say('That profile is none of the client’s own.')
+  if (found.place !== null) throw say('That listing stands for another place already.')
+}
+
+/** @throws Problem 400 when there are too many, or the listing cannot be taken */
+export async function addPlace(db: ClientDb, place: PlaceInput): Promise<number> {
+  await checkListing(db, place.listing)
+  const { count } = (await db.one<{ count: number }>(
+    sql`SELECT COUNT(*) AS count FROM place WHERE client_id = ${db.client} AND removed_at IS NULL`,
+  ))!
+  if (count >= MOST) throw badRequest(`A client has ${MOST} places at the most.`)
+  const { insertId } = await db.run(sql`
+    INSERT INTO place (client_id, name, categories, street, town, postcode, country, lat, lon, phone, web, hours,
+                       attributes, description, profile_id)
+    VALUES (${db.client}, ${place.name}, ${JSON.stringify(place.categories)}, ${place.street}, ${place.town}, ${place.postcode},
+            ${place.country}, ${place.lat}, ${place.lon}, ${phoneOf(place)}, ${place.web}, ${place.hours}, ${JSON.stringify(place.attributes)},
+            ${place.description}, ${place.listing})`)
+  return insertId
+}
+
+/** @throws Problem 404 when there is no such place, 400 when the listing cannot be taken */
+export async function changePlace(db: ClientDb, id: number, place: PlaceInput): Promise<void> {
+  await placeById(db, id)
+  await checkListing(db, place.listing, id)
+  await db.run(sql`
+    UPDATE place
+    SET    name = ${place.name}, categories = ${JSON.stringify(place.categories)}, street = ${place.street}, town = ${place.town},
+           postcode = ${place.postcode}, country = ${place.country}, lat = ${place.lat}, lon = ${place.lon},
+           phone = ${phoneOf(place)}, web = ${place.web}, hours = ${place.hours}, attributes = ${JSON.stringify(place.attributes)},
+           description = ${place.description}, profile_id = ${place.listing}, changed_at = NOW()
+    WHERE  client_id = ${db.client}
+    AND    place_id = ${id}`)
+}
+
+/** Switches a place off, so that it is left out of what is compared, or on again; its past stays. */
+export async function switchPlace(db: ClientDb, id: number, isActive: boolean): Promise<void> {
+  await placeById(db, id)
+  await db.run(sql`UPDATE place SET is_active = ${isActive} WHERE client_id = ${db.client} AND place_id = ${id}`)
+}
+
+/** Takes a place away, or brings it back; its listing stays where it is. */
+export async function removePlace(db: ClientDb, id: number, isRemoved: boolean): Promise<boolean> {
+  const { affectedRows } = await db.run(sql`
+    UPDATE place
+    SET    removed_at = ${isRemoved ? new Date() : null}
+    WHERE  client_id = ${db.client}
+    AND    place_id = ${id}
+    AND    (removed_at IS NULL) = ${isRemoved ? 1 : 0}`)
+  return affectedRows === 1
+}
