@@ -131,6 +131,13 @@ export function idParam(event: H3Event, name: string, what: string): number {
   return Number(text)
 }
 
+/** An id of a network from the address, such as that of a review. */
+export function remoteIdParam(event: H3Event, name: string, what: string): string {
+  const text = getRouterParam(event, name) ?? ''
+  if (!/^[\w.:-]{1,40}$/.test(text)) throw notFound(what)
+  return text
+}
+
 /** How large the body of a request may be, in bytes: that of most, and that of a report with its texts. */
 const SMALL_BODY = 64 * 1024
 export const LARGE_BODY = 4 * 1024 * 1024

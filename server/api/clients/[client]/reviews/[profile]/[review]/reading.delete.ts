@@ -1,8 +1,7 @@
-import { clientRoute } from '../../../../../../platform/http/route'
+import { clientRoute, idParam, remoteIdParam } from '../../../../../../platform/http/route'
 import { unreadReview } from '../../../../../../read/reviews/replies'
-import { reviewKey } from '../../../../../../read/reviews/reviewKey'
 
 export default clientRoute('write', async ({ event, db }) => {
-  await unreadReview(db, reviewKey(event))
+  await unreadReview(db, { profile: idParam(event, 'profile', 'review'), id: remoteIdParam(event, 'review', 'review') })
   return { ok: true }
 })
