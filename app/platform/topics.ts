@@ -22,6 +22,10 @@ export const TOPICS = {
     'targets',
     'traffic',
     'field',
+    'places',
+    'place',
+    'review-figures',
+    'reviews',
   ],
   /** Whom a client wants to reach was written down. */
   audience: ['audience'],
@@ -33,10 +37,14 @@ export const TOPICS = {
   reachable: ['reachable'],
   /** Sites came, went, or were changed. */
   sites: ['sites', 'traffic'],
+  /** Places came, went, or were changed. */
+  places: ['places', 'place', 'review-figures', 'reviews'],
+  /** Reviews were answered or read, or templates of answers changed. */
+  reviews: ['reviews', 'review-figures', 'reply-templates'],
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */
-  profiles: ['scope', 'search', 'field'],
+  profiles: ['scope', 'search', 'field', 'places', 'place'],
   notes: ['notes', 'overview', 'unusual', 'all-clients'],
   scopes: ['scope'],
   targets: ['targets', 'all-clients'],

@@ -13,6 +13,8 @@ import { formatsBlock } from '../read/formatsBlock'
 import { audienceBlock } from '../read/audienceBlock'
 import { linksBlock } from '../read/linksBlock'
 import { pollBlock } from '../read/pollBlock'
+import { placesBlock } from '../read/placesBlock'
+import { reviewsBlock } from '../read/reviewsBlock'
 import { trafficBlock } from '../read/trafficBlock'
 import { byTagBlock } from '../read/byTagBlock'
 import { occasionsBlock } from '../read/occasionsBlock'
@@ -45,6 +47,8 @@ export const DECLARED_BLOCKS = [
   pollBlock,
   trafficBlock,
   linksBlock,
+  placesBlock,
+  reviewsBlock,
   fieldBlock,
   openBlock,
   profilesBlock,

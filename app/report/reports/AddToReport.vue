@@ -106,6 +106,10 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       return [{ name: declarationOf('traffic').name, make: () => newBlock('traffic') }]
     case 'links':
       return [{ name: declarationOf('links').name, make: () => newBlock('links') }]
+    case 'places':
+      return [{ name: declarationOf('places').name, make: () => newBlock('places') }]
+    case 'reviews':
+      return [{ name: declarationOf('reviews').name, make: () => newBlock('reviews') }]
     case 'field':
       return [
         {

@@ -17,6 +17,8 @@ import AudienceBlock from '~/read/audience/AudienceBlock.vue'
 import LinksBlock from '~/read/links/LinksBlock.vue'
 import PollBlock from '~/read/audience/PollBlock.vue'
 import PollSettings from '~/read/audience/PollSettings.vue'
+import PlacesBlock from '~/read/places/PlacesBlock.vue'
+import ReviewsBlock from '~/read/reviews/ReviewsBlock.vue'
 import TrafficBlock from '~/read/traffic/TrafficBlock.vue'
 import ByTagBlock from '~/read/tags/ByTagBlock.vue'
 import OccasionsBlock from '~/read/tags/OccasionsBlock.vue'
@@ -54,6 +56,8 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   poll: { versions: { 1: PollBlock }, settings: PollSettings },
   traffic: { versions: { 1: TrafficBlock } },
   links: { versions: { 1: LinksBlock } },
+  places: { versions: { 1: PlacesBlock } },
+  reviews: { versions: { 1: ReviewsBlock } },
   field: { versions: { 1: FieldBlock } },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },

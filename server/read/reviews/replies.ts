@@ -3,7 +3,6 @@ import type { ReadingInput, ReplyState, ReplyTemplate, TemplateInput } from '../
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { badRequest, conflict, notFound } from '../../platform/problems/problem'
-import { answerOnNetwork } from '../../gather/connectors/answerOnNetwork'
 import { placesByListing } from './reviews'
 
 const MOST_TEMPLATES = 50
@@ -68,10 +67,14 @@ export async function removeReply(db: ClientDb, { profile, id }: ReviewKey): Pro
   if (affectedRows === 0) throw notFound('answer')
 }
 
+/** What gives an answer to the network; says the network’s sentence where it is refused, and nothing where it is taken. */
+export type SendAnswer = (db: ClientDb, key: ReviewKey, text: string) => Promise<string>
+
 /**
  * Moves an answer on: approved or back to a draft, and sent to the network, which may refuse it. The network keeps one
  * answer for each review, so that sending twice changes nothing.
  *
+ * @param send  gives it to the network
  * @returns what became of it, with the network's own sentence where it was refused
  * @throws  Problem 404 when there is no answer, 409 when it cannot go there from where it is, 503 when the network does
  *          not answer
@@ -81,13 +84,14 @@ export async function moveReply(
   key: ReviewKey,
   to: Exclude<ReplyState, 'refused'>,
   person: number,
+  send: SendAnswer,
 ): Promise<{ state: ReplyState; refusal: string }> {
   await reviewBy(db, key)
   const reply = await replyTo(db, key)
   if (!reply) throw notFound('answer')
   if (reply.state === 'sent') throw conflict('That answer was sent already.')
   if (to === 'sent' && reply.state !== 'approved') throw conflict('Approve the answer first; then it can be sent.')
-  const refusal = to === 'sent' ? await answerOnNetwork(db, key.profile, key.id, reply.text) : ''
+  const refusal = to === 'sent' ? await send(db, key, reply.text) : ''
   const state: ReplyState = refusal === '' ? to : 'refused'
   const { affectedRows } = await db.run(sql`
     UPDATE review_reply

@@ -7,6 +7,8 @@ import { audienceBlock } from '../../read/audience/audienceBlock'
 import { linksBlock } from '../../read/links/linksBlock'
 import { pollBlock } from '../../read/audience/pollBlock'
 import { fieldBlock } from '../../compare/field/fieldBlock'
+import { placesBlock } from '../../read/places/placesBlock'
+import { reviewsBlock } from '../../read/reviews/reviewsBlock'
 import { trafficBlock } from '../../read/traffic/trafficBlock'
 import { byTagBlock } from '../../read/tags/byTagBlock'
 import { occasionsBlock } from '../../read/tags/occasionsBlock'
@@ -43,6 +45,8 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   poll: pollBlock,
   traffic: trafficBlock,
   links: linksBlock,
+  places: placesBlock,
+  reviews: reviewsBlock,
   field: fieldBlock,
   open: openBlock,
   profiles: profilesBlock,

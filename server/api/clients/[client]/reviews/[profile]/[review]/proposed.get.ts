@@ -7,5 +7,11 @@ import { proposeReply } from '../../../../../../read/reviews/replies'
 export default clientRoute('work', async ({ event, db }) => {
   const template = String(getQuery(event).template ?? '')
   if (!/^\d{1,10}$/.test(template)) throw notFound('template')
-  return { text: await proposeReply(db, { profile: idParam(event, 'profile', 'review'), id: remoteIdParam(event, 'review', 'review') }, Number(template)) }
+  return {
+    text: await proposeReply(
+      db,
+      { profile: idParam(event, 'profile', 'review'), id: remoteIdParam(event, 'review', 'review') },
+      Number(template),
+    ),
+  }
 })

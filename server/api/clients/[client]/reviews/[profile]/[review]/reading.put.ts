@@ -3,6 +3,11 @@ import { bodyOf, clientRoute, idParam, remoteIdParam } from '../../../../../../p
 import { readReview } from '../../../../../../read/reviews/replies'
 
 export default clientRoute('write', async ({ event, db, person }) => {
-  await readReview(db, { profile: idParam(event, 'profile', 'review'), id: remoteIdParam(event, 'review', 'review') }, await bodyOf(event, readingSchema), person.id)
+  await readReview(
+    db,
+    { profile: idParam(event, 'profile', 'review'), id: remoteIdParam(event, 'review', 'review') },
+    await bodyOf(event, readingSchema),
+    person.id,
+  )
   return { ok: true }
 })

@@ -3,6 +3,11 @@ import { bodyOf, clientRoute, idParam, remoteIdParam } from '../../../../../../p
 import { writeReply } from '../../../../../../read/reviews/replies'
 
 export default clientRoute('write', async ({ event, db, person }) => {
-  await writeReply(db, { profile: idParam(event, 'profile', 'review'), id: remoteIdParam(event, 'review', 'review') }, (await bodyOf(event, replySchema)).text, person.id)
+  await writeReply(
+    db,
+    { profile: idParam(event, 'profile', 'review'), id: remoteIdParam(event, 'review', 'review') },
+    (await bodyOf(event, replySchema)).text,
+    person.id,
+  )
   return { ok: true }
 })

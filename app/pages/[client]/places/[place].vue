@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { formatCount } from '~~/core/format/numbers'
+import type { PlaceInsights } from '~~/shared/read/places'
+
+definePageMeta({ margin: true, scope: true })
+useHead({ title: 'Place · Zaffer' })
+const route = useRoute()
+const router = useRouter()
+const session = useSession()
+const locale = useLocale()
+const say = useSay()
+const refreshAll = useRefresh()
+const { slug, base } = useClient()
+const { address } = useScope()
+const id = computed(() => String(route.params.place))
+const { data, error, isLoading } = useQuery({
+  key: () => ['place', slug.value, id.value, address.value],
+  query: () => api<PlaceInsights>(`${base.value}/places/${id.value}`, { query: address.value }),
+  placeholderData: (previous) => previous,
+})
+const isEdited = ref(false)
+const refresh = () => refreshAll('places')
+const remove = useRemoval(refresh)
+async function saved() {
+  isEdited.value = false
+  await refresh()
+}
+async function toggle() {
+  try {
+    const isActive = !data.value!.place.isActive
+    await api(`${base.value}/places/${id.value}/active`, { method: 'PUT', body: { isActive } })
+    await refresh()
+    say.done(isActive ? 'The place is switched on again.' : 'The place is switched off. Its past stays.')
+  } catch (problem) {
+    say.problem(problem)
+  }
+}
+async function removeIt() {
+  const { name } = data.value!.place
+  await router.push({ path: `/${slug.value}/places`, query: address.value })
+  await remove(`${base.value}/places/${id.value}`, `“${name}” was removed.`)
+}
+const pins = computed(() => {
+  const { lat, lon, name } = data.value?.place ?? {}
+  return lat == null || lon == null ? [] : [{ id: 0, number: '·', name: name!, lat, lon }]
+})
+const areas = computed(() => data.value?.areas.map(({ name, requests }) => ({ name, count: requests })) ?? [])
+const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...address.value, place: id.value } }))
+</script>
+
+<template>
+  <div>
+    <ScopeSentence />
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <p v-else-if="isLoading && !data" class="quiet">Fetching the place …</p>
+    <template v-if="data">
+      <div class="row head">
+        <h1>{{ data.place.name }}</h1>
+        <span v-if="!data.place.isActive" class="quiet">switched off</span>
+        <span v-if="session.mayWrite" class="row right no-print">
+          <Button label="Change the record" size="small" outlined aria-haspopup="dialog" @click="isEdited = true" />
+          <Button :label="data.place.isActive ? 'Switch off' : 'Switch on'" size="small" text @click="toggle" />
+          <Button label="Remove" size="small" text :aria-label="`Remove ${data.place.name}`" @click="removeIt" />
+        </span>
+      </div>
+      <section v-if="data.periods.length" aria-labelledby="found-heading">
+        <h2 id="found-heading" class="heading">From a search to an action</h2>
+        <PlaceFigures :insights="data" />
+      </section>
+      <p v-else class="quiet">
+        {{
+          data.place.listing
+            ? 'Its listing has no figures among the profiles above.'
+            : 'It has no listing yet. Change the record and say which profile it is; then its figures stand here.'
+        }}
+      </p>
+      <div class="two">
+        <section v-if="data.calls" aria-labelledby="calls-heading">
+          <h2 id="calls-heading" class="heading">Calls by weekday and hour</h2>
+          <CallLines :calls="data.calls" />
+        </section>
+        <section aria-labelledby="record-heading">
+          <h2 id="record-heading" class="heading">What is true about it</h2>
+          <PlaceRecordText :place="data.place" />
+          <PlacesMap v-if="pins.length" class="no-print" :pins="pins" :label="`Where ${data.place.name} is`" />
+        </section>
+      </div>
+      <div class="three">
+        <section v-if="areas.length" aria-labelledby="areas-heading">
+          <h2 id="areas-heading" class="heading">Where people asked for the way</h2>
+          <PartsTable name="areas" label="Area" :parts="areas" figure="Requests" base="Of those placed" />
+          <p v-if="data.withheld" class="quiet small">
+            Of {{ formatCount(data.withheld.of, locale) }} requests the network does not place
+            {{ formatCount(data.withheld.requests, locale) }}: areas with few of them on a day are withheld.
+          </p>
+        </section>
+        <section v-if="data.searches.length" aria-labelledby="searches-heading">
+          <h2 id="searches-heading" class="heading">What they searched for</h2>
+          <PartsTable name="searches" label="Search" :parts="data.searches" figure="Searches" base="Of all told" />
+        </section>
+        <section v-if="data.surfaces.length" aria-labelledby="surfaces-heading">
+          <h2 id="surfaces-heading" class="heading">Where it was looked at</h2>
+          <PartsTable name="surfaces" label="Where" :parts="data.surfaces" figure="Views" base="Of all told" />
+        </section>
+      </div>
+      <p class="no-print"><NuxtLink :to="reviews">What people wrote about it</NuxtLink></p>
+    </template>
+    <PlaceDialog v-if="isEdited && data" :place="data.place" @close="isEdited = false" @saved="saved" />
+  </div>
+</template>
+
+<style scoped>
+.head {
+  margin: 10px 0 6px;
+}
+h1 {
+  font: 600 1.43rem var(--serif);
+}
+.right {
+  margin-left: auto;
+}
+.two {
+  display: grid;
+  grid-template-columns: 3fr 2fr;
+  gap: 24px;
+  margin-top: 12px;
+}
+.two :deep(.land-map) {
+  height: 190px;
+  margin-top: 10px;
+}
+.three {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
+  gap: 12px 24px;
+  margin: 12px 0;
+}
+.small {
+  font-size: var(--text-small);
+}
+@media (max-width: 1100px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

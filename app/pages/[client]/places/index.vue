@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import type { PlacesView } from '~~/shared/read/places'
+
+definePageMeta({ margin: true, scope: true })
+useHead({ title: 'Places · Zaffer' })
+const session = useSession()
+const router = useRouter()
+const refreshAll = useRefresh()
+const { slug, base } = useClient()
+const { address } = useScope()
+const { data, error, isLoading } = useQuery({
+  key: () => ['places', slug.value, address.value],
+  query: () => api<PlacesView>(`${base.value}/places`, { query: address.value }),
+  placeholderData: (previous) => previous,
+})
+const isAdded = ref(false)
+const isBrought = ref(false)
+const refresh = () => refreshAll('places')
+async function saved(id?: number) {
+  isAdded.value = isBrought.value = false
+  await refresh()
+  if (id) await router.push({ path: `/${slug.value}/places/${id}`, query: address.value })
+}
+const pins = computed(() =>
+  (data.value?.places ?? []).flatMap(({ id, name, lat, lon, isActive }, index) =>
+    isActive && lat !== null && lon !== null ? [{ id, number: index + 1, name, lat, lon }] : [],
+  ),
+)
+const off = computed(() => data.value?.places.filter(({ isActive }) => !isActive) ?? [])
+const files = computed(() =>
+  [
+    ['csv', 'CSV'],
+    ['geojson', 'GeoJSON'],
+    ['jsonld', 'JSON-LD'],
+  ].map(([format, name]) => ({ name, href: `${base.value}/places/file?format=${format}` })),
+)
+</script>
+
+<template>
+  <div>
+    <h1 class="hidden-but-read">How are the client’s places found, and what do people do then?</h1>
+    <ScopeSentence />
+    <div class="row acts no-print">
+      <DownloadMenu v-if="data?.places.length" kind="places" what="The places" />
+      <template v-if="session.mayWrite">
+        <Button label="From a file" size="small" outlined aria-haspopup="dialog" @click="isBrought = true" />
+        <Button label="Add a place" size="small" outlined aria-haspopup="dialog" @click="isAdded = true" />
+      </template>
+    </div>
+    <p v-if="error" role="alert">{{ error.message }}</p>
+    <p v-else-if="isLoading && !data" class="quiet">Fetching the places …</p>
+    <p v-else-if="data?.places.length === 0" class="quiet">
+      No place yet. Add one with its address, or bring several from a file; then say which profile is its listing.
+    </p>
+    <template v-else-if="data">
+      <section aria-labelledby="places-heading">
+        <h2 id="places-heading" class="heading">Found, looked at, acted on</h2>
+        <PlacesTable :view="data" />
+      </section>
+      <section v-if="pins.length" class="no-print" aria-labelledby="where-heading">
+        <h2 id="where-heading" class="heading">Where they are</h2>
+        <PlacesMap
+          :pins="pins"
+          label="Map of the places, numbered as in the table"
+          @open="(id) => router.push({ path: `/${slug}/places/${id}`, query: address })"
+        />
+      </section>
+      <p v-if="off.length" class="quiet">
+        Switched off:
+        <template v-for="({ id, name }, index) in off" :key="id"
+          >{{ index ? ', ' : ''
+          }}<NuxtLink :to="{ path: `/${slug}/places/${id}`, query: address }">{{ name }}</NuxtLink></template
+        >.
+      </p>
+      <p class="quiet no-print">
+        The master records as
+        <template v-for="({ name, href }, index) in files" :key="name"
+          >{{ index ? ', ' : '' }}<a :href="href" download>{{ name }}</a></template
+        >.
+      </p>
+    </template>
+    <PlaceDialog v-if="isAdded" @close="isAdded = false" @saved="saved" />
+    <PlacesFileDialog v-if="isBrought" @close="isBrought = false" @saved="saved()" />
+  </div>
+</template>
+
+<style scoped>
+.acts {
+  justify-content: flex-end;
+  margin: 10px 0 4px;
+}
+section {
+  margin-bottom: 16px;
+}
+</style>

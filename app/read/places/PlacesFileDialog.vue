@@ -1,0 +1,103 @@
+<script setup lang="ts">
+/** Places from a file: what it would do is seen before it is done. */
+import { PLACE_FIELDS } from '~~/core/places/place'
+import { LARGEST_PLACES_BYTES, type PlacesFile } from '~~/shared/read/places'
+
+const emit = defineEmits<{ close: []; saved: [] }>()
+const say = useSay()
+const { base } = useClient()
+const file = ref<{ name: string; text: string }>()
+const preview = ref<PlacesFile>()
+const problem = ref('')
+const isBusy = ref(false)
+const nameOf = (field: string) => PLACE_FIELDS.find((each) => each.field === field)!.name
+const willDo = computed(() => (preview.value ? preview.value.added.length + preview.value.changed.length : 0))
+
+async function ask(isTaken: boolean) {
+  if (!file.value) return
+  problem.value = ''
+  isBusy.value = true
+  try {
+    const answer = await api<PlacesFile>(`${base.value}/places/file`, {
+      method: 'POST',
+      body: { ...file.value, isTaken },
+    })
+    if (!isTaken) return void (preview.value = answer)
+    say.done(`${answer.added.length} added, ${answer.changed.length} changed.`)
+    emit('saved')
+  } catch (trouble) {
+    problem.value = (trouble as Error).message
+  } finally {
+    isBusy.value = false
+  }
+}
+async function bring(given: File | undefined) {
+  preview.value = undefined
+  problem.value = ''
+  if (!given) return
+  if (given.size > LARGEST_PLACES_BYTES) return void (problem.value = 'Bring a file of at most 1 MB.')
+  file.value = { name: given.name, text: await given.text() }
+  await ask(false)
+}
+</script>
+
+<template>
+  <OpeningDialog label="Places from a file" width="40rem" @close="emit('close')">
+    <p>
+      A CSV, GeoJSON or JSON-LD file, as it can be taken away here. A place whose name is known is changed in the fields
+      that the file has; others are added.
+    </p>
+    <label
+      ><span class="field-label">File</span>{{ ' ' }}
+      <input
+        type="file"
+        accept=".csv,.tsv,.geojson,.json,.jsonld"
+        :disabled="isBusy"
+        @change="bring(($event.target as HTMLInputElement).files?.[0])"
+    /></label>
+    <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+    <div v-if="preview" aria-live="polite">
+      <p>
+        {{ preview.added.length }} new, {{ preview.changed.length }} changed, {{ preview.same }} as they are,
+        {{ preview.refused.length }} refused.
+      </p>
+      <ul class="what">
+        <li v-for="{ name } in preview.added" :key="name">
+          <strong>{{ name }}</strong> is new.
+        </li>
+        <li v-for="{ id, name, changes } in preview.changed" :key="id">
+          <strong>{{ name }}</strong>
+          <ul>
+            <li v-for="{ field, from, to } in changes" :key="field">
+              {{ nameOf(field) }}: <del>{{ from || '—' }}</del> → <ins>{{ to || '—' }}</ins>
+            </li>
+          </ul>
+        </li>
+        <li v-for="{ row, name, reason } in preview.refused" :key="`refused ${row}`" class="field-error">
+          {{ row }}. {{ name || 'without a name' }}: {{ reason }}
+        </li>
+      </ul>
+      <Button
+        v-if="willDo"
+        :label="`Take ${willDo} ${willDo === 1 ? 'place' : 'places'}`"
+        :loading="isBusy"
+        @click="ask(true)"
+      />
+    </div>
+  </OpeningDialog>
+</template>
+
+<style scoped>
+.what {
+  max-height: 320px;
+  overflow: auto;
+  margin-bottom: 10px;
+}
+del {
+  color: var(--ink3);
+}
+ins {
+  text-decoration: none;
+  font-weight: 600;
+}
+</style>
