@@ -55,7 +55,13 @@ export function readHours(text: string): OpeningHours {
     .map((rule) => rule.trim().replaceAll(/\s+/g, ' '))
     .filter((rule) => rule !== '')
   if (rules.length > MOST_RULES) throw new Unreadable(`Hours have ${MOST_RULES} rules at the most.`)
-  return rules.map(readRule)
+  return rules.map((rule, index) => {
+    const read = readRule(rule)
+    // what such a rule takes away from those before it is read in two ways
+    if (index > 0 && !read.weekdays && read.dates.length === 0)
+      throw new Unreadable(`“${rule}” does not say on which days. Write Mo-Su for every day.`)
+    return read
+  })
 }
 
 function readRule(rule: string): HoursRule {

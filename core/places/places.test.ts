@@ -49,6 +49,7 @@ describe('opening hours', () => {
     ['Feb 30 off', /no day 30/],
     ['2026 Dec 24-2025 Jan 02 off', /before it begins/],
     ['sometimes', /is no time/],
+    ['Mo 09:00-17:00; 10:00-12:00', /on which days/],
     ['Mo 25:00-26:00', /no time of a day/],
     ['Mo 09:00-09:00', /no time of a day/],
   ])('“%s” is refused with its reason', (text, reason) => {

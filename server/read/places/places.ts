@@ -81,9 +81,9 @@ export async function addPlace(db: ClientDb, place: PlaceInput): Promise<number>
   const { insertId } = await db.run(sql`
     INSERT INTO place (client_id, name, categories, street, town, postcode, country, lat, lon, phone, web, hours,
                        attributes, description, profile_id)
-    VALUES (${db.client}, ${place.name}, ${JSON.stringify(place.categories)}, ${place.street}, ${place.town}, ${place.postcode},
-            ${place.country}, ${place.lat}, ${place.lon}, ${phoneOf(place)}, ${place.web}, ${place.hours}, ${JSON.stringify(place.attributes)},
-            ${place.description}, ${place.listing})`)
+    VALUES (${db.client}, ${place.name}, ${JSON.stringify(place.categories)}, ${place.street}, ${place.town},
+            ${place.postcode}, ${place.country}, ${place.lat}, ${place.lon}, ${phoneOf(place)}, ${place.web},
+            ${place.hours}, ${JSON.stringify(place.attributes)}, ${place.description}, ${place.listing})`)
   return insertId
 }
 
