@@ -66,6 +66,10 @@ export async function loadDemo(
       const [result] = await db.query(text, values)
       return (result as { insertId: number }).insertId
     }
+    /** Inserts rows, if there are any. */
+    const fill = async (text: string, rows: readonly unknown[][]): Promise<void> => {
+      if (rows.length > 0) await db.query(`${text} VALUES ?`, [rows])
+    }
     const agency = await insert(
       'INSERT INTO agency (name, address, contact, colour, logo_svg, active_profiles) VALUES (?, ?, ?, ?, ?, ?)',
       [AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo, AGENCY.activeProfiles],
@@ -138,35 +142,33 @@ export async function loadDemo(
       const published = written.map((post) => postAt(post, until))
       const { timeZone } = CLIENTS.find(({ slug }) => slug === profile.client)!
       const counts = profile.rival ? (['reactions', 'comments', 'shares'] as const) : POST_COUNTS
-      await db.query(
+      await fill(
         'INSERT INTO post (client_id, profile_id, remote_id, published_at, day, format, text, picture_url, alt, ' +
-          `${counts.join(', ')}) VALUES ?`,
-        [
-          published.map((post) => [
-            client,
-            id,
-            post.remoteId,
-            instant(Date.parse(post.publishedAt)),
-            dayAt(Date.parse(post.publishedAt), timeZone),
-            post.format,
-            post.text,
-            post.hasPicture ? `pictures/${profile.remoteId}/${post.remoteId}.svg` : null,
-            post.hasPicture ? pictureOf(profile.client, post).alt : null,
-            ...counts.map((count) => post[count] ?? null),
-          ]),
-        ],
+          `${counts.join(', ')})`,
+        published.map((post) => [
+          client,
+          id,
+          post.remoteId,
+          instant(Date.parse(post.publishedAt)),
+          dayAt(Date.parse(post.publishedAt), timeZone),
+          post.format,
+          post.text,
+          post.hasPicture ? `pictures/${profile.remoteId}/${post.remoteId}.svg` : null,
+          post.hasPicture ? pictureOf(profile.client, post).alt : null,
+          ...counts.map((count) => post[count] ?? null),
+        ]),
       )
       const pictured = published.filter(({ hasPicture }) => hasPicture)
-      if (pictured.length > 0)
-        await db.query('INSERT INTO post_picture (client_id, profile_id, remote_id, type, bytes) VALUES ?', [
-          pictured.map((post) => [
-            client,
-            id,
-            post.remoteId,
-            'image/svg+xml',
-            Buffer.from(pictureOf(profile.client, post).svg),
-          ]),
-        ])
+      await fill(
+        'INSERT INTO post_picture (client_id, profile_id, remote_id, type, bytes)',
+        pictured.map((post) => [
+          client,
+          id,
+          post.remoteId,
+          'image/svg+xml',
+          Buffer.from(pictureOf(profile.client, post).svg),
+        ]),
+      )
       const looks = written
         .filter(({ day }) => day > addDays(last, -WATCHED_DAYS))
         .flatMap((post) =>
@@ -177,9 +179,9 @@ export async function loadDemo(
             return [[client, id, post.remoteId, instant(at), ...counts.map((count) => then[count] ?? null)]]
           }),
         )
-      await db.query(
-        `INSERT INTO post_observation (client_id, profile_id, remote_id, observed_at, ${counts.join(', ')}) VALUES ?`,
-        [looks],
+      await fill(
+        `INSERT INTO post_observation (client_id, profile_id, remote_id, observed_at, ${counts.join(', ')})`,
+        looks,
       )
       const watched = GIVES_RETENTION.includes(profile.network) && !profile.rival
       const curves = watched ? published.flatMap((post) => retentionOf(post) ?? []) : []

@@ -98,36 +98,36 @@ export function placesFromJsonLd(file: unknown): GivenPlace[] {
   return places.map(placeOf)
 }
 
+/** What is said of a place; what is not said is left as it is known. */
 function placeOf(business: Thing): GivenPlace {
   const address = thing(business.address)
   const geo = thing(business.geo)
-  const hours = hoursOf(list(business.openingHoursSpecification), list(business.specialOpeningHoursSpecification))
-  const number = (value: unknown) => (value === undefined || value === null || value === '' ? null : Number(value))
-  return {
-    name: business.name,
-    description: text(business.description),
-    categories: list(business.keywords)
-      .flatMap((each) => text(each).split(','))
+  const texts = (value: unknown, read: (each: unknown) => string) =>
+    list(value)
+      .flatMap((each) => read(each).split(','))
       .map((each) => each.trim())
-      .filter(Boolean),
-    street: text(address.streetAddress),
-    town: text(address.addressLocality),
-    postcode: text(address.postalCode),
-    country: text(address.addressCountry),
-    lat: number(geo.latitude),
-    lon: number(geo.longitude),
-    phone: text(business.telephone),
-    web: text(business.url),
-    attributes: list(business.amenityFeature)
-      .map((each) => text(thing(each).name))
-      .filter(Boolean),
-    hours,
+      .filter(Boolean)
+  const given: GivenPlace = {
+    name: business.name,
+    description: business.description,
+    categories: business.keywords && texts(business.keywords, text),
+    street: address.streetAddress,
+    town: address.addressLocality,
+    postcode: address.postalCode,
+    country: address.addressCountry,
+    lat: geo.latitude === undefined ? undefined : Number(geo.latitude),
+    lon: geo.longitude === undefined ? undefined : Number(geo.longitude),
+    phone: business.telephone,
+    web: business.url,
+    attributes: business.amenityFeature && texts(business.amenityFeature, (each) => text(thing(each).name)),
+    hours: hoursOf(list(business.openingHoursSpecification), list(business.specialOpeningHoursSpecification)),
   }
+  return Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined))
 }
 
-/** Hours of schema.org as text; empty where there are none. */
-function hoursOf(usual: readonly unknown[], others: readonly unknown[]): string {
-  if (usual.length === 0) return ''
+/** Hours of schema.org as text; undefined where there are none. */
+function hoursOf(usual: readonly unknown[], others: readonly unknown[]): string | undefined {
+  if (usual.length === 0) return undefined
   const timesOf = (specifications: readonly Thing[]) => {
     const times = specifications.filter(({ opens, closes }) => opens !== closes)
     return times.length === 0 ? 'off' : times.map(({ opens, closes }) => `${clock(opens)}-${clock(closes)}`).join(',')

@@ -1,4 +1,12 @@
 import { fieldOf } from '../../server/compare/field/field'
+import { placeSchema } from '../../shared/read/places'
+import { reviewFilterSchema } from '../../shared/read/reviews'
+import { addPlace, changePlace, placesOf } from '../../server/read/places/places'
+import { placeInsights } from '../../server/read/places/insights'
+import { placesFile } from '../../server/read/places/placesFile'
+import { listReviews } from '../../server/read/reviews/listReviews'
+import { reviewsOf } from '../../server/read/reviews/reviews'
+import { addTemplate, moveReply, proposeReply, writeReply } from '../../server/read/reviews/replies'
 import { fieldSchema } from '../../shared/compare/field'
 import { POST_OBSERVATIONS } from '../../core/datasets/datasets'
 import { withoutPost } from '../../server/gather/imports/batches'
@@ -412,10 +420,28 @@ async function askEverything(db: ClientDb): Promise<void> {
     await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'before' }),
     fieldSchema.cast({}),
   )
+  await askOfPlaces(db)
   await askOfLinks(db)
   await withoutPost(db, POST_OBSERVATIONS, [
     { kind: 'good', keys: [1, 'p', '2026-10-20 08:00:00'], profile: 1, day: '2026-10-20', values: {} },
   ])
+}
+
+/** Places, their reviews, and answers to these. */
+async function askOfPlaces(db: ClientDb): Promise<void> {
+  const scope = await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })
+  const place = await addPlace(db, placeSchema.validateSync({ name: 'x' }))
+  await changePlace(db, place, placeSchema.validateSync({ name: 'y' }))
+  const [listed] = (await placesOf(db)).filter(({ listing }) => listing)
+  await changePlace(db, listed!.id, placeSchema.validateSync({ ...listed, listing: listed!.listing!.id }))
+  await placeInsights(db, scope, listed!.id)
+  await reviewsOf(db, scope)
+  const [review] = (await listReviews(db, scope, reviewFilterSchema.cast({ state: 'waiting' }))).reviews
+  await writeReply(db, review!, 'x', 1)
+  await moveReply(db, review!, 'approved', 1, () => Promise.resolve(''))
+  const template = await addTemplate(db, { name: 'x', variants: ['x'] })
+  await proposeReply(db, review!, template)
+  await placesFile(db, 'name\nz', false)
 }
 
 /** Links, pages, polls, and a package that is taken in. */

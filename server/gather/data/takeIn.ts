@@ -361,11 +361,15 @@ async function takeDataset(
           if (code === undefined) throw new JobFailed(`there is no breakdown “${row[column]}”`)
           return code
         }),
-        ...dataset.texts.map(({ column }) => (texts.has(column) ? new Date(row[column]!) : (row[column] ?? null))),
-        ...dataset.measures.map(({ column }) => {
+        ...dataset.texts.map(({ column }) =>
+          texts.has(column) && row[column] !== null ? new Date(row[column]!) : (row[column] ?? null),
+        ),
+        ...dataset.measures.map(({ column, range: [least, most] = [0, MOST_COUNT] }) => {
           const value = row[column]
-          if (value !== null && ((value as number) < 0 || (value as number) > MOST_COUNT))
-            throw new JobFailed(`${column} is ${value}, which is no count`)
+          if (value !== null && ((value as number) < least || (value as number) > most))
+            throw new JobFailed(
+              `${column} is ${value}, which is no count${most < MOST_COUNT ? ` from ${least} to ${most}` : ''}`,
+            )
           return value
         }),
       ]),

@@ -1,5 +1,6 @@
 import { filledIn } from '../../../core/reviews/filledIn'
 import type { ReadingInput, ReplyState, ReplyTemplate, TemplateInput } from '../../../shared/read/reviews'
+import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { badRequest, conflict, notFound } from '../../platform/problems/problem'
@@ -51,7 +52,7 @@ export async function writeReply(db: ClientDb, key: ReviewKey, text: string, per
   await db.insertRows(
     'review_reply',
     ['profile_id', 'remote_id', 'text', 'state', 'refusal', 'written_by', 'approved_by', 'changed_at'],
-    [[key.profile, key.id, text, 'draft', '', person, null, new Date()]],
+    [[key.profile, key.id, text, 'draft', '', person, null, new Date(now())]],
     ['text', 'state', 'refusal', 'written_by', 'approved_by', 'changed_at'],
   )
 }
@@ -95,9 +96,9 @@ export async function moveReply(
   const state: ReplyState = refusal === '' ? to : 'refused'
   const { affectedRows } = await db.run(sql`
     UPDATE review_reply
-    SET    state = ${state}, refusal = ${refusal.slice(0, 400)}, changed_at = ${new Date()},
+    SET    state = ${state}, refusal = ${refusal.slice(0, 400)}, changed_at = ${new Date(now())},
            approved_by = IF(${to} = 'approved', ${person}, approved_by),
-           sent_at = IF(${state} = 'sent', ${new Date()}, NULL)
+           sent_at = IF(${state} = 'sent', ${new Date(now())}, NULL)
     WHERE  client_id = ${db.client}
     AND    profile_id = ${key.profile}
     AND    remote_id = ${key.id}
