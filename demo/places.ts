@@ -10,6 +10,8 @@ export interface DemoPlace {
   /** Listing views on a day. */
   views: number
   growthPerYear: number
+  /** How much more is done from its listing than from others. */
+  acts: number
   record: PlaceRecord
   reviews: {
     /** Reviews a day, the part of them with four or five stars, the part that is answered, and hours until then. */
@@ -41,6 +43,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519101',
     views: 540,
     growthPerYear: 0.12,
+    acts: 1,
     record: {
       ...GARDENS,
       name: 'Mossgate, main gate',
@@ -62,6 +65,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519102',
     views: 310,
     growthPerYear: 0.04,
+    acts: 1.25,
     record: {
       ...GARDENS,
       name: 'Mossgate tea rooms',
@@ -84,6 +88,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519103',
     views: 180,
     growthPerYear: 0.2,
+    acts: 0.68,
     record: {
       ...GARDENS,
       name: 'Mossgate glasshouse',
@@ -105,6 +110,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519104',
     views: 140,
     growthPerYear: -0.05,
+    acts: 1.6,
     record: {
       ...GARDENS,
       name: 'Mossgate plant shop',
@@ -128,6 +134,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519105',
     views: 90,
     growthPerYear: 0.4,
+    acts: 0.9,
     record: {
       ...GARDENS,
       name: 'Mossgate quay kiosk',
@@ -149,6 +156,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519034',
     views: 620,
     growthPerYear: 0,
+    acts: 1,
     record: {
       ...PIERS,
       name: 'North Pier',
@@ -170,6 +178,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519035',
     views: 210,
     growthPerYear: 0.1,
+    acts: 1.3,
     record: {
       ...PIERS,
       name: 'Tallow Landing',
@@ -191,6 +200,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519036',
     views: 120,
     growthPerYear: 0.06,
+    acts: 0.75,
     record: {
       ...PIERS,
       name: 'Withy Steps',
@@ -211,6 +221,7 @@ export const PLACES: readonly DemoPlace[] = [
     remoteId: '80010402277519037',
     views: 150,
     growthPerYear: 0.02,
+    acts: 1.1,
     record: {
       ...PIERS,
       name: 'Oster Quay',

@@ -3,9 +3,13 @@ import type { FactColumn } from '../core/metrics/storedFigures'
 import { networkById } from '../core/networks/networks'
 import { POST_COUNTS, type PostMeasure } from '../core/datasets/datasets'
 import { EVENTS, NIGHT_OPENINGS, type DemoEvent, type DemoProfile } from './cast'
+import { PLACES } from './places'
 import { shareOfLife } from './postLife'
 import { scatter, unit, wobble } from './random'
 import { textOf } from './texts'
+
+/** How much more is done from one listing than from another. */
+const ACTS = new Map(PLACES.map(({ remoteId, acts }) => [remoteId, acts]))
 
 const twoDigits = (value: number) => String(value).padStart(2, '0')
 
@@ -217,6 +221,7 @@ export function world(anchor: Day) {
     const lost = scatter(followers(profile, day) * 0.0004, profile.remoteId, day, 'lost')
     const watched = WATCHED[profile.network] ?? { seconds: 6, completed: 0.4 }
     const views = Math.round(figures.impressions * 0.42)
+    const acts = ACTS.get(profile.remoteId) ?? 1
     const all: Required<Omit<DemoDay, 'day'>> = {
       ...figures,
       impressions: provisional(figures.impressions),
@@ -227,11 +232,11 @@ export function world(anchor: Day) {
       completed_views: Math.min(views, scatter(views * watched.completed, profile.remoteId, day, 'completed')),
       searches: scatter(figures.impressions * 0.4, profile.remoteId, day, 'searches'),
       listing_views: figures.impressions,
-      directions: scatter(figures.impressions * 0.03, profile.remoteId, day, 'directions'),
-      calls: scatter(figures.impressions * 0.008, profile.remoteId, day, 'calls'),
-      clicks: scatter(figures.impressions * 0.011, profile.remoteId, day, 'clicks'),
-      messages: scatter(figures.impressions * 0.002, profile.remoteId, day, 'messages'),
-      bookings: scatter(figures.impressions * 0.0035, profile.remoteId, day, 'bookings'),
+      directions: scatter(figures.impressions * 0.03 * acts, profile.remoteId, day, 'directions'),
+      calls: scatter(figures.impressions * 0.008 * acts, profile.remoteId, day, 'calls'),
+      clicks: scatter(figures.impressions * 0.011 * acts, profile.remoteId, day, 'clicks'),
+      messages: scatter(figures.impressions * 0.002 * acts, profile.remoteId, day, 'messages'),
+      bookings: scatter(figures.impressions * 0.0035 * acts, profile.remoteId, day, 'bookings'),
       picture_views: scatter(figures.impressions * 0.9, profile.remoteId, day, 'picture views'),
       posts: posts(profile, day).length,
       profile_visits: visitsOn(profile, day),

@@ -21,7 +21,7 @@ export interface ProfileTrouble {
 
 /** What has to be done soon, and where. */
 export interface Due {
-  kind: 'report' | 'target'
+  kind: 'report' | 'target' | 'reviews'
   id: number
   sentence: string
 }

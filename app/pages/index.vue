@@ -23,7 +23,11 @@ const inDanger = computed(() =>
 )
 const due = computed(() => (data.value ?? []).flatMap((client) => client.due.map((item) => ({ client, item }))))
 const place = (slug: string, { kind, id }: Due) =>
-  kind === 'report' ? `/${slug}/reports/${id}` : { path: `/${slug}/overview`, hash: '#targets' }
+  kind === 'report'
+    ? `/${slug}/reports/${id}`
+    : kind === 'reviews'
+      ? { path: `/${slug}/reviews`, query: { period: 'last-90-days', state: 'waiting' } }
+      : { path: `/${slug}/overview`, hash: '#targets' }
 const troubled = computed(() =>
   (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))),
 )
@@ -156,7 +160,7 @@ const { ordered, select, orderOf } = useTableOrder(
           <DownloadMenu v-if="due.length" path="/api/all-clients?part=due" what="What is due" />
         </div>
         <ul v-if="due.length">
-          <li v-for="{ client, item } in due" :key="`${item.kind} ${item.id}`">
+          <li v-for="{ client, item } in due" :key="`${client.slug} ${item.kind} ${item.id}`">
             <NuxtLink :to="place(client.slug, item)">{{ item.sentence }}</NuxtLink
             ><span class="quiet"> of {{ client.name }}</span>
           </li>

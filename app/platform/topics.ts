@@ -40,7 +40,7 @@ export const TOPICS = {
   /** Places came, went, or were changed. */
   places: ['places', 'place', 'review-figures', 'reviews'],
   /** Reviews were answered or read, or templates of answers changed. */
-  reviews: ['reviews', 'review-figures', 'reply-templates'],
+  reviews: ['reviews', 'review-figures', 'reply-templates', 'all-clients'],
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */

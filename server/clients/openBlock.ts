@@ -12,7 +12,7 @@ export const openBlock: ReportBlock<FilledOpen> = {
   async fill({ db, scope }) {
     const open = await whatIsOpen(db, scope)
     // that a report has no edition is nothing to say in that edition
-    return { open: { ...open, due: open.due.filter(({ kind }) => kind === 'target') } }
+    return { open: { ...open, due: open.due.filter(({ kind }) => kind !== 'report') } }
   },
   tableOf: (filled) => tableOf(filled.open),
 }

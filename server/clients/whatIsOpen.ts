@@ -15,6 +15,7 @@ import type { ConsentRequest } from '../../shared/gather/profiles'
 import type { ResolvedScope } from '../figures/resolveScope'
 import { targetsOf } from '../read/targets/targets'
 import type { TargetView } from '../../shared/read/targets'
+import { waitingReviews, waitingWords } from '../read/reviews/waiting'
 import { unusual } from '../read/unusual/unusual'
 import type { WhatIsOpen, ProfileTrouble, Due } from '../../shared/clients'
 
@@ -26,13 +27,14 @@ const NEAR_DAYS = 14
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
-  const [requests, profiles, days, reach, reports, { targets, broken }] = await Promise.all([
+  const [requests, profiles, days, reach, reports, { targets, broken }, reviews] = await Promise.all([
     consentRequests(db),
     profilesOf(db),
     unusual(db, scope, WATCHED_METRIC),
     editionsReach(db),
     reportsOf(db),
     targetsOf(db),
+    waitingReviews(db, scope.lastComplete),
   ])
   return {
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
@@ -43,6 +45,7 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
         (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS),
     ),
     due: [
+      ...reviewsDue(waitingWords(reviews)),
       ...reports.flatMap((report) => reportDue(report, reach.get(report.id), scope.lastComplete) ?? []),
       ...targets.flatMap((target) => targetDue(target) ?? []),
       ...broken.map(
@@ -51,6 +54,10 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
     ],
   }
 }
+
+/** Reviews that wait are one thing to do. */
+const reviewsDue = (sentence: string | undefined): Due[] =>
+  sentence === undefined ? [] : [{ kind: 'reviews', id: 0, sentence }]
 
 /** A report is due when its period is over and no edition of it reaches into that period. */
 function reportDue(report: ReportHead, newest: Day | undefined, last: Day): Due | undefined {

@@ -9,7 +9,7 @@ test.describe('without a script', () => {
       headers: { origin: ADDRESS },
     })
     await page.goto('/mossgate-gardens/overview?period=2026-10-01..2026-10-27')
-    await expect(page.locator('header.scope')).toContainText('All 8 profiles from 1 to 27 October 2026 against')
+    await expect(page.locator('header.scope')).toContainText('All 13 profiles from 1 to 27 October 2026 against')
     const figures = page.getByRole('region', { name: 'Headline figures' })
     await expect(figures.getByRole('button')).toHaveCount(5)
     const { figures: known } = (await (

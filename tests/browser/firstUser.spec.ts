@@ -24,7 +24,7 @@ test('a month on one network, against the one before, is chosen by name and read
   await page.getByRole('button', { name: 'Moving pictures', exact: true }).click()
   await expect(sentence.getByRole('button', { name: /^Tintype and Zoetrope/ })).toBeVisible()
   await page.goBack()
-  await expect(sentence.getByRole('button', { name: 'All 8 profiles' })).toBeVisible()
+  await expect(sentence.getByRole('button', { name: 'All 13 profiles' })).toBeVisible()
 })
 
 test('the columns of a table are chosen, its rows ordered, and both stand in the address and in the workbook of the page', async ({
@@ -433,7 +433,7 @@ test('from signing in to a shared edition by keys alone', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeVisible()
   await page.keyboard.press('1')
   await expect(page.getByRole('heading', { name: 'Mossgate Gardens: what happened?' })).toBeAttached()
-  await choose(/^All 8 profiles/)
+  await choose(/^All 13 profiles/)
   await choose(/^Tintype$/)
   await expect(page).toHaveURL(/who=tintype/)
   await choose(/^1 to 28 October 2026/)

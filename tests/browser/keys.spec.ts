@@ -18,6 +18,9 @@ const PAGES = [
     'reachable',
     'traffic',
     'links',
+    'places',
+    'places/2',
+    'reviews',
     'field',
     'profiles',
     'find',
@@ -248,6 +251,6 @@ test('numbers are read as the page writes them, asked about where they could be 
   await expect(page.getByRole('dialog', { name: 'Set a target' })).toBeVisible()
   await page.getByRole('button', { name: '27,000', exact: true }).click()
   await page.getByRole('button', { name: 'Set it' }).click()
-  await expect(page.getByRole('heading', { name: /^Interactions of all 8 profiles: 27,000 by/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Remove the target for interactions of all 8 profiles' }).last().click()
+  await expect(page.getByRole('heading', { name: /^Interactions of all 13 profiles: 27,000 by/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Remove the target for interactions of all 13 profiles' }).last().click()
 })

@@ -95,7 +95,8 @@ CREATE TABLE IF NOT EXISTS added_day (
 );\n`,
       'standins/networks.ts': both(
         (text) => text.replace("type What = 'days' | ", "type What = 'days' | 'added' | "),
-        (text) => text.replace('(days|posts|breakdowns|retention|reviews)', '(days|posts|breakdowns|retention|reviews|added)'),
+        (text) =>
+          text.replace('(days|posts|breakdowns|retention|reviews)', '(days|posts|breakdowns|retention|reviews|added)'),
         (text) =>
           text.replace(
             "    if (what === 'breakdowns')",

@@ -119,6 +119,15 @@ const POLL = {
     { text: 'b', count: 2 },
   ],
 }
+/** What is sent to routes of places and reviews. */
+const OF_PLACES: readonly (readonly [RegExp, object])[] = [
+  [/\[place\]$/, { name: 'x' }],
+  [/active$/, { isActive: false }],
+  [/\[template\]$/, { name: 'x', variants: ['x'] }],
+  [/reply$/, { text: 'x' }],
+  [/state$/, { state: 'draft' }],
+  [/reading$/, { mood: 'bad', subjects: [] }],
+]
 const fill = (path: string, client: string, id: string) =>
   path
     .replace('[client]', client)
@@ -168,6 +177,8 @@ describe('every route', () => {
         .replace('[link]', '5')
         .replace('[poll]', '3')
         .replace('[site]', '2')
+        .replace('[place]', '6')
+        .replace('[template]', '3')
         .replace('[kept]', '1')
         .replaceAll(/\[\w+\]/g, '2')
       const body = /notes/.test(path)
@@ -202,7 +213,7 @@ describe('every route', () => {
                                     ? { isEnded: true }
                                     : /\[page\]$/.test(path)
                                       ? { title: 'x' }
-                                      : {}
+                                      : (OF_PLACES.find(([pattern]) => pattern.test(path))?.[1] ?? {})
       // notes of the first client itself have the ids 1 and 2
       const answer = await ask(
         method,
@@ -258,6 +269,9 @@ describe('every route', () => {
       'links/[link]',
       'notes',
       'overview',
+      'places',
+      'places/[place]',
+      'places/file',
       'polls',
       'breakdown',
       'posts',
@@ -266,6 +280,8 @@ describe('every route', () => {
       'posts/[profile]/[post]/picture',
       'posts/formats',
       'posts/table',
+      'reviews',
+      'reviews/figures',
       'scope',
       'sites',
       'subject',
@@ -390,7 +406,7 @@ describe('what is taken away', () => {
     )
     expect(text.split('\r\n')[0]).toContain('"Client","Of whom","Period","Against","Time zone of the days","Made at"')
     expect(text.split('\r\n')[1]).toContain(
-      '"Mossgate Gardens","All 8 profiles","1 to 28 October 2026","the 28 days before, 3 Sep – 30 Sep 2026","Europe/London"',
+      '"Mossgate Gardens","All 13 profiles","1 to 28 October 2026","the 28 days before, 3 Sep – 30 Sep 2026","Europe/London"',
     )
     // a name that a spreadsheet would take for a formula
     expect(text).toContain('"\'@mossgate","Tintype"')

@@ -148,6 +148,11 @@ async function setHours() {
         under <NuxtLink :to="`/${slug}/imports`">Imports</NuxtLink>.
       </p>
       <template v-else>
+        <p v-if="data.all.answering.waiting" class="no-print">
+          <NuxtLink :to="{ query: { ...route.query, state: 'waiting' }, hash: '#list-heading' }"
+            >{{ data.all.answering.waiting }} of these days wait for an answer</NuxtLink
+          >
+        </p>
         <section aria-labelledby="come-to-heading">
           <h2 id="come-to-heading" class="heading">What they come to</h2>
           <ReviewFiguresText :view="data" />

@@ -6,7 +6,7 @@ import type { PlaceInsights } from '~~/shared/read/places'
 const props = defineProps<{ calls: NonNullable<PlaceInsights['calls']> }>()
 const locale = useLocale()
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
-const [WIDTH, STEP, TALL] = [720, 44, 36]
+const [WIDTH, STEP, TALL] = [400, 34, 28]
 const most = computed(() => Math.max(...props.calls.byHour.flat(), 0.001))
 const x = (hour: number) => (hour / 24) * WIDTH
 /** A step for each hour, so that no slope is drawn where only a number is known. */
@@ -55,7 +55,7 @@ const days = computed(() => props.calls.days.reduce((sum, each) => sum + each, 0
 
 <template>
   <div>
-    <svg class="plotted" :viewBox="`-84 -6 ${WIDTH + 100} ${DAYS.length * STEP + 24}`" role="img" :aria-label="fullest">
+    <svg class="plotted" :viewBox="`-78 -6 ${WIDTH + 96} ${DAYS.length * STEP + 24}`" role="img" :aria-label="fullest">
       <g v-for="(day, index) in DAYS" :key="day" :transform="`translate(0 ${(index + 1) * STEP - 6})`">
         <text class="mark" x="-8" y="-2" text-anchor="end">{{ day }}</text>
         <path class="calls" :d="`M0 0${shape(calls.byHour[index]!)}L${WIDTH} 0Z`" />

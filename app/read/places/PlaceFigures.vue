@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A place over its period, the one before and the same a year ago; its way from a search to an action. */
+import { bestWords } from './bestWords'
 import { formatCount, oneDecimal } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
 import { PLACE_METRICS, type PlaceInsights, type PlaceMetric } from '~~/shared/read/places'
@@ -37,7 +38,9 @@ const now = computed(() => props.insights.periods[0])
 /** How one rate stands beside another, in words. */
 function beside(own: number, other: number): string {
   const times = own / other
-  return times > 0.97 && times < 1.03 ? 'as the middle place does' : `${oneDecimal(times, locale)} × the middle place`
+  return times > 0.97 && times < 1.03
+    ? 'as at the middle place'
+    : `${oneDecimal(times, locale)} × that of the middle place`
 }
 const steps = computed(() => {
   const { values, viewsPerSearch, perViews } = now.value ?? {}
@@ -102,9 +105,7 @@ const steps = computed(() => {
       <template v-if="insights.median"
         >The middle place: {{ oneDecimal(insights.median.perViews, locale) }} actions for 1,000 views, of
         {{ insights.median.places }} places.</template
-      ><template v-if="insights.best">
-        Surely the most: {{ insights.best.name }}, {{ oneDecimal(insights.best.perViews.value, locale) }}.</template
-      >
+      ><template v-if="insights.best">{{ ' ' }}{{ bestWords(insights.best, insights.median, locale) }}</template>
     </p>
   </div>
 </template>
@@ -120,6 +121,8 @@ const steps = computed(() => {
 }
 .steps li {
   display: grid;
+  align-content: start;
+  max-width: 17em;
 }
 .steps strong {
   font: 600 1.5rem/1.25 var(--serif);

@@ -2,6 +2,7 @@
 /** Places on our own map, numbered as in the list beside it. A press on the map gives where that is. */
 import 'leaflet/dist/leaflet.css'
 import type { LayerGroup, Map as LeafletMap } from 'leaflet'
+import { formatCount } from '~~/core/format/numbers'
 import { landMap } from '~/figures/landMap'
 
 interface Pin {
@@ -15,6 +16,7 @@ const props = defineProps<{
   pins: readonly Pin[]
   label: string
   /** Whether a press says where. */ isChosen?: boolean
+  /** What comes from each town, drawn as large as its root. */ areas?: readonly { name: string; count: number }[]
 }>()
 const emit = defineEmits<{ open: [id: number]; move: [lat: number, lon: number] }>()
 const { data: geography } = useQuery({
@@ -26,11 +28,33 @@ let map: LeafletMap | undefined
 let group: LayerGroup | undefined
 let leaflet: typeof import('leaflet') | undefined
 const DEGREES = 5
+const locale = useLocale()
+/** Where a town is; undefined where the map knows none of that name. */
+function townAt(name: string): [number, number] | undefined {
+  const town = geography.value?.features.find(
+    ({ geometry, properties }) => geometry.type === 'Point' && properties?.name === name,
+  )
+  if (town?.geometry.type !== 'Point') return undefined
+  const [lon, lat] = town.geometry.coordinates
+  return [lat!, lon!]
+}
 
 function draw() {
   if (!leaflet || !map) return
   group?.remove()
   group = leaflet.layerGroup().addTo(map)
+  const most = Math.max(1, ...(props.areas ?? []).map(({ count }) => count))
+  for (const { name, count } of props.areas ?? []) {
+    const at = townAt(name)
+    if (!at) continue
+    const size = 14 + 26 * Math.sqrt(count / most)
+    const icon = leaflet.divIcon({
+      className: 'area',
+      html: `<span>${formatCount(count, locale)}</span>`,
+      iconSize: [size, size],
+    })
+    leaflet.marker(at, { icon, title: `${name}: ${formatCount(count, locale)}`, interactive: false }).addTo(group)
+  }
   for (const { id, number, name, lat, lon } of props.pins) {
     const icon = leaflet.divIcon({ className: 'pin', html: `<span>${String(number)}</span>`, iconSize: [22, 22] })
     leaflet
@@ -38,6 +62,11 @@ function draw() {
       .on('click', () => emit('open', id))
       .addTo(group)
   }
+  if (props.pins.length > 1)
+    map.fitBounds(
+      props.pins.map(({ lat, lon }): [number, number] => [lat, lon]),
+      { padding: [40, 40], maxZoom: 13 },
+    )
 }
 async function make() {
   if (!place.value || !geography.value || map) return
@@ -52,7 +81,7 @@ async function make() {
 }
 onMounted(make)
 watch(geography, () => nextTick(make))
-watch(() => props.pins, draw, { deep: true })
+watch(() => [props.pins, props.areas], draw, { deep: true })
 onBeforeUnmount(() => map?.remove())
 </script>
 
@@ -71,5 +100,14 @@ onBeforeUnmount(() => map?.remove())
   border: 1.5px solid var(--paper);
   font: 600 0.857rem/19px var(--sans);
   text-align: center;
+}
+.land-map :deep(.area) {
+  border-radius: 50%;
+  background: var(--paper);
+  border: 2px solid var(--series);
+  color: var(--ink);
+  font: 600 0.857rem var(--sans);
+  display: grid;
+  place-items: center;
 }
 </style>

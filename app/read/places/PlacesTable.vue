@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Places beside each other: how often each was searched, looked at and acted on, and where its rate stands. */
+import { bestWords } from './bestWords'
 import { formatCount, formatSignedShare, oneDecimal } from '~~/core/format/numbers'
 import type { PlaceRow, PlacesView } from '~~/shared/read/places'
 
@@ -103,10 +104,7 @@ const place = (id: number) => ({ path: `/${slug.value}/places/${id}`, query: add
         >The thin line is the middle of {{ view.median.places }} places:
         {{ oneDecimal(view.median.perViews, locale) }}.</template
       ><template v-else>A middle needs three places with 30 views each.</template>
-      <template v-if="view.best">
-        Surely the most, by the near end of its band: {{ view.best.name }},
-        {{ oneDecimal(view.best.perViews.value, locale) }}.</template
-      >
+      <template v-if="view.best">{{ ' ' }}{{ bestWords(view.best, view.median, locale) }}</template>
     </p>
     <ul v-if="view.without.length" class="quiet small">
       <li v-for="{ id, name, reason } in view.without" :key="id">

@@ -79,10 +79,14 @@ const COLUMNS = [
     label: 'Mean',
     isFigure: true,
     valueOf: ({ rating }: PlaceReviews) => rating.mean ?? -1,
-    textOf: ({ rating }: PlaceReviews) =>
-      rating.mean === undefined
-        ? '—'
-        : two(rating.mean) + (rating.spread === undefined ? '' : ` (spread ${two(rating.spread)})`),
+    textOf: ({ rating }: PlaceReviews) => (rating.mean === undefined ? '—' : two(rating.mean)),
+  },
+  {
+    key: 'spread',
+    label: 'Spread',
+    isFigure: true,
+    valueOf: ({ rating }: PlaceReviews) => rating.spread ?? -1,
+    textOf: ({ rating }: PlaceReviews) => (rating.spread === undefined ? '—' : two(rating.spread)),
   },
   {
     key: 'shrunk',
@@ -158,12 +162,12 @@ const places = computed(() => props.view.places.filter(({ rating, answering }) =
 <style scoped>
 .heads {
   display: flex;
-  gap: 10px 34px;
+  gap: 10px 24px;
   flex-wrap: wrap;
   margin: 4px 0 12px;
 }
 .heads > div {
-  max-width: 15em;
+  max-width: 10.5em;
 }
 dt {
   color: var(--ink2);

@@ -124,8 +124,13 @@ export async function readReview(
   )
 }
 
-/** Goes back to what its words say. */
+/**
+ * Goes back to what its words say.
+ *
+ * @throws Problem 404 when there is no such review of the client’s own
+ */
 export async function unreadReview(db: ClientDb, { profile, id }: ReviewKey): Promise<void> {
+  await reviewBy(db, { profile, id })
   await db.run(sql`
     DELETE FROM review_reading
     WHERE  client_id = ${db.client}

@@ -82,7 +82,13 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
         <section aria-labelledby="record-heading">
           <h2 id="record-heading" class="heading">What is true about it</h2>
           <PlaceRecordText :place="data.place" />
-          <PlacesMap v-if="pins.length" class="no-print" :pins="pins" :label="`Where ${data.place.name} is`" />
+          <PlacesMap
+            v-if="pins.length"
+            class="no-print"
+            :pins="pins"
+            :areas="areas"
+            :label="`Where ${data.place.name} is, and from where people asked for the way`"
+          />
         </section>
       </div>
       <div class="three">
