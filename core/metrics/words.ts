@@ -147,4 +147,15 @@ export const WORDS: readonly (readonly [string, string])[] = [
     'All data of a client in one file, in open forms. It is taken in again by a client of which nothing is kept, whole or ' +
       'not at all.',
   ],
+  ['place', 'A physical location of a client. Its listing is the profile under which a network shows it.'],
+  [
+    'master record',
+    'What is true about a place, kept once: name, address, telephone, hours and what else there is to know.',
+  ],
+  [
+    'drawn to all',
+    'The mean of a place’s stars as if ten more reviews were there, each at the mean of all of the client’s reviews so far: ' +
+      'a few reviews do not swing it.',
+  ],
+  ['middle place', 'The median of the places whose listing was viewed 30 times or more, from three such places on.'],
 ]

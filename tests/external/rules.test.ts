@@ -2,6 +2,9 @@ import { countChange } from '../../core/change/countChange'
 import { simultaneousIntervals } from '../../core/statistics/simultaneousIntervals'
 import { overtaking } from '../../core/field/overtaking'
 import { readRetention } from '../../core/posts/retention'
+import { differsOn, readHours } from '../../core/places/openingHours'
+import { perViews } from '../../core/places/perViews'
+import { kaplanMeier, medianWait } from '../../core/statistics/kaplanMeier'
 import { peopleOver } from '../../core/traffic/peopleOver'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
@@ -40,6 +43,9 @@ interface Example {
     people: [string, number, number][]
     overtaking: { smaller: number; larger: number; ratio: number }
     retention: [number, number][]
+    perViews: { actions: number; views: number }
+    hoursDiffer: [string, string]
+    waits: { over: number[]; open: number[] }
     from: string
     to: string
   }>
@@ -118,6 +124,15 @@ function outcome(example: Example): unknown {
     return { ...said, weeks: Number(said.weeks?.toFixed(1)) }
   }
   if (ask.retention) return readRetention(ask.retention.map(([at, plays]) => ({ at, plays })))
+  if (ask.perViews) return perViews(ask.perViews.actions, ask.perViews.views)
+  if (ask.hoursDiffer) {
+    const [one, other] = ask.hoursDiffer
+    return { day: differsOn(readHours(one), readHours(other), ask.from!) }
+  }
+  if (ask.waits) {
+    const waits = (times: number[], isOver: boolean) => times.map((time) => ({ time, isOver }))
+    return { median: medianWait(kaplanMeier([...waits(ask.waits.over, true), ...waits(ask.waits.open, false)])) }
+  }
   if (ask.mixAndRate) return mixAndRate(ask.mixAndRate)
   if (ask.level) {
     const { slope, last, days } = ask.level
