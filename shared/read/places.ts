@@ -109,7 +109,8 @@ export interface Place extends PlaceRecord {
 
 /** What a file would do with places. */
 export interface PlacesFile {
-  added: { name: string }[]
+  /** Those that were taken have a number. */
+  added: { name: string; id?: number }[]
   changed: { id: number; name: string; changes: FieldChange[] }[]
   same: number
   refused: { row: number; name: string; reason: string }[]

@@ -2,6 +2,8 @@ import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Mapping } from '../../core/imports/rowReader'
 import { keepBreakdowns } from '../../server/gather/sync/keepBreakdowns'
+import { REVIEWS as REVIEW_DATASET } from '../../core/datasets/datasets'
+import { keepRows } from '../../server/gather/sync/keepRows'
 import { keepPosts } from '../../server/gather/sync/keepPosts'
 import { badRowsOf, importById, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
 import { takeUpload } from '../../server/gather/imports/upload'
@@ -359,5 +361,69 @@ describe('site traffic from files', () => {
     expect(await names()).toEqual([])
     await expect(changeSite(db, site, { name: 'x', address: 'https://x.example' })).rejects.toThrow(/no such site/)
     expect(await removeSite(db, site, false)).toBe(true)
+  })
+})
+
+const REVIEWS = `Review ID,Written at,Page ID,Stars,Author,Language,Review text,Answered at,Reply
+r1,2026-10-20 09:15,80010402277519102,5,Oona K.,en,"Lovely tea, and a view",2026-10-21 10:00,Thank you.
+r2,2026-10-21 23:30,80010402277519102,2,Bram,de,Kalt.,,
+r3,2026-10-22 10:00,80010402277519102,6,Mael,en,Six stars,,
+r4,2026-10-22 10:00,80010402277519102,,,,Only words,,
+r5,2026-10-22 10:00,80010402277519102,4,Sil,en,x,yesterday,
+`
+
+describe('reviews from a file', () => {
+  const reviews = () =>
+    tableOf('review', 'remote_id, written_at, day, stars, author, language, text, answered_at, answer, import_id')
+  it('are checked, written beside what a network has given, and taken back whole', async () => {
+    const listing = await addProfile(db, 'waymark', '80010402277519102')
+    const given = {
+      remote_id: 'r1',
+      written_at: '2026-10-20T08:15:00Z',
+      day: '2026-10-20',
+      stars: 4,
+      author: 'O.',
+      language: 'en',
+      text: 'As the network has it',
+      answered_at: null,
+      answer: null,
+    }
+    await keepRows(db, REVIEW_DATASET, listing, [given])
+    const before = await reviews()
+    const { view, bad } = await checked(REVIEWS)
+    expect(view.dataset).toBe('review')
+    expect(view.summary).toMatchObject({ rows: 5, good: 3, bad: 2, added: 2, changed: 1 })
+    expect(bad.map(({ reason }) => reason)).toEqual([
+      expect.stringContaining('6 does not lie between 1 and 5') as string,
+      expect.stringContaining('yesterday') as string,
+    ])
+    expect(await reviews()).toEqual(before)
+    const id = await applied(REVIEWS)
+    expect(await reviews()).toMatchObject([
+      { remote_id: 'r1', stars: 5, author: 'Oona K.', answer: 'Thank you.', import_id: id },
+      { remote_id: 'r2', day: '2026-10-21', stars: 2, language: 'de', answered_at: null, answer: null },
+      { remote_id: 'r4', stars: null, author: '', language: 'en', text: 'Only words' },
+    ])
+    // what the network says later does not touch what the file has said
+    await keepRows(db, REVIEW_DATASET, listing, [{ ...given, stars: 1 }])
+    expect((await reviews())[0]).toMatchObject({ stars: 5, text: 'Lovely tea, and a view' })
+    await undo(id)
+    expect(await reviews()).toMatchObject([{ remote_id: 'r1', stars: 4, text: 'As the network has it', answer: null }])
+  })
+
+  it('of a network are refused where they cannot be read', async () => {
+    const [found] = await pool().query<RowDataPacket[]>("SELECT profile_id FROM profile WHERE network = 'waymark'")
+    const listing = Number(found[0]!.profile_id)
+    for (const [part, sentence] of [
+      [{ stars: 6 }, 'is no count'],
+      [{ stars: 0 }, 'is no count'],
+      [{ written_at: 'soon' }, 'is no time'],
+      [{ remote_id: '' }, 'without its remote id'],
+    ] as const)
+      await expect(
+        keepRows(db, REVIEW_DATASET, listing, [
+          { remote_id: 'r9', written_at: '2026-10-20T08:15:00Z', day: '2026-10-20', ...part },
+        ]),
+      ).rejects.toThrow(sentence)
   })
 })

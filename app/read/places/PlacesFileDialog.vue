@@ -5,6 +5,7 @@ import { LARGEST_PLACES_BYTES, type PlacesFile } from '~~/shared/read/places'
 
 const emit = defineEmits<{ close: []; saved: [] }>()
 const say = useSay()
+const refresh = useRefresh()
 const { base } = useClient()
 const file = ref<{ name: string; text: string }>()
 const preview = ref<PlacesFile>()
@@ -13,17 +14,27 @@ const isBusy = ref(false)
 const nameOf = (field: string) => PLACE_FIELDS.find((each) => each.field === field)!.name
 const willDo = computed(() => (preview.value ? preview.value.added.length + preview.value.changed.length : 0))
 
+const sendIt = (isTaken: boolean) =>
+  api<PlacesFile>(`${base.value}/places/file`, { method: 'POST', body: { ...file.value, isTaken } })
+
 async function ask(isTaken: boolean) {
   if (!file.value) return
   problem.value = ''
   isBusy.value = true
   try {
-    const answer = await api<PlacesFile>(`${base.value}/places/file`, {
-      method: 'POST',
-      body: { ...file.value, isTaken },
+    if (!isTaken) return void (preview.value = await sendIt(false))
+    const address = `${base.value}/places`
+    const before = await api<object>(`${address}/file`, { query: { format: 'geojson' } })
+    const { added, changed } = await sendIt(true)
+    say.done(`${added.length} added, ${changed.length} changed.`, async () => {
+      for (const { id } of added) await api(`${address}/${id}`, { method: 'DELETE' })
+      if (changed.length > 0)
+        await api(`${address}/file`, {
+          method: 'POST',
+          body: { name: 'before', text: JSON.stringify(before), isTaken: true },
+        })
+      await refresh('places')
     })
-    if (!isTaken) return void (preview.value = answer)
-    say.done(`${answer.added.length} added, ${answer.changed.length} changed.`)
     emit('saved')
   } catch (trouble) {
     problem.value = (trouble as Error).message

@@ -119,13 +119,15 @@ export async function placesFile(db: ClientDb, text: string, isTaken: boolean): 
       result.refused.push({ row, name, reason: error.message })
     }
   })
-  if (isTaken)
-    await db.transaction(async (inside) => {
-      for (const { input, known: before } of wanted)
-        if (before) await changePlace(inside, before.id, input)
-        else await addPlace(inside, input)
-    })
-  return result
+  if (!isTaken) return result
+  const ids = await db.transaction(async (inside) => {
+    const made: number[] = []
+    for (const { input, known: before } of wanted)
+      if (before) await changePlace(inside, before.id, input)
+      else made.push(await addPlace(inside, input))
+    return made
+  })
+  return { ...result, added: result.added.map(({ name }, index) => ({ name, id: ids[index]! })) }
 }
 
 /** A place of a file, on the ground of what is known of it. */

@@ -25,8 +25,15 @@ function afterOf(mark: string): After | undefined {
 /**
  * A page of the reviews of a scope, the newest first. Rows are asked for some at a time until the page is full: how a
  * review sounds is known only when it is read.
+ *
+ * @param withDrafts  whether what is written here and not sent is told: that is the agency's work
  */
-export async function listReviews(db: ClientDb, scope: ResolvedScope, filter: ReviewFilter): Promise<ReviewsPage> {
+export async function listReviews(
+  db: ClientDb,
+  scope: ResolvedScope,
+  filter: ReviewFilter,
+  withDrafts = true,
+): Promise<ReviewsPage> {
   const listings = new Map((await listingsIn(db, scope)).map(({ id, name }) => [id, name]))
   const places = await placesByListing(db)
   const hours = await wantedHours(db)
@@ -36,7 +43,7 @@ export async function listReviews(db: ClientDb, scope: ResolvedScope, filter: Re
   for (let asked = 0; asked < MOST_ASKED; asked++) {
     const rows = await reviewRows(db, wanted, scope.period, TOGETHER, after)
     for (const row of rows) {
-      const review = viewOf(row, hours)
+      const review = viewOf(row, hours, withDrafts)
       if (!isMeant(review, filter)) continue
       if (found.length === REVIEWS_PER_PAGE) return { reviews: found, next: markOf(after as unknown as ReviewRow) }
       found.push({
@@ -52,7 +59,7 @@ export async function listReviews(db: ClientDb, scope: ResolvedScope, filter: Re
   return { reviews: found, next: markOf(after as unknown as ReviewRow) }
 }
 
-function viewOf(row: ReviewRow, hours: number): Omit<Review, 'listing'> {
+function viewOf(row: ReviewRow, hours: number, withDrafts: boolean): Omit<Review, 'listing'> {
   const about = aboutOf(row)
   const at = answeredAt(row)
   return {
@@ -67,14 +74,15 @@ function viewOf(row: ReviewRow, hours: number): Omit<Review, 'listing'> {
     ...(at && { answeredAt: at }),
     ...(row.answer ? { answer: row.answer } : row.replyState === 'sent' ? { answer: row.replyText! } : {}),
     isLate: !at && now() - row.writtenAt.getTime() > hours * HOUR,
-    ...(row.replyState && {
-      reply: {
-        text: row.replyText!,
-        state: row.replyState,
-        refusal: row.refusal ?? '',
-        changedAt: row.replyChangedAt!,
-      },
-    }),
+    ...(withDrafts &&
+      row.replyState && {
+        reply: {
+          text: row.replyText!,
+          state: row.replyState,
+          refusal: row.refusal ?? '',
+          changedAt: row.replyChangedAt!,
+        },
+      }),
   }
 }
 
