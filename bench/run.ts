@@ -6,6 +6,7 @@ import { benchFirstLoad } from './firstLoad'
 import { benchImport } from './import'
 import { benchOverview } from './overview'
 import { benchAllClients } from './allClients'
+import { benchPlaces } from './places'
 import { benchPosts } from './posts'
 import { benchRedirect } from './redirect'
 import { benchSync } from './sync'
@@ -18,6 +19,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   overview: { run: () => withDatabase(benchOverview) },
   allClients: { run: () => withDatabase(benchAllClients) },
   posts: { run: () => withDatabase(benchPosts) },
+  places: { run: () => withDatabase(benchPlaces) },
   redirect: { run: () => withDatabase(benchRedirect) },
   sync: { run: () => withDatabase(benchSync) },
   // with the limit under which the start command runs the worker

@@ -101,16 +101,37 @@ function matcher(words: string): (word: string) => boolean {
   const stems = all.filter((word) => word.endsWith('*')).map((word) => word.slice(0, -1))
   return (word) => whole.has(word) || stems.some((stem) => word.startsWith(stem))
 }
-const LISTS = Object.fromEntries(
-  READ_LANGUAGES.map((language) => [
-    language,
-    {
-      isGood: matcher(GOOD[language]),
-      isBad: matcher(BAD[language]),
-      isNot: (word: string) => NOT[language].has(word),
-      about: SUBJECTS.map(({ id }) => [id, matcher(SUBJECT_WORDS[language][id])] as const),
-    },
-  ]),
+/** What one word says. */
+interface WordMeaning {
+  isGood: boolean
+  isBad: boolean
+  isNot: boolean
+  subjects: readonly Subject[]
+}
+/** Words that were met are remembered, up to so many in a language. */
+const MOST_REMEMBERED = 20_000
+
+function meaningIn(language: ReadLanguage): (word: string) => WordMeaning {
+  const [isGood, isBad] = [matcher(GOOD[language]), matcher(BAD[language])]
+  const about = SUBJECTS.map(({ id }) => [id, matcher(SUBJECT_WORDS[language][id])] as const)
+  const known = new Map<string, WordMeaning>()
+  return (word) => {
+    let meaning = known.get(word)
+    if (!meaning) {
+      meaning = {
+        isGood: isGood(word),
+        isBad: isBad(word),
+        isNot: NOT[language].has(word),
+        subjects: about.flatMap(([id, isAbout]) => (isAbout(word) ? [id] : [])),
+      }
+      if (known.size >= MOST_REMEMBERED) known.clear()
+      known.set(word, meaning)
+    }
+    return meaning
+  }
+}
+const MEANINGS: Readonly<Record<string, (word: string) => WordMeaning>> = Object.fromEntries(
+  READ_LANGUAGES.map((language) => [language, meaningIn(language)]),
 )
 
 /** A text as words in small letters without accents. */
@@ -139,15 +160,15 @@ export interface About {
  * // { subjects: ['service', 'food'], mood: 'mixed' }
  */
 export function reviewAbout(text: string, language: string): About | undefined {
-  const lists = LISTS[language.toLowerCase().split('-')[0]!]
-  if (!lists) return undefined
-  const words = wordsOf(text)
-  const subjects = lists.about.flatMap(([id, isAbout]) => (words.some(isAbout) ? [id] : []))
+  const meaning = MEANINGS[language.toLowerCase().split('-')[0]!]
+  if (!meaning) return undefined
+  const words = wordsOf(text).map(meaning)
+  const met = new Set(words.flatMap(({ subjects }) => subjects))
+  const subjects = SUBJECTS.flatMap(({ id }) => (met.has(id) ? [id] : []))
   let [good, bad] = [0, 0]
-  words.forEach((word, index) => {
-    const isGood = lists.isGood(word)
-    if (!isGood && !lists.isBad(word)) return
-    const isTurned = words.slice(Math.max(0, index - NOT_WITHIN), index).some(lists.isNot)
+  words.forEach(({ isGood, isBad }, index) => {
+    if (!isGood && !isBad) return
+    const isTurned = words.slice(Math.max(0, index - NOT_WITHIN), index).some(({ isNot }) => isNot)
     if (isGood !== isTurned) good++
     else bad++
   })

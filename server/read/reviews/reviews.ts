@@ -60,6 +60,8 @@ export async function reviewsOf(db: ClientDb, scope: ResolvedScope): Promise<Rev
       answering: answering(own.map(askedOf), hours, now()),
     }
   }
+  const byListing = new Map<number, ReviewRow[]>(ids.map((id) => [id, []]))
+  for (const row of rows) byListing.get(row.profile)?.push(row)
   const before = comparison && (await starsIn(db, ids, comparison.period))
   return {
     wantedHours: hours,
@@ -80,7 +82,7 @@ export async function reviewsOf(db: ClientDb, scope: ResolvedScope): Promise<Rev
       profile: id,
       name: places.get(id)?.name ?? name,
       ...(places.has(id) && { place: places.get(id)!.id }),
-      ...figures(rows.filter(({ profile }) => profile === id)),
+      ...figures(byListing.get(id) ?? []),
     })),
     ...readings(rows, new Map(listings.map(({ id, name }) => [id, places.get(id)?.name ?? name]))),
     months: await monthly(db, ids, period),
@@ -95,8 +97,11 @@ const askedOf = (row: ReviewRow): Asked => {
   return { writtenAt: row.writtenAt.getTime(), ...(at && { answeredAt: at.getTime() }) }
 }
 
-const starsOf = (rows: readonly { stars: number | null }[]): StarCounts =>
-  [1, 2, 3, 4, 5].map((many) => rows.filter(({ stars }) => stars === many).length) as unknown as StarCounts
+function starsOf(rows: readonly { stars: number | null }[]): StarCounts {
+  const counts: [number, number, number, number, number] = [0, 0, 0, 0, 0]
+  for (const { stars } of rows) if (stars !== null) counts[stars - 1]!++
+  return counts
+}
 
 interface StarRow {
   stars: number | null

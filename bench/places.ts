@@ -1,0 +1,74 @@
+import type { Pool } from 'mysql2/promise'
+import { addDays } from '../core/days/day'
+import { unit } from '../demo/random'
+import { resolveScope } from '../server/figures/resolveScope'
+import { placesIn } from '../server/read/places/insights'
+import { reviewsOf } from '../server/read/reviews/reviews'
+import { largeClient } from './database'
+import { median, ms, report, times } from './measure'
+
+const END = '2026-10-28'
+const PLACES = 200
+const REVIEWS = 20_000
+const TEXTS = ['Lovely tea, friendly crew.', 'An hour in the queue, and cold.', 'Schöner Garten, leider teuer.', '']
+
+/** 200 places with two years of figures beside each other, and their reviews; beside the bare SQL that they need. */
+export async function benchPlaces(pool: Pool): Promise<void> {
+  const db = await largeClient(pool, 'places', PLACES, 730, END)
+  await pool.query("UPDATE profile SET network = 'waymark' WHERE client_id = ?", [db.clientId])
+  const asked = { who: [], sets: [], period: '2026-10-01..2026-10-28', against: 'before' }
+  const profiles = (await resolveScope(db, asked)).profiles.map(({ profile_id: profile }) => profile)
+  await db.insertRows(
+    'place',
+    ['name', 'categories', 'attributes', 'profile_id'],
+    profiles.map((profile) => [`Place ${profile}`, '[]', '[]', profile]),
+  )
+  for (let first = 0; first < REVIEWS; first += 5000)
+    await db.insertRows(
+      'review',
+      ['profile_id', 'remote_id', 'written_at', 'day', 'stars', 'text', 'answered_at'],
+      Array.from({ length: 5000 }, (_, index) => {
+        const number = first + index
+        const day = addDays(END, -Math.floor(unit(number, 'day') * 365))
+        const text = TEXTS[number % TEXTS.length]!
+        return [
+          profiles[number % PLACES],
+          String(number),
+          `${day} 12:00:00`,
+          day,
+          1 + (number % 5),
+          text,
+          `${day} 20:00:00`,
+        ]
+      }),
+    )
+  const scope = await resolveScope(db, asked)
+  const cold = await median(9, () => placesIn(db, scope))
+  const bare = await median(9, () =>
+    pool.query(
+      'SELECT profile_id, SUM(searches), SUM(listing_views), SUM(clicks), SUM(directions), SUM(calls), SUM(messages), ' +
+        'SUM(bookings), SUM(picture_views), COUNT(clicks) FROM profile_day WHERE client_id = ? AND day BETWEEN ? AND ? ' +
+        'AND profile_id IN (?) GROUP BY profile_id',
+      [db.clientId, addDays(END, -55), END, profiles],
+    ),
+  )
+  report(
+    '200 places beside each other, 28 days against the 28 before, from two years',
+    { 'worked out': ms(cold), 'bare SQL': ms(bare), 'rate': times(cold / bare) },
+    { text: 'at most twice the bare SQL', met: cold <= 2 * bare },
+  )
+  const year = await resolveScope(db, { ...asked, period: '2025-10-29..2026-10-28' })
+  const reviews = await median(3, () => reviewsOf(db, year))
+  const rows = await median(3, () =>
+    pool.query('SELECT * FROM review WHERE client_id = ? AND day BETWEEN ? AND ?', [
+      db.clientId,
+      year.period.from,
+      year.period.to,
+    ]),
+  )
+  report('20,000 reviews of a year, read for what they are about', {
+    'worked out': ms(reviews),
+    'bare SQL': ms(rows),
+    'rate': times(reviews / rows),
+  })
+}
