@@ -46,8 +46,8 @@ export async function benchPlaces(pool: Pool): Promise<void> {
   const cold = await median(9, () => placesIn(db, scope))
   const bare = await median(9, () =>
     pool.query(
-      'SELECT profile_id, SUM(searches), SUM(listing_views), SUM(clicks), SUM(directions), SUM(calls), SUM(messages), ' +
-        'SUM(bookings), SUM(picture_views), COUNT(clicks) FROM profile_day WHERE client_id = ? AND day BETWEEN ? AND ? ' +
+      'SELECT profile_id, SUM(searches), SUM(listing_views), SUM(site_clicks), SUM(directions), SUM(calls), SUM(messages), ' +
+        'SUM(bookings), SUM(picture_views), COUNT(site_clicks) FROM profile_day WHERE client_id = ? AND day BETWEEN ? AND ? ' +
         'AND profile_id IN (?) GROUP BY profile_id',
       [db.clientId, addDays(END, -55), END, profiles],
     ),

@@ -222,6 +222,7 @@ export function world(anchor: Day) {
     const watched = WATCHED[profile.network] ?? { seconds: 6, completed: 0.4 }
     const views = Math.round(figures.impressions * 0.42)
     const acts = ACTS.get(profile.remoteId) ?? 1
+    const clicks = scatter(figures.impressions * 0.011 * acts, profile.remoteId, day, 'clicks')
     const all: Required<Omit<DemoDay, 'day'>> = {
       ...figures,
       impressions: provisional(figures.impressions),
@@ -234,7 +235,8 @@ export function world(anchor: Day) {
       listing_views: figures.impressions,
       directions: scatter(figures.impressions * 0.03 * acts, profile.remoteId, day, 'directions'),
       calls: scatter(figures.impressions * 0.008 * acts, profile.remoteId, day, 'calls'),
-      clicks: scatter(figures.impressions * 0.011 * acts, profile.remoteId, day, 'clicks'),
+      clicks,
+      site_clicks: clicks,
       messages: scatter(figures.impressions * 0.002 * acts, profile.remoteId, day, 'messages'),
       bookings: scatter(figures.impressions * 0.0035 * acts, profile.remoteId, day, 'bookings'),
       picture_views: scatter(figures.impressions * 0.9, profile.remoteId, day, 'picture views'),

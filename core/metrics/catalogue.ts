@@ -8,6 +8,9 @@ const plain = (column: FlowColumn) => [{ column, sign: 1 as const }]
  * Every metric that the product knows, in the order in which they are offered. A metric added here appears in choosers,
  * charts, workings, reports, imports and the glossary.
  */
+/** What is done from a listing. */
+const LISTING_ACTIONS = ['site_clicks', 'directions', 'calls', 'messages', 'bookings'] as const
+
 export const CATALOGUE: readonly Metric[] = [
   {
     id: 'reach',
@@ -410,6 +413,17 @@ export const CATALOGUE: readonly Metric[] = [
     definition: 'How often pictures of the listing were looked at.',
   },
   {
+    id: 'site_clicks',
+    name: 'Clicks to the site',
+    kind: 'flow',
+    unit: 'count',
+    polarity: 1,
+    isPublic: false,
+    group: 'Listing',
+    parts: plain('site_clicks'),
+    definition: 'How often somebody went from the listing to the place’s site.',
+  },
+  {
     id: 'listing_actions',
     name: 'Actions from the listing',
     kind: 'flow',
@@ -417,7 +431,7 @@ export const CATALOGUE: readonly Metric[] = [
     polarity: 1,
     isPublic: false,
     group: 'Listing',
-    parts: (['clicks', 'directions', 'calls', 'messages', 'bookings'] as const).map((column) => ({ column, sign: 1 })),
+    parts: LISTING_ACTIONS.map((column) => ({ column, sign: 1 })),
     definition:
       'Clicks to the site, direction requests, calls, messages and bookings together. One person can do several of them.',
   },

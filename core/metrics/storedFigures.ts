@@ -94,6 +94,7 @@ export const STORED_FIGURES = [
   { column: 'messages', rollUp: 'flow', bit: 28, networks: ['waymark'] },
   { column: 'bookings', rollUp: 'flow', bit: 29, networks: ['waymark'] },
   { column: 'picture_views', rollUp: 'flow', bit: 30, networks: ['waymark'] },
+  { column: 'site_clicks', rollUp: 'flow', bit: 31, networks: ['waymark'] },
 ] as const satisfies readonly {
   column: string
   rollUp: 'flow' | 'stock' | 'unique'

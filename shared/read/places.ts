@@ -125,7 +125,7 @@ export interface PerViews {
 
 /** The metrics of listings, in the order in which they are told. */
 export const LISTING_METRICS = ['searches', 'listing_views', 'listing_actions'] as const
-export const ACTION_METRICS = ['clicks', 'directions', 'calls', 'messages', 'bookings'] as const
+export const ACTION_METRICS = ['site_clicks', 'directions', 'calls', 'messages', 'bookings'] as const
 export const PLACE_METRICS = [...LISTING_METRICS, ...ACTION_METRICS, 'picture_views'] as const
 export type PlaceMetric = (typeof PLACE_METRICS)[number]
 

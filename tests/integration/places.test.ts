@@ -56,7 +56,7 @@ describe('places beside each other', () => {
       expect(values).toMatchObject({
         searches: await of('searches'),
         listing_views: await of('listing_views'),
-        listing_actions: await of('clicks + directions + calls + messages + bookings'),
+        listing_actions: await of('site_clicks + directions + calls + messages + bookings'),
         bookings: await of('bookings'),
       })
       expect(perViews!.value).toBeCloseTo((1000 * values.listing_actions!) / values.listing_views!, 9)
@@ -220,7 +220,8 @@ describe('reviews', () => {
       after = next
     }
     const rows = await asked<{ id: string }>(
-      "SELECT remote_id AS id FROM review WHERE client_id = 1 AND day BETWEEN '2026-09-01' AND '2026-09-30' ORDER BY written_at DESC, profile_id DESC, remote_id DESC",
+      "SELECT remote_id AS id FROM review WHERE client_id = 1 AND day BETWEEN '2026-09-01' AND '2026-09-30' " +
+        'ORDER BY written_at DESC, profile_id DESC, remote_id DESC',
     )
     expect(seen.map(({ id }) => id)).toEqual(rows.map(({ id }) => id))
     const meant = async (filter: Partial<ReviewFilter>) => (await list(filter)).reviews.map(({ id }) => id)

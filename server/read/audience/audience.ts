@@ -183,8 +183,12 @@ function totalOf(
 }
 
 /** Profiles whose network could tell it and did not, and why. */
+/** Networks that tell anything of an audience. */
+const TELLING: ReadonlySet<string> = new Set(FACETS.flatMap(({ networks }) => networks))
+
 function gapsOf(scope: ResolvedScope, facet: Facet, rows: readonly CountRow[]): AudienceGap[] {
-  const elsewhere = scope.profiles.filter(({ network }) => !facet.networks.includes(network))
+  // a listing has no audience to be told of
+  const elsewhere = scope.profiles.filter(({ network }) => !facet.networks.includes(network) && TELLING.has(network))
   return [
     ...AUDIENCE_BASES.flatMap(({ id: base }): AudienceGap[] => {
       const there = new Set(rows.filter(({ code }) => code === facet.codes[base]).map(({ profile }) => profile))

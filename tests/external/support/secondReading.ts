@@ -45,7 +45,7 @@ export const NETWORK_GIVES = {
     'impressions views watch_seconds completed_views reactions comments shares posts new_followers ' +
     'lost_followers followers reach_1d reach_28d',
   murmur: 'impressions reactions comments shares clicks posts profile_visits followers',
-  waymark: 'searches listing_views clicks directions calls posts',
+  waymark: 'searches listing_views clicks directions calls posts messages bookings picture_views site_clicks',
 } as const
 
 const flow = (polarity: number, ...parts: string[]) => ({ kind: 'flow' as const, polarity, parts })
@@ -88,6 +88,11 @@ export const METRICS = {
   completion_rate: rate('share', 1, 'completed_views', 'views'),
   searches: flow(1, 'searches'),
   listing_views: flow(1, 'listing_views'),
+  messages: flow(1, 'messages'),
+  bookings: flow(1, 'bookings'),
+  picture_views: flow(1, 'picture_views'),
+  site_clicks: flow(1, 'site_clicks'),
+  listing_actions: flow(1, 'site_clicks', 'directions', 'calls', 'messages', 'bookings'),
   directions: flow(1, 'directions'),
   calls: flow(1, 'calls'),
   action_rate: rate('share', 1, 'directions', 'listing_views'),
