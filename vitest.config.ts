@@ -31,6 +31,7 @@ export default defineConfig({
           setupFiles,
           maxWorkers: 2,
           include: ['{core,app,server,demo,standins,shared}/**/*.test.ts', 'tests/house/**/*.test.ts'],
+          testTimeout: 30_000,
         },
       },
       {

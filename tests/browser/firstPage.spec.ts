@@ -18,7 +18,7 @@ test.describe('without a script', () => {
     const impressions = known.find(({ figure }) => figure.metric === 'impressions')!.figure.value
     await expect(figures).toContainText(impressions.toLocaleString('en-GB'))
     await expect(page.locator('figure svg path[d^="M"]').first()).toBeVisible()
-    await expect(page.getByRole('table').getByRole('row')).toHaveCount(9)
+    await expect(page.getByRole('table').getByRole('row')).toHaveCount(14)
     await expect(page.getByRole('complementary')).toContainText('Storm, gardens shut.')
     // what is wrong with an address is said, and the rest stands
     await page.goto('/mossgate-gardens/overview?period=nonsense')
