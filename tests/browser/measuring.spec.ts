@@ -158,7 +158,7 @@ test('a target is set, followed, and frozen in an edition', async ({ page }) => 
   await dialog.getByRole('button', { name: 'Set it' }).click()
   const targets = page.getByRole('region', { name: 'Targets' })
   await expect(
-    targets.getByRole('heading', { name: /^Interactions of all \d profiles: 1,000,000 by 30 Nov 2026/ }),
+    targets.getByRole('heading', { name: /^Interactions of all \d+ profiles: 1,000,000 by 30 Nov 2026/ }),
   ).toContainText('In danger')
   await expect(targets.getByText(/of the way with 45.9.% of the time over/)).toBeVisible()
   await expect(
