@@ -18,7 +18,7 @@ const props = defineProps<{
   /** Whether a press says where. */ isChosen?: boolean
   /** What comes from each town, drawn as large as its root. */ areas?: readonly { name: string; count: number }[]
 }>()
-const emit = defineEmits<{ open: [id: number]; move: [lat: number, lon: number] }>()
+const emit = defineEmits<{ move: [lat: number, lon: number] }>()
 const { data: geography } = useQuery({
   key: () => ['isles'],
   query: () => api<GeoJSON.FeatureCollection>('/maps/farrow-isles.geojson', { responseType: 'json' }),
@@ -28,6 +28,7 @@ let map: LeafletMap | undefined
 let group: LayerGroup | undefined
 let leaflet: typeof import('leaflet') | undefined
 const DEGREES = 5
+const NEAR_PIXELS = 22
 const locale = useLocale()
 /** Where a town is; undefined where the map knows none of that name. */
 function townAt(name: string): [number, number] | undefined {
@@ -55,15 +56,33 @@ function draw() {
     })
     leaflet.marker(at, { icon, title: `${name}: ${formatCount(count, locale)}`, interactive: false }).addTo(group)
   }
-  for (const { id, number, name, lat, lon } of props.pins) {
-    const icon = leaflet.divIcon({ className: 'pin', html: `<span>${String(number)}</span>`, iconSize: [22, 22] })
+  for (const { at, pins } of together()) {
+    const text = pins.map(({ number }) => number).join(', ')
+    const icon = leaflet.divIcon({
+      className: 'pin',
+      html: `<span>${text}</span>`,
+      iconSize: [15 + 7 * text.length, 22],
+    })
     leaflet
-      .marker([lat, lon], { icon, title: name, alt: name, keyboard: true })
-      .on('click', () => emit('open', id))
+      .marker(at, { icon, title: pins.map(({ name }) => name).join(', '), interactive: false, keyboard: false })
       .addTo(group)
   }
+}
+/** Pins that would lie over each other as one, which names them all. */
+function together(): { at: [number, number]; pins: Pin[] }[] {
+  const found: { at: [number, number]; pins: Pin[] }[] = []
+  for (const pin of props.pins) {
+    const point = map!.latLngToContainerPoint([pin.lat, pin.lon])
+    const near = found.find(({ at }) => map!.latLngToContainerPoint(at).distanceTo(point) < NEAR_PIXELS)
+    if (near) near.pins.push(pin)
+    else found.push({ at: [pin.lat, pin.lon], pins: [pin] })
+  }
+  return found
+}
+/** Shows all of them as large as they fit. */
+function frame() {
   if (props.pins.length > 1)
-    map.fitBounds(
+    map?.fitBounds(
       props.pins.map(({ lat, lon }): [number, number] => [lat, lon]),
       { padding: [40, 40], maxZoom: 13 },
     )
@@ -72,7 +91,9 @@ async function make() {
   if (!place.value || !geography.value || map) return
   const made = await landMap(place.value, geography.value)
   ;({ map, L: leaflet } = made)
+  frame()
   draw()
+  map.on('zoomend', draw)
   map.on(
     'click',
     ({ latlng }) =>
@@ -81,7 +102,14 @@ async function make() {
 }
 onMounted(make)
 watch(geography, () => nextTick(make))
-watch(() => [props.pins, props.areas], draw, { deep: true })
+watch(
+  () => [props.pins, props.areas],
+  () => {
+    frame()
+    draw()
+  },
+  { deep: true },
+)
 onBeforeUnmount(() => map?.remove())
 </script>
 
@@ -94,7 +122,7 @@ onBeforeUnmount(() => map?.remove())
   height: 300px;
 }
 .land-map :deep(.pin) {
-  border-radius: 50%;
+  border-radius: 11px;
   background: var(--zaffer);
   color: var(--paper);
   border: 1.5px solid var(--paper);

@@ -59,11 +59,7 @@ const files = computed(() =>
       </section>
       <section v-if="pins.length" class="no-print" aria-labelledby="where-heading">
         <h2 id="where-heading" class="heading">Where they are</h2>
-        <PlacesMap
-          :pins="pins"
-          label="Map of the places, numbered as in the table"
-          @open="(id) => router.push({ path: `/${slug}/places/${id}`, query: address })"
-        />
+        <PlacesMap :pins="pins" label="Map of the places, numbered as in the table" />
       </section>
       <p v-if="off.length" class="quiet">
         Switched off:
