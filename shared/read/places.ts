@@ -173,9 +173,9 @@ export interface PlaceInsights {
   best?: PlacesView['best']
   /** Mean calls in an hour of a weekday, Monday first; absent where none are known. */
   calls?: { byHour: number[][]; days: number[] }
-  /** Where those were who asked for the way; and how many requests the network does not place. */
+  /** Where those were who asked for the way; and how many requests the network does not place, on days of which it places any. */
   areas: { name: string; requests: number }[]
-  withheld?: { requests: number; of: number }
+  withheld?: { requests: number; of: number; days: number }
   searches: { name: string; count: number }[]
   surfaces: { name: string; count: number }[]
 }

@@ -15,7 +15,7 @@ test('a place is read beside the others, then by itself, and its record changed'
   await expect(page.getByRole('img', { name: /^Most on .*day from \d\d:00/ })).toBeVisible()
   await page.getByRole('button', { name: 'Calls as a table' }).click()
   await expect(page.getByRole('table').filter({ hasText: 'Wednesday' }).getByRole('row')).toHaveCount(25)
-  await expect(page.getByText(/Of \d+ requests the network does not place/)).toBeVisible()
+  await expect(page.getByText(/requests on the \d+ days of which areas are told/)).toBeVisible()
 
   await page.getByRole('button', { name: 'Change the record' }).click()
   const dialog = page.getByRole('dialog', { name: 'Change the master record' })

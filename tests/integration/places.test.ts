@@ -102,8 +102,28 @@ describe('places beside each other', () => {
     expect(all).toBeCloseTo(periods[0]!.values.calls!, 6)
     expect(calls!.days.reduce((a, b) => a + b, 0)).toBe(30)
     const placed = areas.reduce((total, { requests }) => total + requests, 0)
-    expect(withheld).toEqual({ requests: periods[0]!.values.directions! - placed, of: periods[0]!.values.directions })
+    const [known] = await asked<{ requests: string; days: number }>(
+      `SELECT SUM(directions) AS requests, COUNT(*) AS days FROM profile_day d WHERE profile_id = ? AND day BETWEEN '2026-09-01'
+       AND '2026-09-30' AND day IN (SELECT day FROM profile_day_breakdown b WHERE b.profile_id = d.profile_id AND breakdown = 42)`,
+      [listing],
+    )
+    expect(withheld).toEqual({
+      requests: Number(known!.requests) - placed,
+      of: Number(known!.requests),
+      days: known!.days,
+    })
     expect(withheld!.requests).toBeGreaterThan(0)
+  })
+
+  it('count nothing as withheld on days of which areas were never fetched', async () => {
+    const [first] = await placesOf(db)
+    const { periods, withheld } = await placeInsights(
+      db,
+      await scopeOf({ period: '2026-01..2026-09', against: 'none' }),
+      first!.id,
+    )
+    expect(withheld!.days).toBeLessThan(200)
+    expect(withheld!.of).toBeLessThan(periods[0]!.values.directions! * 0.8)
   })
 
   it('say why one has no figures, and are left out when they are switched off', async () => {

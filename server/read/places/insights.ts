@@ -170,8 +170,7 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
   }
   const parts = async (breakdown: string) => (isKnown ? await partsOf(db, listing!, breakdown, period) : [])
   const areas = await parts('directions_by_area')
-  const placed = areas.reduce((sum, { count }) => sum + count, 0)
-  const asked = periods[0]?.values.directions
+  const withheld = isKnown && areas.length > 0 ? await withheldOf(db, listing!, period, areas) : undefined
   const calls = isKnown ? await callsByHour(db, listing!, period) : undefined
   return {
     place,
@@ -180,10 +179,39 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
     ...(best && { best }),
     ...(calls && { calls }),
     areas: areas.map(({ name, count }) => ({ name, requests: count })),
-    ...(asked !== undefined && placed > 0 && { withheld: { requests: Math.max(0, asked - placed), of: asked } }),
+    ...(withheld && { withheld }),
     searches: await parts('searches_by_kind'),
     surfaces: await parts('listing_views_by_surface'),
   }
+}
+
+/**
+ * How many direction requests a network does not place, on the days of which it places any: of other days nobody knows
+ * whether their areas were withheld or never fetched.
+ */
+async function withheldOf(
+  db: ClientDb,
+  listing: number,
+  { from, to }: Period,
+  areas: readonly { count: number }[],
+): Promise<PlaceInsights['withheld']> {
+  const { code } = breakdownById('directions_by_area')
+  const row = await db.one<{ requests: number | null; days: number }>(sql`
+    SELECT CAST(SUM(d.directions) AS DOUBLE) AS requests, COUNT(*) AS days
+    FROM   profile_day d
+    WHERE  d.client_id = ${db.client}
+    AND    d.profile_id = ${listing}
+    AND    d.day BETWEEN ${from} AND ${to}
+    AND    d.directions IS NOT NULL
+    AND    EXISTS (SELECT 1
+                   FROM   profile_day_breakdown b
+                   WHERE  b.client_id = d.client_id
+                   AND    b.profile_id = d.profile_id
+                   AND    b.breakdown = ${code}
+                   AND    b.day = d.day)`)
+  const of = row!.requests ?? 0
+  const placed = areas.reduce((sum, { count }) => sum + count, 0)
+  return { requests: Math.max(0, of - placed), of, days: row!.days }
 }
 
 /** A breakdown of a listing over some days, the most first. */

@@ -96,8 +96,9 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
           <h2 id="areas-heading" class="heading">Where people asked for the way</h2>
           <PartsTable name="areas" label="Area" :parts="areas" figure="Requests" base="Of those placed" />
           <p v-if="data.withheld" class="quiet small">
-            Of {{ formatCount(data.withheld.of, locale) }} requests the network does not place
-            {{ formatCount(data.withheld.requests, locale) }}: areas with few of them on a day are withheld.
+            Of {{ formatCount(data.withheld.of, locale) }} requests on the {{ data.withheld.days }} days of which areas
+            are told, {{ formatCount(data.withheld.requests, locale) }} are not placed: areas with few of them on a day
+            are withheld.
           </p>
         </section>
         <section v-if="data.searches.length" aria-labelledby="searches-heading">
