@@ -106,6 +106,12 @@ const CHOICES = computed(() => [
     ],
   },
 ])
+const waitingWords = computed(() => {
+  const many = data.value?.all.answering.waiting ?? 0
+  return many === 1
+    ? 'One review of these days waits for an answer'
+    : `${many} reviews of these days wait for an answer`
+})
 const isTemplates = ref(false)
 const hours = ref<number>()
 watch(data, (view) => (hours.value ??= view?.wantedHours), { immediate: true })
@@ -149,9 +155,9 @@ async function setHours() {
       </p>
       <template v-else>
         <p v-if="data.all.answering.waiting" class="no-print">
-          <NuxtLink :to="{ query: { ...route.query, state: 'waiting' }, hash: '#list-heading' }"
-            >{{ data.all.answering.waiting }} of these days wait for an answer</NuxtLink
-          >
+          <NuxtLink :to="{ query: { ...route.query, state: 'waiting' }, hash: '#list-heading' }">{{
+            waitingWords
+          }}</NuxtLink>
         </p>
         <section aria-labelledby="come-to-heading">
           <h2 id="come-to-heading" class="heading">What they come to</h2>
