@@ -434,7 +434,9 @@ async function askOfPlaces(db: ClientDb): Promise<void> {
   await changePlace(db, place, placeSchema.validateSync({ name: 'y' }))
   const [listed] = (await placesOf(db)).filter(({ listing }) => listing)
   await changePlace(db, listed!.id, placeSchema.validateSync({ ...listed, listing: listed!.listing!.id }))
-  await placeInsights(db, scope, listed!.id)
+  // the largest of them, which has areas of direction requests
+  const gate = (await placesOf(db)).find(({ name }) => name === 'Mossgate, main gate')!
+  await placeInsights(db, scope, gate.id)
   await reviewsOf(db, scope)
   const [review] = (await listReviews(db, scope, reviewFilterSchema.cast({ state: 'waiting' }))).reviews
   await writeReply(db, review!, 'x', 1)
