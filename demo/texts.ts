@@ -98,7 +98,7 @@ const VOICES: Record<string, Voice> = {
       'why an echo comes back',
       'a map of the moon to colour in',
       'how a spider knows that somebody is at home',
-      'a compass from a needle and a bowl of water',
+      'how a needle on a cork finds the north',
       'which planet would float in a bathtub',
       'how to count the rings of a tree that still stands',
       'make ink from an oak gall',

@@ -58,6 +58,17 @@ export const EMPTY_PLACE: PlaceRecord = {
 export const LIST_SIGN = '; '
 
 /**
+ * The values that stand in one text.
+ *
+ * @example listOf('garden; café;') // ['garden', 'café']
+ */
+export const listOf = (text: string): string[] =>
+  text
+    .split(LIST_SIGN.trim())
+    .map((each) => each.trim())
+    .filter(Boolean)
+
+/**
  * A field as one text.
  *
  * @example fieldText({ ...EMPTY_PLACE, categories: ['garden', 'café'] }, 'categories') // 'garden; café'

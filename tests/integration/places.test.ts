@@ -338,6 +338,18 @@ describe('answers to reviews', () => {
     await removeReply(db, review!)
   })
 
+  it('do not take the place of one that somebody has given on the network', async () => {
+    const [review] = (await list({ state: 'answered', stars: '5' })).reviews.filter(({ reply }) => !reply)
+    await expect(writeReply(db, review!, 'Another.', 1)).rejects.toThrow('answered on the network already')
+    const [waiting] = (await list({ state: 'waiting' })).reviews
+    await writeReply(db, waiting!, 'Thank you.', 1)
+    await moveReply(db, waiting!, 'approved', 1, send)
+    await pool().query('UPDATE review SET answer = "There first", answered_at = written_at WHERE remote_id = ?', [
+      waiting!.id,
+    ])
+    await expect(moveReply(db, waiting!, 'sent', 1, send)).rejects.toThrow('answered on the network already')
+  })
+
   it('to a review of somebody else are to none', async () => {
     const [review] = (await list()).reviews
     await expect(writeReply(other, review!, 'x', 1)).rejects.toThrow('review')

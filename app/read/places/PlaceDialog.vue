@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The master record of a place. */
-import { EMPTY_PLACE, LIST_SIGN } from '~~/core/places/place'
+import { EMPTY_PLACE, LIST_SIGN, listOf } from '~~/core/places/place'
 import { placeSchema, spokenPhone, type Place } from '~~/shared/read/places'
 import type { ProfilesView } from '~~/shared/gather/profiles'
 import type HoursEditor from './HoursEditor.vue'
@@ -40,11 +40,6 @@ const { forget, isBack, beginAnew } = useKeptForm(`place ${props.place?.id ?? ''
 const hours = ref<InstanceType<typeof HoursEditor>>()
 const problems = ref<Record<string, string>>({})
 const isSaving = ref(false)
-const list = (text: string) =>
-  text
-    .split(LIST_SIGN.trim())
-    .map((each) => each.trim())
-    .filter(Boolean)
 /** What is wrong with a field, or with one of several values in it. */
 const problemOf = (field: string) =>
   problems.value[field] ?? Object.entries(problems.value).find(([path]) => path.startsWith(`${field}[`))?.[1]
@@ -86,8 +81,8 @@ async function save() {
     const body = placeSchema.validateSync(
       {
         ...form,
-        categories: list(form.categories),
-        attributes: list(form.attributes),
+        categories: listOf(form.categories),
+        attributes: listOf(form.attributes),
         lat: form.lat.trim() === '' ? null : form.lat.replace(',', '.'),
         lon: form.lon.trim() === '' ? null : form.lon.replace(',', '.'),
         listing: form.listing || null,

@@ -122,7 +122,7 @@ function changesOf(rolled: ComparedAggregates, listing: number, period: Period):
   )
 }
 
-/** The middle of places, and the one that is surely the best. */
+/** The middle of places, and the one with the highest near end of its rate. */
 function besides(rows: readonly PlaceRow[]): Pick<PlacesView, 'median' | 'best'> {
   const seen = rows.filter(({ values, perViews: rate }) => rate && values.listing_views! >= LEAST_VIEWS)
   if (seen.length < LEAST_PLACES) return {}
@@ -170,7 +170,7 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
   }
   const parts = async (breakdown: string) => (isKnown ? await partsOf(db, listing!, breakdown, period) : [])
   const areas = await parts('directions_by_area')
-  const withheld = isKnown && areas.length > 0 ? await withheldOf(db, listing!, period, areas) : undefined
+  const withheld = isKnown && areas.length > 0 ? await withheldOf(db, listing!, period) : undefined
   const calls = isKnown ? await callsByHour(db, listing!, period) : undefined
   return {
     place,
@@ -189,29 +189,23 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
  * How many direction requests a network does not place, on the days of which it places any: of other days nobody knows
  * whether their areas were withheld or never fetched.
  */
-async function withheldOf(
-  db: ClientDb,
-  listing: number,
-  { from, to }: Period,
-  areas: readonly { count: number }[],
-): Promise<PlaceInsights['withheld']> {
+async function withheldOf(db: ClientDb, listing: number, { from, to }: Period): Promise<PlaceInsights['withheld']> {
   const { code } = breakdownById('directions_by_area')
-  const row = await db.one<{ requests: number | null; days: number }>(sql`
-    SELECT CAST(SUM(d.directions) AS DOUBLE) AS requests, COUNT(*) AS days
+  const row = await db.one<{ requests: number | null; placed: number | null; days: number }>(sql`
+    SELECT CAST(SUM(d.directions) AS DOUBLE) AS requests, CAST(SUM(b.placed) AS DOUBLE) AS placed, COUNT(*) AS days
     FROM   profile_day d
+    JOIN   (SELECT   day, SUM(value) AS placed
+            FROM     profile_day_breakdown
+            WHERE    client_id = ${db.client}
+            AND      profile_id = ${listing}
+            AND      breakdown = ${code}
+            AND      day BETWEEN ${from} AND ${to}
+            GROUP BY day) b ON b.day = d.day
     WHERE  d.client_id = ${db.client}
     AND    d.profile_id = ${listing}
-    AND    d.day BETWEEN ${from} AND ${to}
-    AND    d.directions IS NOT NULL
-    AND    EXISTS (SELECT 1
-                   FROM   profile_day_breakdown b
-                   WHERE  b.client_id = d.client_id
-                   AND    b.profile_id = d.profile_id
-                   AND    b.breakdown = ${code}
-                   AND    b.day = d.day)`)
+    AND    d.directions IS NOT NULL`)
   const of = row!.requests ?? 0
-  const placed = areas.reduce((sum, { count }) => sum + count, 0)
-  return { requests: Math.max(0, of - placed), of, days: row!.days }
+  return { requests: Math.max(0, of - (row!.placed ?? 0)), of, days: row!.days }
 }
 
 /** A breakdown of a listing over some days, the most first. */

@@ -28,6 +28,13 @@ async function reviewBy(db: ClientDb, { profile, id }: ReviewKey) {
   return row
 }
 
+/** @throws Problem 404 when there is no such review, 409 when somebody has answered it on the network */
+async function refuseAnswered(db: ClientDb, key: ReviewKey): Promise<void> {
+  const { answer } = await reviewBy(db, key)
+  if (answer)
+    throw conflict('It was answered on the network already. What is sent from here would take that answer’s place.')
+}
+
 interface Reply {
   text: string
   state: ReplyState
@@ -44,10 +51,10 @@ const replyTo = (db: ClientDb, { profile, id }: ReviewKey) =>
 /**
  * Writes an answer down. It is a draft, also when it was approved before: what is changed is looked at again.
  *
- * @throws Problem 404 when there is no such review, 409 when the network has the answer already
+ * @throws Problem 404 when there is no such review, 409 when it has an answer already
  */
 export async function writeReply(db: ClientDb, key: ReviewKey, text: string, person: number): Promise<void> {
-  await reviewBy(db, key)
+  await refuseAnswered(db, key)
   if ((await replyTo(db, key))?.state === 'sent') throw conflict('That answer was sent already. It can be read above.')
   await db.insertRows(
     'review_reply',
@@ -68,7 +75,9 @@ export async function removeReply(db: ClientDb, { profile, id }: ReviewKey): Pro
   if (affectedRows === 0) throw notFound('answer')
 }
 
-/** What gives an answer to the network; says the network’s sentence where it is refused, and nothing where it is taken. */
+/**
+ * What gives an answer to the network; says the network’s sentence where it is refused, and nothing where it is taken.
+ */
 export type SendAnswer = (db: ClientDb, key: ReviewKey, text: string) => Promise<string>
 
 /**
@@ -77,7 +86,7 @@ export type SendAnswer = (db: ClientDb, key: ReviewKey, text: string) => Promise
  *
  * @param send  gives it to the network
  * @returns what became of it, with the network's own sentence where it was refused
- * @throws  Problem 404 when there is no answer, 409 when it cannot go there from where it is, 503 when the network does
+ * @throws  Problem 404 when there is no answer, 409 when it cannot go there from where it is or somebody has answered, 503 when the network does
  *          not answer
  */
 export async function moveReply(
@@ -87,7 +96,7 @@ export async function moveReply(
   person: number,
   send: SendAnswer,
 ): Promise<{ state: ReplyState; refusal: string }> {
-  await reviewBy(db, key)
+  await refuseAnswered(db, key)
   const reply = await replyTo(db, key)
   if (!reply) throw notFound('answer')
   if (reply.state === 'sent') throw conflict('That answer was sent already.')
