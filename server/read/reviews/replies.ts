@@ -86,8 +86,8 @@ export type SendAnswer = (db: ClientDb, key: ReviewKey, text: string) => Promise
  *
  * @param send  gives it to the network
  * @returns what became of it, with the network's own sentence where it was refused
- * @throws  Problem 404 when there is no answer, 409 when it cannot go there from where it is or somebody has answered, 503 when the network does
- *          not answer
+ * @throws  Problem 404 when there is no answer, 409 when it cannot go there from where it is or somebody has answered
+ *          there, 503 when the network does not answer
  */
 export async function moveReply(
   db: ClientDb,
