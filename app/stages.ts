@@ -21,6 +21,7 @@ export const STAGES: readonly {
       { name: 'Content', path: 'content', needs: 'figures' },
       { name: 'Tags', path: 'tags', needs: 'figures' },
       { name: 'Audience', path: 'audience', needs: 'figures' },
+      { name: 'Times', path: 'times', needs: 'figures' },
       { name: 'Places', path: 'places', needs: 'figures' },
       { name: 'Reviews', path: 'reviews', needs: 'figures' },
       { name: 'Reachable', path: 'reachable', needs: 'work' },

@@ -7,6 +7,7 @@ import { CLIENTS, type DemoProfile } from './cast'
 import { kilometres, TOWNS } from './isles'
 import { PLACES } from './places'
 import { unit } from './random'
+import { byChance, there } from './times'
 import type { DemoDay } from './world'
 
 /** One part of a breakdown, as a network gives it for a day. */
@@ -307,9 +308,6 @@ function ofFollowers(
 }
 
 const ZONES = new Map<string, string>(CLIENTS.map(({ slug, timeZone }) => [slug, timeZone]))
-/** The part of followers who are there in an hour of their own day: few at night, more at noon, most in the evening. */
-const there = (hour: number) =>
-  0.03 + 0.16 * Math.exp(-(((hour - 12.5) / 2.5) ** 2)) + 0.3 * Math.exp(-(((hour - 20) / 2.2) ** 2))
 /** How many hours west of the magazine most of its readers live, and how many of them. */
 const WEST = { hours: 5, share: 0.65 }
 
@@ -320,19 +318,27 @@ function ofHours(profile: DemoProfile, breakdown: Breakdown, figures: DemoDay, d
   const followers = figures.followers ?? 0
   if (followers < breakdown.networks[profile.network]!.minimum!.people) return []
   const zone = ZONES.get(profile.client)
+  const on = weekday(day)
+  if (breakdown.id === 'followers_by_own_hour')
+    return breakdown.parts!.map(({ id }) => ({
+      day,
+      breakdown: breakdown.id,
+      part: id,
+      value: Math.round(followers * there(Number(id), on) * byChance(profile, day, Number(id))),
+    }))
   const exists = (hour: number) =>
     DateTime.fromISO(`${day}T${String(hour).padStart(2, '0')}:30`, { zone }).hour === hour
   const level = (hour: number) =>
     profile.client === 'orrery-press'
-      ? (1 - WEST.share) * there(hour) + WEST.share * there((hour + 24 - WEST.hours) % 24)
-      : there(hour)
+      ? (1 - WEST.share) * there(hour, on) + WEST.share * there((hour + 24 - WEST.hours) % 24, on)
+      : there(hour, on)
   return breakdown
     .parts!.filter(({ id }) => exists(Number(id)))
     .map(({ id }) => ({
       day,
       breakdown: breakdown.id,
       part: id,
-      value: Math.round(followers * level(Number(id)) * (0.9 + 0.2 * unit(profile.remoteId, day, breakdown.id, id))),
+      value: Math.round(followers * level(Number(id)) * byChance(profile, day, Number(id))),
     }))
 }
 

@@ -7,6 +7,7 @@ import { PLACES } from './places'
 import { shareOfLife } from './postLife'
 import { scatter, unit, wobble } from './random'
 import { textOf } from './texts'
+import { hourOfPost, timeEffect } from './times'
 
 /** How much more is done from one listing than from another. */
 const ACTS = new Map(PLACES.map(({ remoteId, acts }) => [remoteId, acts]))
@@ -91,7 +92,7 @@ export function world(anchor: Day) {
       const drawnFormat = usual[Math.floor(unit(...key, index, 'format') * usual.length)]!
       const isLive = drawnFormat === 'film' && unit(...key, index, 'live') < 0.2
       const format = isLive ? 'live' : drawnFormat
-      const hour = 7 + Math.floor(unit(...key, index, 'hour') * 14)
+      const hour = hourOfPost(profile, day, unit(...key, index, 'hour'))
       const impressions = scatter(
         profile.impressionsPerPost *
           FORMAT_STRENGTH[format]! *
@@ -101,7 +102,8 @@ export function world(anchor: Day) {
         ...key,
         index,
       )
-      const interactions = impressions * profile.rate * wobble(0.4, ...key, index, 'rate')
+      const interactions =
+        impressions * profile.rate * timeEffect(profile, day, hour) * wobble(0.4, ...key, index, 'rate')
       const remoteId = `${profile.remoteId.slice(0, 8)}${String(dayNumber(day)).padStart(6, '0')}${index}`
       const text = textOf(profile, [...key, index], isAroundNight(profile, day))
       return {

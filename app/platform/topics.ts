@@ -26,7 +26,10 @@ export const TOPICS = {
     'place',
     'review-figures',
     'reviews',
+    'times',
   ],
+  /** Tries of times to post came or went. */
+  times: ['times'],
   /** Whom a client wants to reach was written down. */
   audience: ['audience'],
   /** Tags were set on posts, or tags and rules changed. */
@@ -44,7 +47,7 @@ export const TOPICS = {
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */
-  profiles: ['scope', 'search', 'field', 'places', 'place'],
+  profiles: ['scope', 'search', 'field', 'places', 'place', 'times'],
   notes: ['notes', 'overview', 'unusual', 'all-clients'],
   scopes: ['scope'],
   targets: ['targets', 'all-clients'],

@@ -207,6 +207,19 @@ export const BREAKDOWNS: readonly Breakdown[] = [
       'the period. One person can be there in several hours, so the hours are not added.',
   },
   {
+    id: 'followers_by_own_hour',
+    code: 43,
+    name: 'When followers are there, by their own clocks',
+    kind: 'hours',
+    metric: 'followers',
+    base: 'of all followers',
+    parts: HOURS,
+    networks: { zoetrope: { ...PEOPLE, historyDays: 35 } },
+    definition:
+      'Followers who opened the network in an hour of their own day, wherever they live, on a typical day of the ' +
+      'period. One person can be there in several hours, so the hours are not added.',
+  },
+  {
     id: 'followers_by_age',
     code: 10,
     name: 'Followers by age',

@@ -231,6 +231,24 @@ export const RECORDS: readonly RecordKind[] = [
     ],
   },
   {
+    id: 'slot_try',
+    name: 'Tries',
+    grain: 'a time at which somebody posts to find out',
+    keys: 1,
+    columns: [
+      id('try_id', 'Its number.'),
+      id('profile_id', 'The profile that posts.'),
+      instant('planned_at', 'When: the beginning of the hour.'),
+      text('response', 'What is wanted of the post.'),
+      text('base', 'For each of what that is counted.'),
+      { column: 'before_mean', type: 'number', meaning: 'The lift that was thought of its slot before, as a logarithm.' },
+      { column: 'before_spread', type: 'number', meaning: 'How unsure that was, as a standard deviation of it.' },
+      instant('created_at', 'When it was kept.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+    refersTo: { profile_id: 'profile' },
+  },
+  {
     id: 'saved_scope',
     name: 'Kept scopes',
     grain: 'parts of the sentence, kept under a name',
@@ -444,6 +462,7 @@ const NUMBERED: Readonly<Record<string, string>> = {
   link_page: 'page_id',
   place: 'place_id',
   reply_template: 'template_id',
+  slot_try: 'try_id',
 }
 
 /** The column of a table's own numbers; undefined where its rows have none. */

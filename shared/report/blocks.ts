@@ -23,6 +23,7 @@ import { postsBlock } from '../read/postsBlock'
 import { subjectBlock } from '../read/subjectBlock'
 import { tableBlock } from '../read/tableBlock'
 import { targetsBlock } from '../read/targetsBlock'
+import { timesBlock } from '../read/timesBlock'
 import { unusualBlock } from '../read/unusualBlock'
 import { whyBlock } from '../read/whyBlock'
 import { pageBlock } from './pageBlock'
@@ -49,6 +50,7 @@ export const DECLARED_BLOCKS = [
   linksBlock,
   placesBlock,
   reviewsBlock,
+  timesBlock,
   fieldBlock,
   openBlock,
   profilesBlock,

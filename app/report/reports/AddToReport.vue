@@ -9,6 +9,7 @@ import { POST_ORDERS } from '~~/shared/read/postOrder'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { whoAddress } from '~~/shared/figures/scope'
 import { fieldSchema } from '~~/shared/compare/field'
+import { timesSchema } from '~~/shared/read/times'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
 import { newBlock } from './newBlock'
 
@@ -110,6 +111,13 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       return [{ name: declarationOf('places').name, make: () => newBlock('places') }]
     case 'reviews':
       return [{ name: declarationOf('reviews').name, make: () => newBlock('reviews') }]
+    case 'times':
+      return [
+        {
+          name: declarationOf('times').name,
+          make: () => ({ ...newBlock('times'), ...timesSchema.cast(route.query, { stripUnknown: true }) }),
+        },
+      ]
     case 'field':
       return [
         {

@@ -24,6 +24,7 @@ import ByTagBlock from '~/read/tags/ByTagBlock.vue'
 import OccasionsBlock from '~/read/tags/OccasionsBlock.vue'
 import OccasionsSettings from '~/read/tags/OccasionsSettings.vue'
 import TargetsBlock from '~/read/targets/TargetsBlock.vue'
+import TimesBlock from '~/read/times/TimesBlock.vue'
 import UnusualBlock from '~/read/unusual/UnusualBlock.vue'
 import WhyBlock from '~/read/why/WhyBlock.vue'
 import PageBlock from '~/report/reports/PageBlock.vue'
@@ -58,6 +59,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   links: { versions: { 1: LinksBlock } },
   places: { versions: { 1: PlacesBlock } },
   reviews: { versions: { 1: ReviewsBlock } },
+  times: { versions: { 1: TimesBlock } },
   field: { versions: { 1: FieldBlock } },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },

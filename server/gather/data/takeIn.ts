@@ -111,6 +111,7 @@ const OPTIONAL = new Set([
   'review_reading',
   'review_reply',
   'reply_template',
+  'slot_try',
   'poll',
   'tracked_link',
   'link_page',

@@ -19,6 +19,7 @@ import { breakdownBlock } from '../../read/overview/breakdownBlock'
 import { subjectBlock } from '../../read/overview/subjectBlock'
 import { tableBlock } from '../../read/overview/tableBlock'
 import { targetsBlock } from '../../read/targets/targetsBlock'
+import { timesBlock } from '../../read/times/timesBlock'
 import { unusualBlock } from '../../read/unusual/unusualBlock'
 import { whyBlock } from '../../read/why/whyBlock'
 import { pageBlock } from './pageBlock'
@@ -47,6 +48,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   links: linksBlock,
   places: placesBlock,
   reviews: reviewsBlock,
+  times: timesBlock,
   field: fieldBlock,
   open: openBlock,
   profiles: profilesBlock,

@@ -31,6 +31,12 @@ const OWN_FIELDS = [
   'network',
   'own',
   'hide',
+  'response',
+  'base',
+  'weeks',
+  'zone',
+  'wanted',
+  'apart',
 ]
 
 /**

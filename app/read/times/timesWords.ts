@@ -1,0 +1,64 @@
+import { slotName } from '~~/core/times/slots'
+import { formatCount, formatShare } from '~~/core/format/numbers'
+import type { TimesView } from '~~/shared/read/times'
+
+const many = (count: number, locale: string) => `${formatCount(count, locale)} ${count === 1 ? 'post' : 'posts'}`
+
+/** Whether the time of publishing matters, in words. */
+export function chanceWords({ chance, posts }: Pick<TimesView, 'chance' | 'posts'>, locale: string): string {
+  if (!chance)
+    return posts.counted === 0
+      ? 'No post of these weeks can be judged, so nothing is known of when posts do well.'
+      : `Only ${many(posts.counted, locale)} of these weeks can be judged. From 20 on it can be told whether the time matters.`
+  const { days, hours, slots, isBeyond, shuffles } = chance
+  const rare = (share: number) =>
+    share <= 1 / (shuffles + 1) ? `fewer than 1 of ${shuffles} shuffles` : `${formatShare(share, locale)} of shuffles`
+  const said = `Chance alone sets weekdays as far apart in ${rare(days)}, hours in ${rare(hours)}, one slot in ${rare(slots)}`
+  if (!isBeyond) return `No day and no hour stands out among ${many(posts.counted, locale)}. ${said}.`
+  const level = 0.1 / 3
+  const names = [days <= level ? 'the weekday' : '', hours <= level ? 'the hour' : '', slots <= level ? 'the slot' : '']
+  return `When it is published matters, by ${names.filter(Boolean).join(' and ')}. ${said}.`
+}
+
+/** Which posts are left out, and why. */
+export function leftOutWords({ paid, young, unknown, isCut }: TimesView['posts'], locale: string): string {
+  const parts = [
+    paid > 0 && `${many(paid, locale)} with paid impressions`,
+    young > 0 && `${many(young, locale)} younger than a week`,
+    unknown > 0 && `${many(unknown, locale)} of which the response or its base is not told`,
+  ].filter(Boolean)
+  return [
+    parts.length > 0 ? `Left out: ${parts.join(', ')}.` : '',
+    isCut ? 'Only the newest 20,000 posts are looked at.' : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+/** Of whom the audience there is, and how it is known. */
+export function thereWords({ there, whyNotThere }: Pick<TimesView, 'there' | 'whyNotThere'>, locale: string): string {
+  if (!there) return whyNotThere ?? ''
+  const measured = there.networks.filter(({ isConverted }) => !isConverted).map(({ name }) => name)
+  const converted = there.networks.filter(({ isConverted }) => isConverted).map(({ name }) => name)
+  return [
+    `Followers there: the mean of ${there.days} days, ${formatCount(there.followers, locale)} followers of ` +
+      `${there.profiles === 1 ? 'one profile' : `${there.profiles} profiles, whoever follows two counted twice`}.`,
+    measured.length > 0 ? `${measured.join(' and ')}: as the network counts.` : '',
+    converted.length > 0
+      ? `${converted.join(' and ')}: converted from the hours of people’s own day by the countries in which they live.`
+      : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+/** Slots whose audience cannot be told apart from that of the fullest. */
+export function fullestWords({ there }: Pick<TimesView, 'there'>): string {
+  const known = (there?.slots ?? []).flatMap((slot) => slot ?? [])
+  const first = known.filter(({ group }) => group === 1).sort((a, b) => b.ofAll - a.ofAll)
+  if (first.length === 0) return ''
+  const [fullest, ...others] = first
+  return others.length === 0
+    ? `The fullest hour is ${slotName(fullest!.slot)}.`
+    : `The fullest hour is ${slotName(fullest!.slot)}; ${others.length} more cannot be told apart from it.`
+}
