@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { addDays } from '../days/day'
 import { arrivals } from './arrivals'
-import { audienceThere, audienceTogether, type HourThere } from './audienceThere'
+import { audienceThere, hoursTogether, type HourThere } from './audienceThere'
 import { fromOwnHours, zonesOfCountry } from './fromOwnHours'
 import { seeded } from './seeded'
 
@@ -57,17 +57,15 @@ describe('audienceThere', () => {
   })
 })
 
-describe('audienceTogether', () => {
+describe('hoursTogether', () => {
   it('adds people and followers where all are known', () => {
-    const [one, two] = [100, 300].map((people) =>
-      audienceThere(
-        weeks((slot) => (slot === 3 && people === 300 ? undefined : people)),
-        'UTC',
-      ),
-    )
-    const together = audienceTogether([one!, two!])
-    expect(together[92]).toMatchObject({ people: 400, ofAll: 0.2, ofFullest: 1 })
-    expect(together[3]).toBeUndefined()
+    const one = weeks(() => 100)
+    const two = weeks((slot) => (slot === 3 ? undefined : 300))
+    const slots = audienceThere(hoursTogether([one, two]), 'UTC')
+    expect(slots[92]).toMatchObject({ people: 400, ofAll: 0.2, ofFullest: 1, days: 5, group: 1 })
+    expect(slots[3]).toBeUndefined()
+    expect(hoursTogether([one])).toEqual(one)
+    expect(hoursTogether([])).toEqual([])
   })
 })
 

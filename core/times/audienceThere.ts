@@ -102,27 +102,23 @@ function groupsOf(
 }
 
 /**
- * The audience of several profiles in one week: people and followers are added, so that whoever follows two of them
- * counts twice; a slot counts where all of them know it.
+ * The hours of several profiles as one audience: people and followers are added, so that whoever follows two of them
+ * counts twice; an hour counts where all of them know it.
  *
- * @example audienceTogether([tintype, zoetrope])[92]?.people
+ * @example hoursTogether([tintype, zoetrope]).length // the hours that both have
  */
-export function audienceTogether(members: readonly (readonly (SlotThere | undefined)[])[]): (SlotThere | undefined)[] {
+export function hoursTogether(members: readonly (readonly HourThere[])[]): HourThere[] {
   if (members.length === 1) return [...members[0]!]
-  const together = Array.from({ length: SLOTS }, (_, slot) => {
-    const own = members.map((member) => member[slot])
-    if (own.length === 0 || own.includes(undefined)) return undefined
-    const all = own as SlotThere[]
-    const people = all.reduce((sum, each) => sum + each.people, 0)
-    const followers = all.reduce((sum, each) => sum + (each.ofAll > 0 ? each.people / each.ofAll : 0), 0)
-    return {
-      slot,
-      people,
-      ofAll: followers > 0 ? people / followers : 0,
-      ofFullest: 0,
-      days: Math.min(...all.map(({ days }) => days)),
+  const together = new Map<number, HourThere & { members: number }>()
+  for (const member of members)
+    for (const { at, people, followers } of member) {
+      const sum = together.get(at) ?? { at, people: 0, followers: 0, members: 0 }
+      sum.people += people
+      sum.followers += followers
+      sum.members += 1
+      together.set(at, sum)
     }
-  })
-  const fullest = Math.max(...together.map((each) => each?.ofAll ?? 0))
-  return together.map((each) => each && { ...each, ofFullest: fullest > 0 ? each.ofAll / fullest : 0 })
+  return [...together.values()]
+    .filter((each) => each.members === members.length)
+    .map(({ at, people, followers }) => ({ at, people, followers }))
 }

@@ -37,8 +37,8 @@ const HOUR_MS = 3_600_000
 const WEEK_MS = SLOTS * HOUR_MS
 
 /**
- * What to try next: slots in which the audience is and of which least is known, weekdays in turn, none nearer to
- * another post than is wanted. Each further try in a slot counts what those before it will have told.
+ * What to try next: slots in which the audience is and of which least is known, weekdays in turn and hours too, as one
+ * hour tells something of the same on other days; none nearer to another post than is wanted. Each further try in a slot counts what those before it will have told.
  *
  * @returns as many as are wanted, in their order; fewer where there is no room within eight weeks
  * @example planTries({ lifts, there, wanted: 6, apartHours: 12, from: Date.now(), zone: 'Europe/London' })
@@ -47,12 +47,15 @@ export function planTries({ lifts, there, wanted, apartHours, takenAt = [], from
   const worth = (slot: number) => (there ? (there[slot] ?? 0) : slot % 24 >= AWAKE_FROM && slot % 24 < AWAKE_TO ? 1 : 0)
   const candidates = Array.from({ length: SLOTS }, (_, slot) => slot).filter((slot) => worth(slot) >= ENOUGH)
   const tries: PlannedTry[] = []
-  const onWeekday = [0, 0, 0, 0, 0, 0, 0]
+  const onWeekday = Array.from({ length: 7 }, () => 0)
+  const onHour = Array.from({ length: 24 }, () => 0)
   const further = new Map<number, number>()
   while (tries.length < wanted) {
     const widths = candidates.map((slot) => ({
       slot,
-      width: halfWidth(lifts.slots[slot]!.spread, lifts.scatter, further.get(slot) ?? 0) * worth(slot),
+      width:
+        (halfWidth(lifts.slots[slot]!.spread, lifts.scatter, further.get(slot) ?? 0) * worth(slot)) /
+        (1 + onHour[slot % 24]!),
     }))
     widths.sort(
       (a, b) =>
@@ -75,6 +78,7 @@ export function planTries({ lifts, there, wanted, apartHours, takenAt = [], from
     })
     further.set(found.slot, before + 1)
     onWeekday[Math.floor(found.slot / 24)]! += 1
+    onHour[found.slot % 24]! += 1
   }
   return tries.sort((a, b) => a.at - b.at)
 

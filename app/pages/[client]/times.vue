@@ -162,10 +162,13 @@ const download = computed(
     <p v-else-if="isLoading && !data" class="quiet">Working out the times …</p>
     <template v-if="data">
       <section aria-labelledby="week-heading">
-        <h2 id="week-heading" class="heading">
-          {{ day === undefined ? 'The week, hour by hour' : `${WEEKDAYS[day]}, hour by hour` }}
-        </h2>
-        <TimesText v-model="slot" :view="data" :lines="lines" :day="day" />
+        <TimesText v-model="slot" :view="data" :lines="lines" :day="day"
+          ><template #heading
+            ><h2 id="week-heading" class="heading">
+              {{ day === undefined ? 'The week, hour by hour' : `${WEEKDAYS[day]}, hour by hour` }}
+            </h2></template
+          ></TimesText
+        >
       </section>
       <section v-if="data.byNetwork.length > 1" aria-labelledby="networks-heading" class="part">
         <h2 id="networks-heading" class="heading">Networks side by side</h2>

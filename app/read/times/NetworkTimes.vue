@@ -6,7 +6,7 @@ import type { NetworkTimes } from '~~/shared/read/times'
 
 defineProps<{ networks: readonly NetworkTimes[] }>()
 const locale = useLocale()
-const [WIDTH, TALL] = [300, 34]
+const [WIDTH, TALL] = [240, 34]
 const path = (values: readonly (number | null)[]) =>
   values
     .map((value, slot) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** In the margin: what is known of one slot, how its lift comes about, and its posts. */
-import { formatCount, formatShare, formatSignedShare } from '~~/core/format/numbers'
+import { formatCount, formatShare, formatSignedShare, oneDecimal } from '~~/core/format/numbers'
 import { slotName } from '~~/core/times/slots'
 import type { TimesView } from '~~/shared/read/times'
 
@@ -21,6 +21,7 @@ const dayOf = (at: number) =>
     month: 'short',
     hour: '2-digit',
     minute: '2-digit',
+    hourCycle: 'h23',
     timeZone: props.view.zone,
   })
 </script>
@@ -43,7 +44,7 @@ const dayOf = (at: number) =>
       >
       <template v-if="drawn !== undefined"
         ><dt>Drawn to its weekday, hour and neighbours</dt>
-        <dd>{{ (drawn * 100).toLocaleString(locale, { maximumFractionDigits: 1, signDisplay: 'exceptZero' }) }} pt</dd>
+        <dd>{{ `${drawn > 0 ? '+' : drawn < 0 ? '−' : ''}${oneDecimal(Math.abs(drawn * 100), locale)} pt` }}</dd>
         <dt><b>Lift</b></dt>
         <dd>
           <b>{{ signed(each.lift!.value) }}</b>
@@ -83,6 +84,7 @@ h2 {
   margin: 16px 0 8px;
 }
 dl {
+  margin-top: 10px;
   display: grid;
   grid-template-columns: 1fr auto;
   gap: 3px 10px;

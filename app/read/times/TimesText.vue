@@ -12,13 +12,20 @@ const isDrawn = computed(() => (props.lines === 'there' ? props.view.there : pro
 
 <template>
   <div>
-    <p class="row legend">
-      <span v-if="isDrawn"
-        ><i class="key-line" />{{ lines === 'there' ? 'followers there' : 'interactions arriving' }}</span
-      >
-      <span><i class="key-post" />a post, larger where it did better than usual</span>
-      <span v-if="view.suggestions.length"><i class="key-number">1</i>a suggested slot</span>
-    </p>
+    <div class="head">
+      <slot name="heading" />
+      <p class="row legend">
+        <span v-if="isDrawn"
+          ><i class="key-line" />{{ lines === 'there' ? 'followers there' : 'interactions arriving' }}</span
+        >
+        <span
+          ><i class="key-post" />a post, larger where it did better than usual{{
+            view.marks.length < view.posts.counted ? ` (the newest ${view.marks.length})` : ''
+          }}</span
+        >
+        <span v-if="view.suggestions.length"><i class="key-number">1</i>a suggested slot</span>
+      </p>
+    </div>
     <DayHours v-if="day !== undefined && !isPlain" v-model="chosen" :view="view" :lines="lines" :day="day" />
     <WeekLines v-else v-model="chosen" :view="view" :lines="lines" :is-plain="isPlain" />
     <p class="quiet small">
@@ -46,10 +53,16 @@ const isDrawn = computed(() => (props.lines === 'there' ? props.view.there : pro
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 2px 18px;
+}
 .legend {
   gap: 4px 18px;
   flex-wrap: wrap;
-  justify-content: flex-end;
   margin: 0;
 }
 .key-line {

@@ -46,6 +46,7 @@ const when = (at: number | Date) =>
     month: 'short',
     hour: '2-digit',
     minute: '2-digit',
+    hourCycle: 'h23',
     timeZone: props.view.zone,
   })
 const width = (share: number) => `± ${formatShare(share, locale)}`

@@ -1,11 +1,18 @@
+import { daysBetween } from '~~/core/days/day'
+import { describeDay } from '~~/core/periods/describePeriod'
 import { slotName } from '~~/core/times/slots'
 import { formatCount, formatShare } from '~~/core/format/numbers'
 import type { TimesView } from '~~/shared/read/times'
 
+const listed = (names: readonly string[]) => new Intl.ListFormat('en').format(names)
 const many = (count: number, locale: string) => `${formatCount(count, locale)} ${count === 1 ? 'post' : 'posts'}`
 
 /** Whether the time of publishing matters, in words. */
-export function chanceWords({ chance, posts }: Pick<TimesView, 'chance' | 'posts'>, locale: string): string {
+export function chanceWords(
+  { chance, posts, period }: Pick<TimesView, 'chance' | 'posts' | 'period'>,
+  locale: string,
+): string {
+  const weeks = (daysBetween(period.from, period.to) + 1) / 7
   if (!chance)
     return posts.counted === 0
       ? 'No post of these weeks can be judged, so nothing is known of when posts do well.'
@@ -14,10 +21,12 @@ export function chanceWords({ chance, posts }: Pick<TimesView, 'chance' | 'posts
   const rare = (share: number) =>
     share <= 1 / (shuffles + 1) ? `fewer than 1 of ${shuffles} shuffles` : `${formatShare(share, locale)} of shuffles`
   const said = `Chance alone sets weekdays as far apart in ${rare(days)}, hours in ${rare(hours)}, one slot in ${rare(slots)}`
-  if (!isBeyond) return `No day and no hour stands out among ${many(posts.counted, locale)}. ${said}.`
+  const among = `${many(posts.counted, locale)} of the ${weeks} weeks up to ${describeDay(period.to)}`
+  if (!isBeyond) return `Among ${among} no day and no hour stands out. ${said}.`
+
   const level = 0.1 / 3
   const names = [days <= level ? 'the weekday' : '', hours <= level ? 'the hour' : '', slots <= level ? 'the slot' : '']
-  return `When it is published matters, by ${names.filter(Boolean).join(' and ')}. ${said}.`
+  return `Among ${among} it matters when they are published: by ${listed(names.filter(Boolean))}. ${said}.`
 }
 
 /** Which posts are left out, and why. */

@@ -1,7 +1,7 @@
 import { breakdownById, partName } from '../../../core/breakdowns/breakdowns'
 import { addDays, type Day } from '../../../core/days/day'
 import { describeDay } from '../../../core/periods/describePeriod'
-import { audienceThere, audienceTogether, type HourThere, type SlotThere } from '../../../core/times/audienceThere'
+import { audienceThere, hoursTogether, type HourThere } from '../../../core/times/audienceThere'
 import { fromOwnHours, type OwnHour } from '../../../core/times/fromOwnHours'
 import { hourClock } from '../../../core/times/slots'
 import type { TimesThere } from '../../../shared/read/times'
@@ -11,6 +11,8 @@ import { sql } from '../../platform/database/sql'
 
 /** The hours of so many days are looked at: as many as networks remember. */
 const HOUR_DAYS = 35
+/** A profile of which fewer days are known is left out: it would narrow those of the others to its own. */
+const LEAST_DAYS = 14
 /** How old the newest count of countries may be, in days. */
 const COUNTRY_DAYS = 35
 /** So many countries can be chosen. */
@@ -49,10 +51,10 @@ const countriesOf = (db: ClientDb, profiles: readonly number[], to: Day) =>
     AND      b.breakdown = ${BY_COUNTRY.code}
     ORDER BY b.profile_id, n.part`)
 
-/** The audience of one profile over the week, and how it is known. */
+/** When the audience of one profile was there, hour by hour, and how that is known. */
 export interface ProfileThere {
   profile: ProfileRow
-  slots: (SlotThere | undefined)[]
+  hours: HourThere[]
   isConverted: boolean
   followers: number
   days: number
@@ -72,12 +74,7 @@ export interface KnownThere {
  * of people's own day and the countries in which they live.
  *
  */
-export async function knownThere(
-  db: ClientDb,
-  profiles: readonly ProfileRow[],
-  to: Day,
-  zone: string,
-): Promise<KnownThere> {
+export async function knownThere(db: ClientDb, profiles: readonly ProfileRow[], to: Day): Promise<KnownThere> {
   const ids = profiles.map(({ profile_id: id }) => id)
   if (ids.length === 0) return { profiles: [], countries: [], why: 'There is no profile.' }
   const hours = await hoursOf(db, ids, to)
@@ -104,14 +101,15 @@ export async function knownThere(
           const at = clock(day, Number(hour))
           return at === undefined ? [] : [{ at, people, followers: followers! }]
         })
-    if (found.length === 0) return []
+    const days = new Set(own.map(({ day }) => day)).size
+    if (found.length === 0 || days < LEAST_DAYS) return []
     return [
       {
         profile,
-        slots: audienceThere(found, zone),
+        hours: found,
         isConverted,
         followers: own.at(-1)!.followers!,
-        days: new Set(own.map(({ day }) => day)).size,
+        days,
       },
     ]
   })
@@ -133,20 +131,24 @@ function whyNot(profiles: readonly ProfileRow[], to: Day): string {
   const telling = profiles.filter(({ network }) => network in BY_HOUR.networks || network in BY_OWN_HOUR.networks)
   return telling.length === 0
     ? 'No network of these profiles tells when followers are there.'
-    : `Nothing was told of the ${HOUR_DAYS} days up to ${describeDay(to)}: networks tell it with the owner’s consent, from ` +
-        `${BY_HOUR.networks.tintype!.minimum!.people} followers on, and remember it for ${HOUR_DAYS} days.`
+    : `Too little was told of the ${HOUR_DAYS} days up to ${describeDay(to)}: networks tell it with the owner’s consent, from ` +
+        `${BY_HOUR.networks.tintype!.minimum!.people} followers on, and ${LEAST_DAYS} days are needed.`
 }
 
-/** The audience of several profiles as one, as it is shown. */
-export function shownThere(known: readonly ProfileThere[], to: Day): TimesThere | undefined {
+/**
+ * The audience of several profiles as one, as it is shown.
+ *
+ * @param zone  in whose week
+ */
+export function shownThere(known: readonly ProfileThere[], to: Day, zone: string): TimesThere | undefined {
   if (known.length === 0) return undefined
   const networks = new Map(known.map(({ profile, isConverted }) => [profile.networkName, isConverted]))
   return {
-    slots: audienceTogether(known.map(({ slots }) => slots)).map((slot) => slot ?? null),
+    slots: audienceThere(hoursTogether(known.map(({ hours }) => hours)), zone).map((slot) => slot ?? null),
     followers: known.reduce((sum, { followers }) => sum + followers, 0),
     profiles: known.length,
     networks: [...networks].map(([name, isConverted]) => ({ name, isConverted })),
     to,
-    days: Math.max(...known.map(({ days }) => days)),
+    days: Math.min(...known.map(({ days }) => days)),
   }
 }

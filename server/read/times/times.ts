@@ -72,10 +72,11 @@ export async function timesOf(
   const isShown = ({ profile }: TimedPost) => own.some(({ profile_id: id }) => id === profile)
   const counted = count(posts.filter(isShown), query, at)
   const lifted = await inThread({ posts: counted.judged.map(({ responded }) => responded), zone })
-  const there = await knownThere(db, scope.connected, to, zone)
+  const there = await knownThere(db, scope.connected, to)
   const shown = shownThere(
     there.profiles.filter(({ profile }) => query.network === '' || profile.network === query.network),
     to,
+    zone,
   )
   const isBeyond = lifted.chance?.isBeyond ?? false
   const kept = ids.length > 0 ? await triesOf(db, ids) : []
@@ -225,15 +226,15 @@ function tryOf(
 }
 
 /** Every network by itself, beside the others. */
-const byNetworkOf = (
+async function byNetworkOf(
   profiles: readonly ProfileRow[],
   posts: readonly TimedPost[],
   there: Awaited<ReturnType<typeof knownThere>>['profiles'],
   zone: string,
   query: TimesQuery,
   at: number,
-): Promise<NetworkTimes[]> =>
-  Promise.all(
+): Promise<NetworkTimes[]> {
+  const all = await Promise.all(
     networksOf(profiles).map(async ({ id, name }): Promise<NetworkTimes> => {
       const members = new Set(
         profiles.filter(({ network }) => network === id).map(({ profile_id: profile }) => profile),
@@ -247,6 +248,7 @@ const byNetworkOf = (
       const audience = shownThere(
         there.filter(({ profile }) => profile.network === id),
         '',
+        zone,
       )
       const best = lifts.slots
         .filter(({ lift }) => chance?.isBeyond && lift && lift.low > 0)
@@ -262,6 +264,8 @@ const byNetworkOf = (
       }
     }),
   )
+  return all.filter(({ posts: many, there: known }) => many > 0 || known)
+}
 
 /**
  * Keeps the tries that are planned now, for a profile of the scope.
