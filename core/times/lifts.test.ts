@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { besideUsual, type RespondedPost } from './besideUsual'
 import { beyondChance } from './chance'
 import { liftsOfPosts } from './liftsOfPosts'
+import { goodSlots } from './goodSlots'
 import { planTries } from './planTries'
 import { responseOf } from './responses'
 import { seeded } from './seeded'
@@ -127,6 +128,25 @@ describe('beyondChance', () => {
   it('is the same each time', () => {
     const { slots, residuals } = liftsOfPosts(posts(200, 0.2), 'UTC')
     expect(beyondChance(slots, residuals)).toEqual(beyondChance(slots, residuals))
+  })
+})
+
+describe('goodSlots', () => {
+  const slot = (place: number, z: number) => ({
+    slot: place,
+    posts: 5,
+    missing: 0,
+    mean: z * 0.1,
+    spread: 0.1,
+    lift: { value: z * 0.1, low: z * 0.1 - 0.128, high: z * 0.1 + 0.128 },
+  })
+  it('asks the more of each the more are looked at', () => {
+    // chances of 0.001, 0.02, 0.04 and 0.3: of four, each may have a tenth of its rank's quarter
+    const some = [slot(1, 3.09), slot(2, 2.054), slot(3, 1.751), slot(4, 0.524)]
+    expect(goodSlots(some, true).map(({ slot: at }) => at)).toEqual([1, 2, 3])
+    const many = [...some, ...Array.from({ length: 60 }, (_, index) => slot(10 + index, 0))]
+    expect(goodSlots(many, true).map(({ slot: at }) => at)).toEqual([1])
+    expect(goodSlots(some, false)).toEqual([])
   })
 })
 

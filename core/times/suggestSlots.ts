@@ -1,3 +1,4 @@
+import { goodSlots } from './goodSlots'
 import { slotsApart, SLOTS } from './slots'
 import type { SlotLift } from './slotLifts'
 
@@ -23,8 +24,8 @@ export interface SuggestFrom {
 }
 
 /**
- * Slots in which to post: those first whose posts did better than usual even at the near end of their interval, by that
- * end; then those in which most of the audience is there, but none of which posts have shown that it does worse.
+ * Slots in which to post: those first whose posts did better than usual beyond chance, by the near end of their lift's
+ * interval; then those in which most of the audience is there, but none of which posts have shown that it does worse.
  *
  * @returns as many as are wanted, or fewer where nothing speaks for more
  * @example suggestSlots({ lifts, isBeyond: true, there, wanted: 5, apartHours: 12 })[0] // { slot: 92, by: 'posts' }
@@ -37,12 +38,7 @@ export function suggestSlots({
   apartHours,
   taken = [],
 }: SuggestFrom): Suggestion[] {
-  const better = isBeyond
-    ? lifts
-        .filter(({ lift }) => lift && lift.low > 0)
-        .sort((a, b) => b.lift!.low - a.lift!.low || a.slot - b.slot)
-        .map(({ slot }): Suggestion => ({ slot, by: 'posts' }))
-    : []
+  const better = goodSlots(lifts, isBeyond).map(({ slot }): Suggestion => ({ slot, by: 'posts' }))
   const isWorse = (slot: number) => isBeyond && (lifts[slot]?.lift?.high ?? 0) < 0
   const fuller = Array.from({ length: SLOTS }, (_, slot) => slot)
     .filter((slot) => there[slot] !== undefined && there[slot]! > 0 && !isWorse(slot))

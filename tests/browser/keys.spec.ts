@@ -18,6 +18,7 @@ const PAGES = [
     'reachable',
     'traffic',
     'links',
+    'times',
     'places',
     'places/2',
     'reviews',

@@ -7,6 +7,9 @@ import { placesFile } from '../../server/read/places/placesFile'
 import { listReviews } from '../../server/read/reviews/listReviews'
 import { reviewsOf } from '../../server/read/reviews/reviews'
 import { addTemplate, moveReply, proposeReply, writeReply } from '../../server/read/reviews/replies'
+import { keepPlanned, timesOf } from '../../server/read/times/times'
+import { removeTry } from '../../server/read/times/tries'
+import { keepTriesSchema, timesSchema } from '../../shared/read/times'
 import { fieldSchema } from '../../shared/compare/field'
 import { POST_OBSERVATIONS } from '../../core/datasets/datasets'
 import { withoutPost } from '../../server/gather/imports/batches'
@@ -421,6 +424,7 @@ async function askEverything(db: ClientDb): Promise<void> {
     fieldSchema.cast({}),
   )
   await askOfPlaces(db)
+  await askOfTimes(db)
   await askOfLinks(db)
   await withoutPost(db, POST_OBSERVATIONS, [
     { kind: 'good', keys: [1, 'p', '2026-10-20 08:00:00'], profile: 1, day: '2026-10-20', values: {} },
@@ -444,6 +448,15 @@ async function askOfPlaces(db: ClientDb): Promise<void> {
   const template = await addTemplate(db, { name: 'x', variants: ['x'] })
   await proposeReply(db, review!, template)
   await placesFile(db, 'name\nz', false)
+}
+
+/** When to post, and tries of it. */
+async function askOfTimes(db: ClientDb): Promise<void> {
+  const scope = await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })
+  const { profiles } = await timesOf(db, scope, timesSchema.getDefault())
+  const [kept] = await keepPlanned(db, scope, keepTriesSchema.cast({ profile: profiles[0]!.id }))
+  await timesOf(db, scope, timesSchema.getDefault())
+  await removeTry(db, kept!, true)
 }
 
 /** Links, pages, polls, and a package that is taken in. */

@@ -66,6 +66,9 @@ beforeAll(async () => {
       "'x'), (2, 2, 1, 'b', ?, 'y')",
     [CONTENT, CONTENT],
   )
+  await pool().query(
+    'INSERT INTO slot_try (client_id, profile_id, response, base, before_mean, before_spread) VALUES (2, 5, "x", "x", 0, 1)',
+  )
   await pool().query("INSERT INTO saved_scope (client_id, name, parts) VALUES (1, 'x', '{}'), (2, 'y', '{}')")
   token = await shareEdition(mossgate, 1, new Date(Date.now() + 60_000), 'reader')
   await pool().query(
@@ -179,6 +182,7 @@ describe('every route', () => {
         .replace('[site]', '2')
         .replace('[place]', '6')
         .replace('[template]', '3')
+        .replace('[try]', '1')
         .replace('[kept]', '1')
         .replaceAll(/\[\w+\]/g, '2')
       const body = /notes/.test(path)
@@ -289,6 +293,7 @@ describe('every route', () => {
       'tags/figures',
       'tags/occasions',
       'targets',
+      'times',
       'traffic',
       'unusual',
       'why',
@@ -698,6 +703,21 @@ describe('who sees what', () => {
     ['POST', 'places/file', { name: 'x', text: 'name\nx', isTaken: false }],
     ['PUT', 'reviews/wanted', { hours: 48 }],
     ['POST', 'reply-templates', { name: 'x', variants: ['x'] }],
+    [
+      'POST',
+      'times/tries',
+      {
+        profile: 1,
+        response: 'clicks',
+        base: 'reach',
+        weeks: 13,
+        network: '',
+        zone: 'GB',
+        wanted: 1,
+        apart: 1,
+        tries: 1,
+      },
+    ],
     ['PUT', 'reviews/58/x/reply', { text: 'x' }],
     ['PUT', 'reviews/58/x/state', { state: 'draft' }],
     ['PUT', 'reviews/58/x/reading', { mood: 'bad', subjects: [] }],

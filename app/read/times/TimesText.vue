@@ -2,7 +2,7 @@
 /** When to post: the week as lines with the posts on it, whether that is more than chance, and what it suggests. */
 import { formatShare } from '~~/core/format/numbers'
 import type { TimesView } from '~~/shared/read/times'
-import { chanceWords, fullestWords, leftOutWords, thereWords } from './timesWords'
+import { chanceWords, fullestWords, leftOutWords, slotsWords, thereWords } from './timesWords'
 
 const props = defineProps<{ view: TimesView; lines: 'there' | 'arrive'; day?: number; isPlain?: boolean }>()
 const chosen = defineModel<number | undefined>()
@@ -23,7 +23,8 @@ const isDrawn = computed(() => (props.lines === 'there' ? props.view.there : pro
             view.marks.length < view.posts.counted ? ` (the newest ${view.marks.length})` : ''
           }}</span
         >
-        <span v-if="view.suggestions.length"><i class="key-number">1</i>a suggested slot</span>
+        <span v-if="day !== undefined"><i class="key-lift" />lift over usual, 80 %</span>
+        <span v-if="day === undefined && view.suggestions.length"><i class="key-number">1</i>a suggested slot</span>
       </p>
     </div>
     <DayHours v-if="day !== undefined && !isPlain" v-model="chosen" :view="view" :lines="lines" :day="day" />
@@ -47,7 +48,7 @@ const isDrawn = computed(() => (props.lines === 'there' ? props.view.there : pro
     <p class="quiet small">
       The lift is how much more a post brings than usual for its profile and format at that time, drawn towards its
       weekday and its hour where posts are few; four of five such intervals hold the true one.
-      {{ leftOutWords(view.posts, locale) }}
+      {{ slotsWords(view) }} {{ leftOutWords(view.posts, locale) }}
     </p>
   </div>
 </template>
@@ -78,6 +79,14 @@ const isDrawn = computed(() => (props.lines === 'there' ? props.view.there : pro
   height: 9px;
   border-radius: 5px;
   background: var(--series-3);
+  margin-right: 5px;
+}
+.key-lift {
+  display: inline-block;
+  width: 9px;
+  height: 13px;
+  background: var(--range);
+  vertical-align: middle;
   margin-right: 5px;
 }
 .key-number {

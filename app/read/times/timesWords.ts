@@ -71,3 +71,14 @@ export function fullestWords({ there }: Pick<TimesView, 'there'>): string {
     ? `The fullest hour is ${slotName(fullest!.slot)}.`
     : `The fullest hour is ${slotName(fullest!.slot)}; ${others.length} more cannot be told apart from it.`
 }
+
+/** How many slots have a lift, how many are above usual, and how many of these chance would put there. */
+export function slotsWords({ lifts }: Pick<TimesView, 'lifts'>): string {
+  const judged = lifts.filter(({ lift }) => lift)
+  const above = judged.filter(({ lift }) => lift!.low > 0).length
+  if (judged.length === 0) return ''
+  return (
+    `${judged.length} of 168 slots have the three posts that a lift needs; the interval of ${above} lies above usual, ` +
+    `where chance alone would put about ${Math.round(judged.length * 0.1)}. Those are suggested of which one in ten is chance.`
+  )
+}

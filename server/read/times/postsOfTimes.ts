@@ -1,6 +1,5 @@
 import type { PostMeasure } from '../../../core/datasets/datasets'
 import type { Period } from '../../../core/periods/period'
-import { RESPONSE_BASES, RESPONSES } from '../../../core/times/responses'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 
@@ -9,13 +8,19 @@ export const MOST_POSTS = 20_000
 /** How many posts tell when interactions arrive, the newest, and over how many hours of their lives. */
 const [MOST_WATCHED, WATCHED_HOURS] = [500, 168]
 
+/** What of a post is needed: every response and base, and what was paid for. */
 const COUNTS = [
-  ...new Set<PostMeasure>([
-    ...RESPONSES.flatMap(({ columns }) => columns),
-    ...RESPONSE_BASES.flatMap(({ column }) => column ?? []),
-    'paid_impressions',
-  ]),
-]
+  'reactions',
+  'comments',
+  'shares',
+  'saves',
+  'clicks',
+  'watch_seconds',
+  'reach',
+  'impressions',
+  'views',
+  'paid_impressions',
+] as const satisfies readonly PostMeasure[]
 
 /** A post as times are told from it. */
 export type TimedPost = {
@@ -24,7 +29,7 @@ export type TimedPost = {
   publishedAt: Date
   format: string
   text: string
-} & Record<PostMeasure, number | null>
+} & Record<(typeof COUNTS)[number], number | null>
 
 /** The posts of profiles that were published in a period, the newest first; one more than are looked at. */
 export const postsOfTimes = (db: ClientDb, profiles: readonly number[], { from, to }: Period): Promise<TimedPost[]> =>

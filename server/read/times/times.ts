@@ -3,6 +3,7 @@ import type { Period } from '../../../core/periods/period'
 import { arrivals, type Look } from '../../../core/times/arrivals'
 import type { RespondedPost } from '../../../core/times/besideUsual'
 import { zonesOfCountry } from '../../../core/times/fromOwnHours'
+import { goodSlots } from '../../../core/times/goodSlots'
 import type { LiftsOfPosts } from '../../../core/times/liftsOfPosts'
 import { planTries } from '../../../core/times/planTries'
 import { responseOf, RESPONSES } from '../../../core/times/responses'
@@ -250,9 +251,7 @@ async function byNetworkOf(
         '',
         zone,
       )
-      const best = lifts.slots
-        .filter(({ lift }) => chance?.isBeyond && lift && lift.low > 0)
-        .sort((a, b) => b.lift!.low - a.lift!.low)[0]
+      const [best] = goodSlots(lifts.slots, chance?.isBeyond ?? false)
       const shares = audience?.slots.map((slot) => slot?.ofFullest ?? null)
       return {
         id,
