@@ -7,6 +7,7 @@ import { benchImport } from './import'
 import { benchOverview } from './overview'
 import { benchAllClients } from './allClients'
 import { benchPlaces } from './places'
+import { benchTimes } from './times'
 import { benchPosts } from './posts'
 import { benchRedirect } from './redirect'
 import { benchSync } from './sync'
@@ -19,6 +20,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   overview: { run: () => withDatabase(benchOverview) },
   allClients: { run: () => withDatabase(benchAllClients) },
   posts: { run: () => withDatabase(benchPosts) },
+  times: { run: benchTimes },
   places: { run: () => withDatabase(benchPlaces) },
   redirect: { run: () => withDatabase(benchRedirect) },
   sync: { run: () => withDatabase(benchSync) },

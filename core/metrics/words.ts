@@ -158,4 +158,23 @@ export const WORDS: readonly (readonly [string, string])[] = [
       'a few reviews do not swing it.',
   ],
   ['middle place', 'The median of the places whose listing was viewed 30 times or more, from three such places on.'],
+  [
+    'slot',
+    'One of the 168 hours of a week, in the client’s time zone with its clock changes, or in that of a country’s audience.',
+  ],
+  [
+    'lift',
+    'How much more a post of a slot brings than is usual for its profile and format at that time, in percent, with the ' +
+      'interval that holds the true one four times of five. Drawn towards its weekday, its hour and the hours beside it ' +
+      'as far as its posts are few; from three posts on.',
+  ],
+  [
+    'audience there',
+    'How many followers opened the network in an hour, on the mean of up to 35 days: as people, as a share of all ' +
+      'followers, and as a share of those in the fullest hour of the week.',
+  ],
+  [
+    'try',
+    'A time at which somebody posts to find out: in a slot where the audience is and of which little is known.',
+  ],
 ]

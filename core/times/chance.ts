@@ -31,19 +31,29 @@ export const CHANCE_LEVEL = 0.1
 export function beyondChance(slots: ArrayLike<number>, residuals: ArrayLike<number>): BeyondChance | undefined {
   const n = slots.length
   if (n < 20) return undefined
-  const real = apartness(slots, residuals)
+  const at = Uint8Array.from({ length: n }, (_, index) => slots[index]!)
+  const values = Float64Array.from({ length: n }, (_, index) => residuals[index]!)
+  const counts = new Float64Array(SLOTS)
+  const sums = new Float64Array(SLOTS)
+  for (let index = 0; index < n; index++) {
+    counts[at[index]!]! += 1
+    sums[at[index]!]! += values[index]!
+  }
+  const real = apartness(sums, counts)
   const random = seeded(n)
-  const shuffled = Float64Array.from({ length: n }, (_, index) => residuals[index]!)
   const beaten = [1, 1, 1]
   for (let shuffle = 0; shuffle < SHUFFLES; shuffle++) {
-    for (let last = n - 1; last > 0; last--) {
+    // Fisher and Yates, from the end: what has its place is added up at once
+    sums.fill(0)
+    for (let last = n - 1; last >= 0; last--) {
       const other = Math.floor(random() * (last + 1))
-      const kept = shuffled[last]!
-      shuffled[last] = shuffled[other]!
-      shuffled[other] = kept
+      const value = values[other]!
+      values[other] = values[last]!
+      values[last] = value
+      sums[at[last]!]! += value
     }
-    apartness(slots, shuffled).forEach((value, index) => {
-      if (value >= real[index]!) beaten[index]!++
+    apartness(sums, counts).forEach((apart, index) => {
+      if (apart >= real[index]!) beaten[index]!++
     })
   }
   const [days, hours, each] = beaten.map((count) => count / (SHUFFLES + 1)) as [number, number, number]
@@ -51,13 +61,7 @@ export function beyondChance(slots: ArrayLike<number>, residuals: ArrayLike<numb
 }
 
 /** How far weekdays, hours and the furthest slot lie from usual: the squares of their means, by their posts. */
-function apartness(slots: ArrayLike<number>, residuals: ArrayLike<number>): [number, number, number] {
-  const sums = new Float64Array(SLOTS)
-  const counts = new Float64Array(SLOTS)
-  for (let index = 0; index < slots.length; index++) {
-    sums[slots[index]!]! += residuals[index]!
-    counts[slots[index]!]! += 1
-  }
+function apartness(sums: Float64Array, counts: Float64Array): [number, number, number] {
   const [daySums, dayCounts] = [new Float64Array(7), new Float64Array(7)]
   const [hourSums, hourCounts] = [new Float64Array(24), new Float64Array(24)]
   let apart = 0

@@ -38,7 +38,8 @@ const WEEK_MS = SLOTS * HOUR_MS
 
 /**
  * What to try next: slots in which the audience is and of which least is known, weekdays in turn and hours too, as one
- * hour tells something of the same on other days; none nearer to another post than is wanted. Each further try in a slot counts what those before it will have told.
+ * hour tells something of the same on other days; none nearer to another post than is wanted. Each further try in a slot
+ * counts what those before it will have told.
  *
  * @returns as many as are wanted, in their order; fewer where there is no room within eight weeks
  * @example planTries({ lifts, there, wanted: 6, apartHours: 12, from: Date.now(), zone: 'Europe/London' })

@@ -3,6 +3,7 @@ import { simultaneousIntervals } from '../../core/statistics/simultaneousInterva
 import { overtaking } from '../../core/field/overtaking'
 import { readRetention } from '../../core/posts/retention'
 import { differsOn, readHours } from '../../core/places/openingHours'
+import { slotLifts } from '../../core/times/slotLifts'
 import { perViews } from '../../core/places/perViews'
 import { kaplanMeier, medianWait } from '../../core/statistics/kaplanMeier'
 import { peopleOver } from '../../core/traffic/peopleOver'
@@ -45,6 +46,7 @@ interface Example {
     retention: [number, number][]
     perViews: { actions: number; views: number }
     hoursDiffer: [string, string]
+    lift: { slot: number; residuals: number[]; others: [number, number][] }
     waits: { over: number[]; open: number[] }
     from: string
     to: string
@@ -125,6 +127,14 @@ function outcome(example: Example): unknown {
   }
   if (ask.retention) return readRetention(ask.retention.map(([at, plays]) => ({ at, plays })))
   if (ask.perViews) return perViews(ask.perViews.actions, ask.perViews.views)
+  if (ask.lift) {
+    const { slot, residuals, others } = ask.lift
+    const { raw, lift } = slotLifts(
+      [...residuals.map(() => slot), ...others.map(([other]) => other)],
+      [...residuals, ...others.map(([, residual]) => residual)],
+    ).slots[slot]!
+    return { raw, ...lift }
+  }
   if (ask.hoursDiffer) {
     const [one, other] = ask.hoursDiffer
     return { day: differsOn(readHours(one), readHours(other), ask.from!) }
