@@ -2,7 +2,7 @@
  * Who may use whom. The plan of the house with its reasons stands in docs/architecture.md.
  * A room is a folder: of `server/`, `app/` and `shared/`, the stage of the work and in it the page.
  */
-const ROOMS = '(clients|gather|read|compare|report)/'
+const ROOMS = '(clients|gather|read|compare|plan|report)/'
 
 const rules = [
   {
@@ -57,19 +57,25 @@ const rules = [
     name: 'gather-first',
     comment: 'Gathering knows nothing of what is read or told.',
     from: { path: '^server/gather/', pathNot: '[.]test[.]ts$' },
-    to: { path: '^server/(clients|read|compare|report)/' },
+    to: { path: '^server/(clients|read|compare|plan|report)/' },
   },
   {
     name: 'read-before-told',
     comment: 'Reading knows nothing of reports.',
     from: { path: '^server/read/', pathNot: '[.]test[.]ts$' },
-    to: { path: '^server/(clients|gather|compare|report)/' },
+    to: { path: '^server/(clients|gather|compare|plan|report)/' },
   },
   {
     name: 'compared-before-told',
     comment: 'Comparing knows nothing of how it was gathered, of the pages that read, and of reports.',
     from: { path: '^server/compare/', pathNot: '[.]test[.]ts$' },
-    to: { path: '^server/(clients|gather|read|report)/' },
+    to: { path: '^server/(clients|gather|read|plan|report)/' },
+  },
+  {
+    name: 'planned-before-told',
+    comment: 'Planning rests on what is read; it knows nothing of gathering, rivals and reports.',
+    from: { path: '^server/plan/', pathNot: '[.]test[.]ts$' },
+    to: { path: '^server/(clients|gather|compare|report)/' },
   },
   {
     name: 'one-way-in-reports',
@@ -80,7 +86,7 @@ const rules = [
   {
     name: 'routes-are-the-door',
     comment: 'A room is entered through its use cases, never through a route.',
-    from: { path: '^server/(platform|figures|clients|gather|read|compare|report)/' },
+    from: { path: '^server/(platform|figures|clients|gather|read|compare|plan|report)/' },
     to: { path: '^server/(api|middleware)/' },
   },
   { name: 'figures-of-pages-know-no-page', from: { path: '^app/figures/' }, to: { path: `^app/(pages|${ROOMS})` } },

@@ -32,7 +32,7 @@ export default defineNuxtConfig({
   ],
   // a room is a stage and a page, as a person sees them; its components and composables have one name each, and are
   // known everywhere
-  components: ['platform', 'figures', 'clients', 'gather', 'read', 'compare', 'report'].map((room) => ({
+  components: ['platform', 'figures', 'clients', 'gather', 'read', 'compare', 'plan', 'report'].map((room) => ({
     path: `~/${room}`,
     pathPrefix: false,
     extensions: ['vue'],

@@ -30,6 +30,7 @@ export const STAGES: readonly {
     ],
   },
   { name: 'Compare', pages: [{ name: 'Field', path: 'field', needs: 'rivals' }] },
+  { name: 'Plan', pages: [{ name: 'Calendar', path: 'calendar', needs: 'figures' }] },
   {
     name: 'Report',
     pages: [

@@ -27,13 +27,14 @@ export const TOPICS = {
     'review-figures',
     'reviews',
     'times',
+    'calendar',
   ],
   /** Tries of times to post came or went. */
-  times: ['times'],
+  times: ['times', 'calendar'],
   /** Whom a client wants to reach was written down. */
   audience: ['audience'],
   /** Tags were set on posts, or tags and rules changed. */
-  tags: ['tags', 'by-tag', 'occasions', 'posts', 'post', 'ends', 'formats'],
+  tags: ['tags', 'by-tag', 'occasions', 'posts', 'post', 'ends', 'formats', 'calendar'],
   /** Links that are counted, and public pages of them. */
   links: ['links', 'link-pages', 'post'],
   /** Audiences that networks were asked about were kept. */
@@ -47,7 +48,7 @@ export const TOPICS = {
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */
-  profiles: ['scope', 'search', 'field', 'places', 'place', 'times'],
+  profiles: ['scope', 'search', 'field', 'places', 'place', 'times', 'calendar'],
   notes: ['notes', 'overview', 'unusual', 'all-clients'],
   scopes: ['scope'],
   targets: ['targets', 'all-clients'],

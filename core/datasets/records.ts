@@ -241,7 +241,11 @@ export const RECORDS: readonly RecordKind[] = [
       instant('planned_at', 'When: the beginning of the hour.'),
       text('response', 'What is wanted of the post.'),
       text('base', 'For each of what that is counted.'),
-      { column: 'before_mean', type: 'number', meaning: 'The lift that was thought of its slot before, as a logarithm.' },
+      {
+        column: 'before_mean',
+        type: 'number',
+        meaning: 'The lift that was thought of its slot before, as a logarithm.',
+      },
       { column: 'before_spread', type: 'number', meaning: 'How unsure that was, as a standard deviation of it.' },
       instant('created_at', 'When it was kept.'),
       orNone(instant('removed_at', 'When it was removed.')),

@@ -173,8 +173,5 @@ export const WORDS: readonly (readonly [string, string])[] = [
     'How many followers opened the network in an hour, on the mean of up to 35 days: as people, as a share of all ' +
       'followers, and as a share of those in the fullest hour of the week.',
   ],
-  [
-    'try',
-    'A time at which somebody posts to find out: in a slot where the audience is and of which little is known.',
-  ],
+  ['try', 'A time at which somebody posts to find out: in a slot where the audience is and of which little is known.'],
 ]

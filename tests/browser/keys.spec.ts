@@ -19,6 +19,7 @@ const PAGES = [
     'traffic',
     'links',
     'times',
+    'calendar',
     'places',
     'places/2',
     'reviews',

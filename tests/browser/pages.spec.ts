@@ -428,6 +428,8 @@ test('nothing hinders anybody: axe on every page, light and dark', async ({ page
     'mossgate-gardens/audience?part=country.IE',
     'mossgate-gardens/reachable',
     'mossgate-gardens/traffic',
+    'mossgate-gardens/calendar',
+    'mossgate-gardens/calendar?span=month',
     'mossgate-gardens/times',
     'mossgate-gardens/times?day=4',
     'mossgate-gardens/places',

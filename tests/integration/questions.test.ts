@@ -7,7 +7,9 @@ import { placesFile } from '../../server/read/places/placesFile'
 import { listReviews } from '../../server/read/reviews/listReviews'
 import { reviewsOf } from '../../server/read/reviews/reviews'
 import { addTemplate, moveReply, proposeReply, writeReply } from '../../server/read/reviews/replies'
-import { keepPlanned, timesOf } from '../../server/read/times/times'
+import { calendarOf } from '../../server/plan/calendar/postCalendar'
+import { calendarSchema } from '../../shared/plan/postCalendar'
+import { keepPlanned, thisHour, timesOf } from '../../server/read/times/times'
 import { removeTry } from '../../server/read/times/tries'
 import { keepTriesSchema, timesSchema } from '../../shared/read/times'
 import { fieldSchema } from '../../shared/compare/field'
@@ -456,6 +458,7 @@ async function askOfTimes(db: ClientDb): Promise<void> {
   const { profiles } = await timesOf(db, scope, timesSchema.getDefault())
   const [kept] = await keepPlanned(db, scope, keepTriesSchema.cast({ profile: profiles[0]!.id }))
   await timesOf(db, scope, timesSchema.getDefault())
+  await calendarOf(db, scope, calendarSchema.cast({ span: 'month', on: '2026-11-10' }), thisHour())
   await removeTry(db, kept!, true)
 }
 

@@ -267,6 +267,7 @@ describe('every route', () => {
     const figures = [
       'audience',
       'audience/over-time',
+      'calendar',
       'downloads/[kind]',
       'link-pages',
       'links',

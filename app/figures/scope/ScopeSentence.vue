@@ -2,7 +2,10 @@
 import type OpeningPopover from '../../platform/shell/OpeningPopover.vue'
 
 /** What it is of, in words, on pages where that is not chosen by profile. */
-defineProps<{ of?: string }>()
+defineProps<{
+  of?: string
+  /** Whether only whom it is of is chosen here: what else it says stands in the slot. */ isWhoOnly?: boolean
+}>()
 const { scope, change, description, error } = useScope()
 const session = useSession()
 const shell = useShell()
@@ -44,18 +47,21 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
       <button v-else type="button" class="phrase" data-phrase="0" aria-haspopup="dialog" @click="who?.toggle($event)">
         {{ known.words.who }}
       </button>
-      {{ ' ' }}
-      from
-      <button type="button" class="phrase" data-phrase="1" aria-haspopup="dialog" @click="period?.toggle($event)">
-        {{ known.words.period }}
-      </button>
-      against
-      <button type="button" class="phrase" data-phrase="2" aria-haspopup="dialog" @click="against?.toggle($event)">
-        {{ known.words.against }}
-      </button>
+      <slot v-if="isWhoOnly" />
+      <template v-else>
+        {{ ' ' }}
+        from
+        <button type="button" class="phrase" data-phrase="1" aria-haspopup="dialog" @click="period?.toggle($event)">
+          {{ known.words.period }}
+        </button>
+        against
+        <button type="button" class="phrase" data-phrase="2" aria-haspopup="dialog" @click="against?.toggle($event)">
+          {{ known.words.against }}
+        </button>
+      </template>
     </p>
     <p v-else class="quiet">…</p>
-    <div v-if="known" class="row no-print">
+    <div v-if="known && !isWhoOnly" class="row no-print">
       <Button
         label="Kept scopes"
         text

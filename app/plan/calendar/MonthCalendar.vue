@@ -1,0 +1,134 @@
+<script setup lang="ts">
+/** A month in whole weeks: what was posted on each day, the first few of them by name. */
+import { weeksAround } from '~~/core/calendar/spans'
+import type { Day } from '~~/core/days/day'
+import { describeDay } from '~~/core/periods/describePeriod'
+import { WEEKDAYS } from '~~/core/times/slots'
+import type { CalendarEntry, CalendarView } from '~~/shared/plan/postCalendar'
+import { clockOf, entryWords } from './calendarWords'
+
+const props = defineProps<{ view: CalendarView; isTight?: boolean; chosen?: string }>()
+const emit = defineEmits<{ choose: [entry: CalendarEntry]; day: [day: Day] }>()
+const shown = computed(() => (props.isTight ? 6 : 3))
+const byDay = computed(() => {
+  const days = new Map<Day, CalendarEntry[]>()
+  for (const entry of props.view.entries) {
+    const own = days.get(entry.day)
+    if (own) own.push(entry)
+    else days.set(entry.day, [entry])
+  }
+  return days
+})
+const weeks = computed(() => weeksAround(props.view.period.from))
+const isIn = (day: Day) => day >= props.view.period.from && day <= props.view.period.to
+const isSilent = (day: Day) => props.view.silent?.some(({ from, to }) => day >= from && day <= to) ?? false
+const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${id}`
+</script>
+
+<template>
+  <div class="month">
+    <span v-for="name in WEEKDAYS" :key="name" class="weekday" aria-hidden="true">{{ name }}</span>
+    <template v-for="week in weeks" :key="week[0]">
+      <section
+        v-for="day in week"
+        :key="day"
+        :class="{ outside: !isIn(day), today: day === view.today }"
+        :aria-label="describeDay(day)"
+      >
+        <template v-if="isIn(day)">
+          <h3>
+            <button type="button" class="bare" :aria-label="`The day ${describeDay(day)}`" @click="emit('day', day)">
+              {{ Number(day.slice(8)) }}
+            </button>
+            <span v-if="byDay.get(day)" class="quiet">{{ byDay.get(day)!.length }}</span>
+          </h3>
+          <button
+            v-for="entry in (byDay.get(day) ?? []).slice(0, shown)"
+            :key="keyOf(entry)"
+            type="button"
+            class="bare entry"
+            :class="[entry.state, { chosen: chosen === keyOf(entry) }]"
+            :aria-label="entryWords(entry)"
+            :aria-pressed="chosen === keyOf(entry)"
+            @click="emit('choose', entry)"
+          >
+            <b>{{ clockOf(entry.minutes) }}</b> {{ entry.networkName
+            }}<template v-if="!isTight">: {{ entry.text }}</template>
+          </button>
+          <button
+            v-if="(byDay.get(day)?.length ?? 0) > shown"
+            type="button"
+            class="bare more"
+            :aria-label="`All of ${describeDay(day)}`"
+            @click="emit('day', day)"
+          >
+            and {{ byDay.get(day)!.length - shown }} more
+          </button>
+          <span v-if="isSilent(day)" class="quiet nothing">nothing</span>
+        </template>
+        <template v-else
+          ><span class="quiet" aria-hidden="true">{{ Number(day.slice(8)) }}</span></template
+        >
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.month {
+  display: grid;
+  grid-template-columns: repeat(7, minmax(0, 1fr));
+  border-left: 1px solid var(--rule);
+  border-top: 1px solid var(--rule);
+}
+.weekday {
+  padding: 2px 6px;
+  font-weight: 600;
+  font-size: var(--text-label);
+  border-right: 1px solid var(--rule);
+  border-bottom: 1px solid var(--rule);
+}
+section {
+  min-height: 96px;
+  padding: 2px 6px 4px;
+  border-right: 1px solid var(--rule);
+  border-bottom: 1px solid var(--rule);
+}
+.outside {
+  background: var(--rail);
+}
+.today h3 button {
+  color: var(--on-zaffer);
+  background: var(--zaffer);
+  padding: 0 5px;
+}
+h3 {
+  display: flex;
+  justify-content: space-between;
+  margin: 0 0 2px;
+  font: 600 var(--text-label) var(--sans);
+}
+.entry {
+  display: block;
+  width: 100%;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+  text-align: left;
+  font-size: var(--text-small);
+  color: var(--ink2);
+}
+.entry.tried {
+  font-style: italic;
+}
+.entry.chosen {
+  background: var(--wash);
+}
+.more,
+.nothing {
+  font-size: var(--text-small);
+}
+.more {
+  color: var(--zaffer);
+}
+</style>

@@ -1,0 +1,214 @@
+<script setup lang="ts">
+/** Days beside each other from top to bottom: the audience's curve runs down each, what was posted hangs at its time. */
+import { addDays, weekday, type Day } from '~~/core/days/day'
+import { hourName } from '~~/core/times/slots'
+import type { CalendarEntry, CalendarView } from '~~/shared/plan/postCalendar'
+import { clockOf, dayWords, entryWords } from './calendarWords'
+import { dayCurve, dayScale, dayTall, hang, timeY } from './dayPlaces'
+
+const props = defineProps<{ view: CalendarView; isTight?: boolean; chosen?: string }>()
+const emit = defineEmits<{ choose: [entry: CalendarEntry]; day: [day: Day] }>()
+const locale = useLocale()
+const WIDE = 22
+const scale = computed(() => dayScale(props.view.entries, props.isTight ?? false))
+const hours = computed(() =>
+  Array.from({ length: 24 - scale.value.from }, (_, index) => scale.value.from + index).filter(
+    (hour) => hour % 2 === 0,
+  ),
+)
+const days = computed(() => {
+  const all: Day[] = []
+  for (let day = props.view.period.from; day <= props.view.period.to; day = addDays(day, 1)) all.push(day)
+  return all.map((day) => {
+    const first = (weekday(day) - 1) * 24
+    const there = props.view.there?.slots.slice(first, first + 24)
+    return {
+      day,
+      curve: there && dayCurve(there, scale.value, WIDE),
+      hung: hang(
+        props.view.entries.filter((entry) => entry.day === day),
+        scale.value,
+      ),
+      slots: props.view.slots
+        .filter((slot) => slot.day === day)
+        .map((slot) => ({
+          ...slot,
+          x: (there?.[slot.hour] ?? 0) * WIDE,
+          y: timeY(slot.hour * 60 + 30, scale.value),
+        })),
+      isSilent: props.view.silent?.some(({ from, to }) => day >= from && day <= to) ?? false,
+    }
+  })
+})
+const tall = computed(() =>
+  Math.max(dayTall(scale.value), ...days.value.map(({ hung }) => (hung.at(-1)?.y ?? 0) + scale.value.entryTall)),
+)
+const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${id}`
+</script>
+
+<template>
+  <div class="week" :style="{ gridTemplateColumns: `3.2em repeat(${days.length}, minmax(0, 1fr))` }">
+    <div class="hours" aria-hidden="true">
+      <span v-for="hour in hours" :key="hour" :style="{ top: `${timeY(hour * 60, scale)}px` }">{{
+        hourName(hour)
+      }}</span>
+    </div>
+    <section v-for="each in days" :key="each.day" :aria-label="dayWords(each.day, locale, 'long')">
+      <h3>
+        <button v-if="days.length > 1" type="button" class="bare" @click="emit('day', each.day)">
+          {{ dayWords(each.day, locale) }}</button
+        ><template v-else>{{ dayWords(each.day, locale, 'long') }}</template
+        ><span v-if="each.day === view.today" class="today"> today</span>
+      </h3>
+      <div class="column" :style="{ height: `${tall}px` }">
+        <i v-for="hour in hours" :key="hour" class="rule" :style="{ top: `${timeY(hour * 60, scale)}px` }" />
+        <svg v-if="each.curve" class="curve" :width="WIDE + 2" :height="dayTall(scale)" aria-hidden="true">
+          <path :d="each.curve" />
+        </svg>
+        <span v-if="each.isSilent" class="quiet nothing">nothing on any network</span>
+        <button
+          v-for="{ entry, at, y } in each.hung"
+          :key="keyOf(entry)"
+          type="button"
+          class="entry"
+          :class="[entry.state, { chosen: chosen === keyOf(entry), tight: isTight }]"
+          :style="{ top: `${y}px`, height: `${scale.entryTall}px` }"
+          :aria-label="entryWords(entry)"
+          :aria-pressed="chosen === keyOf(entry)"
+          @click="emit('choose', entry)"
+        >
+          <i class="thread" :style="{ top: `${at - y}px` }" />
+          <span class="when">{{ clockOf(entry.minutes) }} {{ entry.networkName }}</span>
+          <span class="what">{{ entry.text }}</span>
+        </button>
+        <span
+          v-for="slot in each.slots"
+          :key="slot.number"
+          class="slot"
+          :style="{ top: `${slot.y}px`, left: `${slot.x}px` }"
+          ><span class="disc">{{ slot.number }}</span
+          ><span class="hidden-but-read">Suggested slot {{ slot.number }}: {{ hourName(slot.hour) }}</span></span
+        >
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.week {
+  display: grid;
+  gap: 0 6px;
+}
+.hours {
+  position: relative;
+  margin-top: 26px;
+}
+.hours span {
+  position: absolute;
+  right: 4px;
+  transform: translateY(-50%);
+  font-size: var(--text-small);
+  color: var(--ink3);
+}
+h3 {
+  margin: 0;
+  height: 26px;
+  font: 600 var(--text-label) var(--sans);
+}
+.today {
+  color: var(--zaffer);
+}
+.column {
+  position: relative;
+}
+.rule {
+  position: absolute;
+  left: 0;
+  right: 0;
+  border-top: 1px solid var(--rule);
+}
+.curve {
+  position: absolute;
+  top: 0;
+  left: 0;
+}
+.curve path {
+  fill: var(--wash);
+  stroke: var(--series);
+  stroke-width: 1.4;
+}
+.entry {
+  position: absolute;
+  left: 26px;
+  right: 0;
+  padding: 2px 5px;
+  border: 1px solid var(--zaffer);
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  font-size: var(--text-small);
+  line-height: 1.2;
+  text-align: left;
+  cursor: pointer;
+  overflow: visible;
+}
+.entry.published {
+  background: var(--rail);
+  border-color: var(--rule2);
+}
+.entry.tried {
+  border-style: dashed;
+}
+.entry.chosen {
+  border-color: var(--zaffer);
+  box-shadow: inset 0 0 0 1px var(--zaffer);
+}
+.when,
+.what {
+  display: block;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+}
+.when {
+  color: var(--ink2);
+}
+.what {
+  display: -webkit-box;
+  white-space: normal;
+  -webkit-line-clamp: 2;
+  -webkit-box-orient: vertical;
+}
+.tight .what {
+  display: none;
+}
+.thread {
+  position: absolute;
+  left: -5px;
+  width: 5px;
+  border-top: 1px solid var(--rule2);
+}
+.slot {
+  position: absolute;
+  z-index: 1;
+  transform: translate(-50%, -50%);
+}
+.disc {
+  display: block;
+  min-width: 19px;
+  border-radius: 10px;
+  text-align: center;
+  line-height: 19px;
+  font-size: var(--text-small);
+  font-weight: 600;
+  color: var(--on-zaffer);
+  background: var(--zaffer);
+}
+.nothing {
+  position: absolute;
+  top: 45%;
+  left: 28px;
+  right: 2px;
+  font-size: var(--text-small);
+}
+</style>

@@ -1,0 +1,70 @@
+import { object, string, type InferType } from 'yup'
+import { SPANS } from '../../core/calendar/spans'
+import type { Rhythm } from '../../core/calendar/rhythm'
+import { isDay } from '../../core/days/day'
+import type { Period } from '../../core/periods/period'
+import type { SlotLift } from '../../core/times/slotLifts'
+import { text } from '../platform/text'
+
+/** How a calendar is looked at, as it stands in an address. */
+export const calendarSchema = object({
+  /** A day of it; today, where it is empty. */
+  on: string()
+    .test(
+      'day',
+      'Choose a day, as 2026-10-28.',
+      (day) => !day || (isDay(day) && day >= '2000-01-01' && day < '2100-01-01'),
+    )
+    .default(''),
+  span: string().oneOf(SPANS, 'A calendar has months, weeks and days.').default('week'),
+  /** Published posts alone, or tries alone. */
+  state: string().oneOf(['', 'published', 'tried'], 'Posts are published, or tries.').default(''),
+  only: text().max(20, 'Choose a format from the list.').default(''),
+  tags: string()
+    .matches(/^(none|\d{1,9}(,\d{1,9}){0,19})?$/, 'Choose tags from the list.')
+    .default(''),
+})
+export type CalendarQuery = InferType<typeof calendarSchema>
+
+/** Something that stands in the calendar at its time. */
+export interface CalendarEntry {
+  state: 'published' | 'tried'
+  profile: number
+  profileName: string
+  networkName: string
+  /** Of a post its id, of a try its number. */
+  id: string
+  /** Milliseconds since 1970 UTC, and the day and the minutes since midnight in the client’s zone. */
+  at: number
+  day: string
+  minutes: number
+  format: string
+  text: string
+}
+
+/** A suggested slot on a day that is still to come. */
+export interface CalendarSlot {
+  number: number
+  day: string
+  hour: number
+  by: 'posts' | 'audience'
+  lift?: SlotLift['lift']
+}
+
+export interface CalendarView {
+  period: Period
+  today: string
+  lastComplete: string
+  entries: CalendarEntry[]
+  isCut: boolean
+  formats: string[]
+  /** Days up to today without a post on any network; absent where the list is filtered. */
+  silent?: (Period & { days: number })[]
+  /** Posts of the span, and of a week how many are usual. */
+  posts: number
+  usual?: number
+  /** The audience by slot of the week, of the fullest; absent in a month and where it is not known. */
+  there?: { slots: (number | null)[]; networks: string[] }
+  slots: CalendarSlot[]
+  rhythm: { networks: Rhythm[]; formats: Rhythm[]; profiles: Rhythm[] }
+}
