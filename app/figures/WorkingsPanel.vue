@@ -32,12 +32,3 @@ const { data, error, isLoading } = useQuery({
     />
   </section>
 </template>
-
-<style scoped>
-h2 {
-  font: italic 600 15px var(--serif);
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 6px;
-  margin: 16px 0 8px;
-}
-</style>

@@ -14,7 +14,7 @@ let db: ClientDb
 let photos = 0
 let words = 0
 
-const calendar = async (asked: object = {}, query: object = {}): Promise<CalendarView> =>
+const calendar = async (asked: object = {}, query: Record<string, unknown> = {}): Promise<CalendarView> =>
   await calendarOf(db, await resolveScope(db, parseScope(query)), calendarSchema.validateSync(asked), thisHour())
 const addPost = (client: ClientDb, profile: number, id: string, at: string, day: string, format = 'photo') =>
   pool().query('INSERT INTO post SET ?', [
@@ -105,7 +105,7 @@ describe('the calendar', () => {
     expect((await calendar({ on: '2026-12-10', span: 'month' })).silent).toEqual([])
   })
   it('shows those alone that are wanted, and then tells no silence', async () => {
-    const ids = async (asked: object, query: object = {}) =>
+    const ids = async (asked: object, query: Record<string, unknown> = {}) =>
       (await calendar({ on: '2026-10-20', span: 'month', ...asked }, query)).entries.map(({ id }) => id)
     const tried = (await calendar({ state: 'tried', span: 'month' })).entries
     expect(tried.map(({ state }) => state)).toEqual(['tried'])

@@ -121,7 +121,7 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
       ><LazyScopeKeeper v-if="known" :saved="known.saved" :words="known.words" @done="keeper?.hide()"
     /></OpeningPopover>
   </header>
-  <SinceText v-if="known?.since.length && !of" :since="known.since" />
+  <SinceText v-if="known?.since.length && !of && !isWhoOnly" :since="known.since" />
 </template>
 
 <style scoped>

@@ -213,7 +213,4 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
 .said {
   margin: 12px 0;
 }
-h2 {
-  margin: 8px 0 4px;
-}
 </style>

@@ -9,7 +9,7 @@ import { dayCurve, dayScale, dayTall, hang, timeY } from './dayPlaces'
 const props = defineProps<{ view: CalendarView; isTight?: boolean; chosen?: string }>()
 const emit = defineEmits<{ choose: [entry: CalendarEntry]; day: [day: Day] }>()
 const locale = useLocale()
-const WIDE = 22
+const WIDE = 16
 const scale = computed(() => dayScale(props.view.entries, props.isTight ?? false))
 const hours = computed(() =>
   Array.from({ length: 24 - scale.value.from }, (_, index) => scale.value.from + index).filter(
@@ -47,7 +47,7 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
 </script>
 
 <template>
-  <div class="week" :style="{ gridTemplateColumns: `3.2em repeat(${days.length}, minmax(0, 1fr))` }">
+  <div class="week" :style="{ gridTemplateColumns: `2.9em repeat(${days.length}, minmax(0, 1fr))` }">
     <div class="hours" aria-hidden="true">
       <span v-for="hour in hours" :key="hour" :style="{ top: `${timeY(hour * 60, scale)}px` }">{{
         hourName(hour)
@@ -97,7 +97,7 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
 <style scoped>
 .week {
   display: grid;
-  gap: 0 6px;
+  gap: 0 4px;
 }
 .hours {
   position: relative;
@@ -139,9 +139,9 @@ h3 {
 }
 .entry {
   position: absolute;
-  left: 26px;
+  left: 20px;
   right: 0;
-  padding: 2px 5px;
+  padding: 2px 4px;
   border: 1px solid var(--zaffer);
   background: var(--paper);
   color: var(--ink);
@@ -184,8 +184,8 @@ h3 {
 }
 .thread {
   position: absolute;
-  left: -5px;
-  width: 5px;
+  left: -4px;
+  width: 4px;
   border-top: 1px solid var(--rule2);
 }
 .slot {

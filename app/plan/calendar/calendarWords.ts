@@ -9,7 +9,7 @@ export const clockOf = (minutes: number): string =>
 
 /** A day with its weekday. */
 export const dayWords = (day: Day, locale: string, weekday: 'short' | 'long' = 'short'): string =>
-  new Date(`${day}T12:00Z`).toLocaleDateString(locale, { weekday, day: 'numeric', timeZone: 'UTC' })
+  `${new Date(`${day}T12:00Z`).toLocaleDateString(locale, { weekday, timeZone: 'UTC' })} ${Number(day.slice(8))}`
 
 /** An entry in words, for whoever does not see where it stands. */
 export const entryWords = ({ day, minutes, profileName, networkName, state, text }: CalendarEntry): string =>

@@ -5,7 +5,7 @@ const route = useRoute()
 </script>
 
 <template>
-  <aside aria-label="Margin: notes and workings" class="no-print" :class="{ over: shell.isOpenOver }">
+  <aside aria-label="Margin: notes and workings" class="no-print workings" :class="{ over: shell.isOpenOver }">
     <button
       type="button"
       class="bare close"

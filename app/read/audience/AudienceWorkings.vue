@@ -83,20 +83,6 @@ const path = ({ points }: AudienceLine) =>
 </template>
 
 <style scoped>
-h2 {
-  font: italic 600 15px var(--serif);
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 6px;
-  margin: 16px 0 8px;
-}
-dl {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 3px 10px;
-}
-dd {
-  text-align: right;
-}
 path {
   fill: none;
   stroke-width: 2;

@@ -59,12 +59,6 @@ const say = (value: number) => sayPostValue(props.figure!.id, value, locale)
 </template>
 
 <style scoped>
-h2 {
-  font: italic 600 15px var(--serif);
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 6px;
-  margin: 16px 0 8px;
-}
 p,
 dl {
   margin-bottom: 6px;
@@ -75,9 +69,6 @@ dl {
   gap: 3px 10px;
   border-block: 1px solid var(--rule);
   padding: 4px 0;
-}
-dd {
-  text-align: right;
 }
 ul {
   list-style: none;

@@ -100,27 +100,13 @@ const partsOf = (facet: VisitPart['facet']) => (data.value?.parts ?? []).filter(
 </template>
 
 <style scoped>
-h2 {
-  font: italic 600 15px var(--serif);
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 6px;
-  margin: 16px 0 8px;
-}
 h3 {
   font-size: var(--text-small);
   color: var(--ink2);
   margin: 12px 0 3px;
 }
-dl {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 3px 10px;
-}
 dt {
   overflow-wrap: anywhere;
-}
-dd {
-  text-align: right;
 }
 path {
   stroke: var(--series);

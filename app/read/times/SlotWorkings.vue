@@ -77,21 +77,6 @@ const dayOf = (at: number) =>
 </template>
 
 <style scoped>
-h2 {
-  font: italic 600 15px var(--serif);
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 6px;
-  margin: 16px 0 8px;
-}
-dl {
-  margin-top: 10px;
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 3px 10px;
-}
-dd {
-  text-align: right;
-}
 ul {
   padding-left: 0;
   list-style: none;

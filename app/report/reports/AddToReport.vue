@@ -111,11 +111,15 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       return [{ name: declarationOf('places').name, make: () => newBlock('places') }]
     case 'reviews':
       return [{ name: declarationOf('reviews').name, make: () => newBlock('reviews') }]
+    case 'calendar':
     case 'times':
       return [
         {
           name: declarationOf('times').name,
-          make: () => ({ ...newBlock('times'), ...timesSchema.cast(route.query, { stripUnknown: true }) }),
+          make: () => ({
+            ...newBlock('times'),
+            ...(page.value === 'times' && timesSchema.cast(route.query, { stripUnknown: true })),
+          }),
         },
       ]
     case 'field':
