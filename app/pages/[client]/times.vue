@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RESPONSE_BASES, RESPONSES } from '~~/core/times/responses'
 import { WEEKDAYS } from '~~/core/times/slots'
-import { TIME_LINES, TIME_WEEKS, timesSchema, type TimesQuery, type TimesView } from '~~/shared/read/times'
+import { TIME_LINES, timesSchema, type TimesQuery, type TimesView } from '~~/shared/read/times'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Times · Zaffer' })
@@ -9,7 +9,7 @@ const route = useRoute()
 const router = useRouter()
 const shell = useShell()
 const { slug, base } = useClient()
-const { address, description } = useScope()
+const { address } = useScope()
 const FIELDS = Object.keys(timesSchema.fields) as (keyof TimesQuery)[]
 /** What the address says of how times are looked at; what has no meaning there is left to the server to say. */
 const asked = computed<Partial<Record<keyof TimesQuery, string>>>(() =>
@@ -54,7 +54,6 @@ const named = (id: string) => RESPONSES.find((each) => each.id === id)?.name ?? 
 const what = computed(
   () => `${named(valueOf('response'))} ${RESPONSE_BASES.find(({ id }) => id === valueOf('base'))?.name ?? ''}`,
 )
-const zoneName = computed(() => description.data.value?.client.timeZone.split('/').at(-1)!.replace('_', ' ') ?? '')
 interface Choice {
   name: string
   label: string
@@ -62,42 +61,6 @@ interface Choice {
   options: { value: string; name: string }[]
 }
 const CHOICES = computed<Choice[]>(() => [
-  {
-    name: 'response',
-    label: 'By what',
-    value: valueOf('response'),
-    options: RESPONSES.map(({ id, name }) => ({ value: id, name: `by ${name}` })),
-  },
-  {
-    name: 'base',
-    label: 'For each of what',
-    value: valueOf('base'),
-    options: RESPONSE_BASES.map(({ id, name }) => ({ value: id, name })),
-  },
-  {
-    name: 'weeks',
-    label: 'Over how many weeks',
-    value: valueOf('weeks'),
-    options: TIME_WEEKS.map((weeks) => ({ value: String(weeks), name: `over ${weeks} weeks` })),
-  },
-  {
-    name: 'network',
-    label: 'On which networks',
-    value: valueOf('network') || 'all',
-    options: [
-      { value: 'all', name: 'on all networks' },
-      ...(data.value?.networks ?? []).map(({ id, name }) => ({ value: id, name: `on ${name}` })),
-    ],
-  },
-  {
-    name: 'zone',
-    label: 'In whose time',
-    value: valueOf('zone') || 'all',
-    options: [
-      { value: 'all', name: `in ${zoneName.value} time` },
-      ...(data.value?.countries ?? []).map(({ id, name }) => ({ value: id, name: `in the time of ${name}` })),
-    ],
-  },
   {
     name: 'lines',
     label: 'What the lines are',
@@ -114,27 +77,6 @@ const CHOICES = computed<Choice[]>(() => [
     ],
   },
 ])
-const counts = (name: 'wanted' | 'apart', all: readonly number[], words: (count: number) => string) => {
-  const now = Number(valueOf(name))
-  return [...new Set([...all, now])]
-    .filter(Number.isFinite)
-    .sort((a, b) => a - b)
-    .map((count) => ({ value: String(count), name: words(count) }))
-}
-const PLAN = computed<Choice[]>(() => [
-  {
-    name: 'wanted',
-    label: 'How many slots a week',
-    value: valueOf('wanted'),
-    options: counts('wanted', [1, 2, 3, 5, 7, 10, 14], (count) => `${count} ${count === 1 ? 'slot' : 'slots'} a week`),
-  },
-  {
-    name: 'apart',
-    label: 'How far apart',
-    value: valueOf('apart'),
-    options: counts('apart', [1, 3, 6, 12, 24, 48], (count) => `${count} ${count === 1 ? 'hour' : 'hours'} apart`),
-  },
-])
 const download = computed(
   () => `${base.value}/downloads/times?${new URLSearchParams({ ...address.value, ...asked.value })}`,
 )
@@ -145,8 +87,14 @@ const download = computed(
     <h1 class="hidden-but-read">When is the audience there, and when did posts do well?</h1>
     <ScopeSentence />
     <div class="row choose no-print">
+      <TimesChoice
+        :asked="asked"
+        :networks="data?.networks ?? []"
+        :countries="data?.countries ?? []"
+        @choose="choose"
+      />
       <Select
-        v-for="choice in [...CHOICES, ...PLAN]"
+        v-for="choice in CHOICES"
         :key="choice.name"
         :model-value="choice.value"
         :options="choice.options"

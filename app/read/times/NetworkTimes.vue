@@ -4,7 +4,7 @@ import { formatSignedShare } from '~~/core/format/numbers'
 import { slotName } from '~~/core/times/slots'
 import type { NetworkTimes } from '~~/shared/read/times'
 
-defineProps<{ networks: readonly NetworkTimes[] }>()
+defineProps<{ networks: readonly NetworkTimes[]; isPlain?: boolean }>()
 const locale = useLocale()
 const [WIDTH, TALL] = [240, 34]
 const path = (values: readonly (number | null)[]) =>
@@ -42,7 +42,7 @@ const COLUMNS = [
 
 <template>
   <WideContent label="Networks side by side">
-    <OrderedTable name="networks" :columns="COLUMNS" :rows="networks" :key-of="({ id }) => id">
+    <OrderedTable name="networks" :columns="COLUMNS" :rows="networks" :key-of="({ id }) => id" :is-plain="isPlain">
       <template #week="{ row }"
         ><template v-if="row.there"
           ><svg :width="WIDTH" :height="TALL + 2" aria-hidden="true">

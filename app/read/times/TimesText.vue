@@ -32,11 +32,13 @@ const isDrawn = computed(() => (props.lines === 'there' ? props.view.there : pro
     <p class="quiet small">
       <template v-if="lines === 'there'">{{ thereWords(view, locale) }} {{ fullestWords(view) }}</template>
       <template v-else-if="view.arrivals">
+        {{ view.whyNotThere }}
         When people responded, whatever the time of publishing, of {{ view.arrivals.posts }} posts of twelve weeks;
         {{ formatShare(view.arrivals.placed, locale) }} of what they brought could be placed within four hours.
       </template>
       <template v-else
-        >When interactions arrive is not known: no post of twelve weeks was looked at over its life.</template
+        >{{ view.whyNotThere }} When interactions arrive is not known: no post of twelve weeks was looked at over its
+        life.</template
       >
     </p>
     <h3 class="heading">What that suggests</h3>

@@ -25,6 +25,7 @@ import OccasionsBlock from '~/read/tags/OccasionsBlock.vue'
 import OccasionsSettings from '~/read/tags/OccasionsSettings.vue'
 import TargetsBlock from '~/read/targets/TargetsBlock.vue'
 import TimesBlock from '~/read/times/TimesBlock.vue'
+import TimesSettings from '~/read/times/TimesSettings.vue'
 import UnusualBlock from '~/read/unusual/UnusualBlock.vue'
 import WhyBlock from '~/read/why/WhyBlock.vue'
 import PageBlock from '~/report/reports/PageBlock.vue'
@@ -59,7 +60,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   links: { versions: { 1: LinksBlock } },
   places: { versions: { 1: PlacesBlock } },
   reviews: { versions: { 1: ReviewsBlock } },
-  times: { versions: { 1: TimesBlock } },
+  times: { versions: { 1: TimesBlock }, settings: TimesSettings },
   field: { versions: { 1: FieldBlock } },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },

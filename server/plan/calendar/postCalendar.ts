@@ -7,6 +7,7 @@ import { hourClock, localClock } from '../../../core/times/slots'
 import type { CalendarEntry, CalendarQuery, CalendarSlot, CalendarView } from '../../../shared/plan/postCalendar'
 import { timesSchema, type TimesView } from '../../../shared/read/times'
 import { postFilterOf } from '../../../shared/read/postFilter'
+import { remembered } from '../../figures/remembered'
 import { wherePosts } from '../../figures/questions/wherePosts'
 import type { ProfileRow } from '../../figures/questions/profileRows'
 import type { ResolvedScope } from '../../figures/resolveScope'
@@ -46,7 +47,7 @@ export async function calendarOf(
   const times =
     span === 'month' || own.length === 0
       ? undefined
-      : await timesOf(db, { ...scope, period: { from: lastComplete, to: lastComplete } }, timesSchema.getDefault(), at)
+      : await usualTimes(db, { ...scope, period: { from: lastComplete, to: lastComplete } }, at)
   const entries = entriesOf(db, own, [
     ...published.slice(0, MOST_ENTRIES).map((row) => ({ ...row, state: 'published' as const })),
     ...tried.map((row) => ({ ...row, format: '', text: 'A try, to find out', state: 'tried' as const })),
@@ -88,6 +89,13 @@ export async function calendarOf(
     slots: times ? slotsOf(db, times, period, at) : [],
     rhythm: rhythmBy(known, own, lastComplete),
   }
+}
+
+/** When to post, as the page of times begins: remembered, as every week of the calendar asks the same. */
+async function usualTimes(db: ClientDb, scope: ResolvedScope, at: number): Promise<TimesView> {
+  const key = ['usual times', scope.connected.map(({ profile_id: id }) => id), scope.period.to, at]
+  const answer = await remembered(db, JSON.stringify(key), (then) => timesOf(then, scope, timesSchema.getDefault(), at))
+  return JSON.parse(answer) as TimesView
 }
 
 /** Whether only some formats or tags are wanted, which tries do not have. */

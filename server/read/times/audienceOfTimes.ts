@@ -65,8 +65,6 @@ export interface KnownThere {
   profiles: ProfileThere[]
   /** People by country, over the profiles. */
   countries: { id: string; name: string }[]
-  /** Why it is not known of the others. */
-  why: string
 }
 
 /**
@@ -76,7 +74,7 @@ export interface KnownThere {
  */
 export async function knownThere(db: ClientDb, profiles: readonly ProfileRow[], to: Day): Promise<KnownThere> {
   const ids = profiles.map(({ profile_id: id }) => id)
-  if (ids.length === 0) return { profiles: [], countries: [], why: 'There is no profile.' }
+  if (ids.length === 0) return { profiles: [], countries: [] }
   const hours = await hoursOf(db, ids, to)
   const countries = await countriesOf(db, ids, to)
   const clock = hourClock(db.timeZone)
@@ -113,7 +111,7 @@ export async function knownThere(db: ClientDb, profiles: readonly ProfileRow[], 
       },
     ]
   })
-  return { profiles: known, countries: mostOf(countries), why: whyNot(profiles, to) }
+  return { profiles: known, countries: mostOf(countries) }
 }
 
 /** The countries of most people, by name. */
@@ -127,7 +125,9 @@ function mostOf(rows: readonly { country: string; people: number }[]): { id: str
     .map(([id]) => ({ id, name: partName(BY_COUNTRY, id) }))
 }
 
-function whyNot(profiles: readonly ProfileRow[], to: Day): string {
+/** Why it is not known when the followers of profiles are there. */
+export function whyNotThere(profiles: readonly ProfileRow[], to: Day): string {
+  if (profiles.length === 0) return 'There is no profile.'
   const telling = profiles.filter(({ network }) => network in BY_HOUR.networks || network in BY_OWN_HOUR.networks)
   return telling.length === 0
     ? 'No network of these profiles tells when followers are there.'

@@ -24,7 +24,7 @@ import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { badRequest } from '../../platform/problems/problem'
 import { threadOf } from '../../platform/threads'
-import { knownThere, shownThere } from './audienceOfTimes'
+import { knownThere, shownThere, whyNotThere } from './audienceOfTimes'
 import { looksOfTimes, MOST_POSTS, postsOfTimes, type TimedPost } from './postsOfTimes'
 import { keepTries, thought, triesOf, type TryRow } from './tries'
 
@@ -95,7 +95,7 @@ export async function timesOf(
     profiles: own.map(({ profile_id: id, name, networkName }) => ({ id, name: `${name}, ${networkName}` })),
     period,
     posts: { counted: counted.judged.length, ...counted.left, isCut: rows.length > MOST_POSTS },
-    ...(shown ? { there: shown } : { whyNotThere: there.why }),
+    ...(shown ? { there: shown } : { whyNotThere: whyNotThere(own, to) }),
     ...(arrived && { arrivals: arrived }),
     lifts: lifted.lifts.slots,
     scatter: lifted.lifts.scatter,
