@@ -9,7 +9,7 @@ import { dayCurve, dayScale, dayTall, hang, timeY } from './dayPlaces'
 const props = defineProps<{ view: CalendarView; isTight?: boolean; chosen?: string }>()
 const emit = defineEmits<{ choose: [entry: CalendarEntry]; day: [day: Day] }>()
 const locale = useLocale()
-const WIDE = 16
+const WIDE = 13
 const scale = computed(() => dayScale(props.view.entries, props.isTight ?? false))
 const hours = computed(() =>
   Array.from({ length: 24 - scale.value.from }, (_, index) => scale.value.from + index).filter(
@@ -139,9 +139,9 @@ h3 {
 }
 .entry {
   position: absolute;
-  left: 20px;
+  left: 16px;
   right: 0;
-  padding: 2px 4px;
+  padding: 2px 3px;
   border: 1px solid var(--zaffer);
   background: var(--paper);
   color: var(--ink);

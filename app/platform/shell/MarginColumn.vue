@@ -5,7 +5,7 @@ const route = useRoute()
 </script>
 
 <template>
-  <aside aria-label="Margin: notes and workings" class="no-print workings" :class="{ over: shell.isOpenOver }">
+  <aside aria-label="Margin: notes and workings" class="no-print" :class="{ over: shell.isOpenOver }">
     <button
       type="button"
       class="bare close"
@@ -16,8 +16,13 @@ const route = useRoute()
       ×
     </button>
     <NoteList v-if="route.meta.scope" />
-    <WorkingsPanel v-if="selected && route.meta.figures" :metric="selected.metric" :who="selected.who" />
-    <div :ref="(element) => (shell.marginPlace = element as HTMLElement | null)" />
+    <WorkingsPanel
+      class="workings"
+      v-if="selected && route.meta.figures"
+      :metric="selected.metric"
+      :who="selected.who"
+    />
+    <div class="workings" :ref="(element) => (shell.marginPlace = element as HTMLElement | null)" />
     <p v-if="route.meta.figures && !selected" class="quiet">Select a figure to see how it came about.</p>
   </aside>
 </template>

@@ -31,7 +31,8 @@ const dayOf = (at: number) =>
     <h2>{{ number > 0 ? `Slot ${number}: ` : '' }}{{ slotName(chosen) }}</h2>
     <p v-if="each.lift">
       {{ each.posts }} posts went out in this hour. Beside what their profile and format usually bring, they brought
-      {{ signed(each.lift.value) }} {{ what }}, between {{ signed(each.lift.low) }} and {{ signed(each.lift.high) }}.
+      {{ formatShare(Math.abs(each.lift.value), locale) }} {{ each.lift.value < 0 ? 'fewer' : 'more' }} {{ what }},
+      between {{ signed(each.lift.low) }} and {{ signed(each.lift.high) }}.
     </p>
     <p v-else>
       {{ each.posts === 0 ? 'No post' : each.posts === 1 ? 'One post' : `${each.posts} posts` }} in this hour:

@@ -18,7 +18,7 @@ const isDrawn = computed(() => (props.lines === 'there' ? props.view.there : pro
         <span v-if="isDrawn"
           ><i class="key-line" />{{ lines === 'there' ? 'followers there' : 'interactions arriving' }}</span
         >
-        <span
+        <span v-if="day === undefined"
           ><i class="key-post" />a post, larger where it did better than usual{{
             view.marks.length < view.posts.counted ? ` (the newest ${view.marks.length})` : ''
           }}</span
