@@ -44,4 +44,9 @@ test('a month shows every day, its gaps, and who posts how often', async ({ page
   await page.getByRole('combobox', { name: 'How much is seen at once' }).click()
   await page.getByRole('option', { name: 'by week' }).click()
   await expect(page.getByText(/The curve down each day is the audience of Tintype/)).toBeVisible()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'As iCalendar' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('Mossgate Gardens, posts, 2026-10-12 to 2026-10-18.ics')
 })

@@ -1,7 +1,9 @@
+import ICAL from 'ical.js'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { resolveScope } from '../../server/figures/resolveScope'
 import type { ClientDb } from '../../server/platform/database/clientDb'
+import { calendarFile } from '../../server/plan/calendar/calendarFile'
 import { calendarOf } from '../../server/plan/calendar/postCalendar'
 import { thisHour } from '../../server/read/times/times'
 import { calendarSchema, type CalendarView } from '../../shared/plan/postCalendar'
@@ -159,5 +161,29 @@ describe('the calendar', () => {
       { tags: 'x' },
     ])
       expect(() => calendarSchema.validateSync(wrong)).toThrow()
+  })
+  it('goes out as iCalendar, which another program reads as it stands here', async () => {
+    const view = await calendar({ on: '2026-10-20', span: 'month' })
+    const text = calendarFile(db, view, thisHour())
+    const read = new ICAL.Component(ICAL.parse(text) as unknown[])
+    expect(read.getAllSubcomponents('vtimezone').map((zone) => zone.getFirstPropertyValue('tzid'))).toEqual([
+      'Europe/London',
+    ])
+    const zone = new ICAL.Timezone(read.getFirstSubcomponent('vtimezone')!)
+    const events = read.getAllSubcomponents('vevent').map((component) => new ICAL.Event(component))
+    expect(events.map(({ uid }) => uid)).toEqual(
+      view.entries.map(({ state, profile, id }) => `${state}-${profile}-${id}@zaffer`),
+    )
+    // by the zone that the file itself defines: in summer and, from the 25th on, in winter
+    events.forEach(({ startDate, endDate, description }, index) => {
+      const entry = view.entries[index]!
+      startDate.zone = zone
+      endDate.zone = zone
+      expect(startDate.toUnixTime() * 1000).toBe(entry.at)
+      expect(endDate.toUnixTime() - startDate.toUnixTime()).toBe(entry.state === 'tried' ? 3600 : 900)
+      expect(description).toContain(entry.text)
+    })
+    expect(text).toContain('DTSTART;TZID=Europe/London:20261028T200000')
+    expect(text).toContain('DTSTART;TZID=Europe/London:20261020T200000')
   })
 })

@@ -268,6 +268,7 @@ describe('every route', () => {
       'audience',
       'audience/over-time',
       'calendar',
+      'calendar/file',
       'downloads/[kind]',
       'link-pages',
       'links',

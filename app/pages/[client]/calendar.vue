@@ -115,6 +115,10 @@ function choose(each: CalendarEntry) {
   shell.isMarginOpen = true
   void router.replace({ query: { ...route.query, entry: keyOf(each) } })
 }
+const file = computed(
+  () =>
+    `${base.value}/calendar/file?${new URLSearchParams({ ...(address.value.who && { who: address.value.who }), ...asked.value })}`,
+)
 const openDay = (day: Day) => show({ on: day, span: 'day' })
 </script>
 
@@ -137,6 +141,7 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         :aria-label="choice.label"
         @update:model-value="(value) => show({ [choice.name]: value === 'all' ? undefined : value })"
       />
+      <a class="right" :href="file" download>As iCalendar</a>
     </div>
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Opening the calendar …</p>
@@ -206,6 +211,10 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
   flex-wrap: wrap;
   gap: 6px 8px;
   margin: 8px 0;
+}
+.right {
+  margin-left: auto;
+  align-self: center;
 }
 .small {
   font-size: var(--text-small);
