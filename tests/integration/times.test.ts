@@ -406,6 +406,8 @@ describe('the block', () => {
     })
     expect(filled).toMatchObject({ response: 'interactions', base: 'for each person reached' })
     expect(filled.view.suggestions).toHaveLength(3)
+    // what the agency tries is none of a reader's business
+    expect([filled.view.planned, filled.view.tries]).toEqual([[], []])
     const { rows, columns } = timesBlock.tableOf!(filled, 'Europe/London')
     expect([rows.length, columns.length]).toEqual([168, 11])
     expect(rows[filled.view.suggestions[0]!.slot]!.at(-1)).toBe(1)

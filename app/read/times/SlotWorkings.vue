@@ -65,7 +65,7 @@ const dayOf = (at: number) =>
       >
     </dl>
     <template v-if="posts.length">
-      <h2>Its posts</h2>
+      <h2>{{ posts.length < each.posts ? 'The newest of its posts' : 'Its posts' }}</h2>
       <ul>
         <li v-for="post in posts" :key="`${post.profile} ${post.id}`">
           <NuxtLink :to="`/${slug}/content/${post.profile}/${post.id}`">{{ dayOf(post.at) }}</NuxtLink

@@ -10,7 +10,8 @@ export const timesBlock: ReportBlock<FilledTimes> = {
   fill: async ({ db, scope, block }) => {
     const query = timesSchema.cast(block, { stripUnknown: true })
     return {
-      view: await timesOf(db, scope, query),
+      // what is planned and tried is the agency's own affair
+      view: { ...(await timesOf(db, scope, query)), planned: [], tries: [] },
       response: RESPONSES.find(({ id }) => id === query.response)!.name,
       base: RESPONSE_BASES.find(({ id }) => id === query.base)!.name,
     }
