@@ -6,6 +6,8 @@ test('the week is read by pointer and by keys, and the choice is in the address'
   const week = page.getByRole('slider', { name: /The week, hour by hour/ })
   await expect(week).toBeVisible()
   await expect(page.getByText(/it matters when they are published: by/)).toBeVisible()
+  await expect(page.getByText(/up to 28 Oct 2026/).first()).toBeVisible()
+  await expect(page.getByText('against')).toBeHidden()
   const slots = page.getByRole('table').filter({ hasText: 'Lift over usual' })
   await expect(slots.getByRole('row')).toHaveCount(6)
   // the best of them is the one that stands in the margin

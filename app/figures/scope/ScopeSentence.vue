@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { describeDay } from '~~/core/periods/describePeriod'
 import type OpeningPopover from '../../platform/shell/OpeningPopover.vue'
 
 /** What it is of, in words, on pages where that is not chosen by profile. */
 defineProps<{
   of?: string
   /** Whether only whom it is of is chosen here: what else it says stands in the slot. */ isWhoOnly?: boolean
+  /** Whether the period counts by its end alone, and nothing is compared. */ isUpTo?: boolean
 }>()
 const { scope, change, description, error } = useScope()
 const session = useSession()
@@ -48,6 +50,13 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
         {{ known.words.who }}
       </button>
       <slot v-if="isWhoOnly" />
+      <template v-else-if="isUpTo">
+        {{ ' ' }}
+        up to
+        <button type="button" class="phrase" data-phrase="1" aria-haspopup="dialog" @click="period?.toggle($event)">
+          {{ describeDay(known.period.to) }}
+        </button>
+      </template>
       <template v-else>
         {{ ' ' }}
         from
@@ -121,7 +130,7 @@ const problem = computed(() => error.value ?? (description.error.value as Error 
       ><LazyScopeKeeper v-if="known" :saved="known.saved" :words="known.words" @done="keeper?.hide()"
     /></OpeningPopover>
   </header>
-  <SinceText v-if="known?.since.length && !of && !isWhoOnly" :since="known.since" />
+  <SinceText v-if="known?.since.length && !of && !isWhoOnly && !isUpTo" :since="known.since" />
 </template>
 
 <style scoped>

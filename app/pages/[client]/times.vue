@@ -85,7 +85,7 @@ const download = computed(
 <template>
   <div>
     <h1 class="hidden-but-read">When is the audience there, and when did posts do well?</h1>
-    <ScopeSentence />
+    <ScopeSentence is-up-to />
     <div class="row choose no-print">
       <TimesChoice
         :asked="asked"
