@@ -20,16 +20,24 @@ export function cholesky(matrix: Float64Array, n: number): Float64Array {
 }
 
 /**
- * Solves L·x = b by forward substitution.
+ * Solves L·X = B by forward substitution, for as many right sides at once as B has columns.
  *
- * @example forwardSolve(Float64Array.of(2, 0, 1, 2), Float64Array.of(4, 6), 2) // 2, 2
+ * @param right    n rows of `columns` numbers each
+ * @returns        X, as B is laid out
+ * @example        forwardSolve(Float64Array.of(2, 0, 1, 2), Float64Array.of(4, 6), 2) // 2, 2
  */
-export function forwardSolve(lower: Float64Array, right: Float64Array, n: number): Float64Array {
-  const x = new Float64Array(n)
+export function forwardSolve(lower: Float64Array, right: Float64Array, n: number, columns = 1): Float64Array {
+  const x = Float64Array.from(right)
   for (let row = 0; row < n; row++) {
-    let rest = right[row]!
-    for (let k = 0; k < row; k++) rest -= lower[row * n + k]! * x[k]!
-    x[row] = rest / lower[row * n + row]!
+    const own = row * columns
+    for (let k = 0; k < row; k++) {
+      const factor = lower[row * n + k]!
+      if (factor === 0) continue
+      const other = k * columns
+      for (let column = 0; column < columns; column++) x[own + column]! -= factor * x[other + column]!
+    }
+    const diagonal = lower[row * n + row]!
+    for (let column = 0; column < columns; column++) x[own + column]! /= diagonal
   }
   return x
 }

@@ -48,9 +48,14 @@ const SLOT_SPREAD = 0.3
 /** What accounts for so little of it is left out. */
 const LEAST_WEIGHT = 0.01
 
-/** How alike two places on a circle are, from 1 to nearly 0: the periodic kernel (MacKay 1998). */
-const alike = (apart: number, around: number, reach: number) =>
-  Math.exp((-2 * Math.sin((Math.PI * apart) / around) ** 2) / ((2 * Math.PI * reach) / around) ** 2)
+/** Less alike than this is not at all: numbers far below would only be slow to reckon with. */
+const LEAST_ALIKE = 1e-12
+
+/** How alike two places on a circle are, from 1 to 0: the periodic kernel (MacKay 1998). */
+function alike(apart: number, around: number, reach: number): number {
+  const value = Math.exp((-2 * Math.sin((Math.PI * apart) / around) ** 2) / ((2 * Math.PI * reach) / around) ** 2)
+  return value < LEAST_ALIKE ? 0 : value
+}
 
 const SAME_WEEKDAY = new Float64Array(SLOTS * SLOTS)
 const LIKE_HOUR = new Float64Array(SLOTS * SLOTS)
@@ -153,16 +158,16 @@ function thoughtOf(seen: readonly number[], counts: Float64Array, means: Float64
     const weight = Math.exp(fit - best) / all
     if (weight < LEAST_WEIGHT) continue
     whole += weight
+    const beside = new Float64Array(n * SLOTS)
+    for (let row = 0; row < n; row++)
+      for (let slot = 0; slot < SLOTS; slot++) beside[row * SLOTS + slot] = together(seen[row]! * SLOTS + slot)
+    const own = forwardSolve(lower, beside, n, SLOTS)
     for (let slot = 0; slot < SLOTS; slot++) {
-      const own = forwardSolve(
-        lower,
-        Float64Array.from(seen, (other) => together(slot * SLOTS + other)),
-        n,
-      )
       let [mean, variance] = [0, prior]
       for (let row = 0; row < n; row++) {
-        mean += own[row]! * solved[row]!
-        variance -= own[row]! ** 2
+        const value = own[row * SLOTS + slot]!
+        mean += value * solved[row]!
+        variance -= value ** 2
       }
       first[slot]! += weight * mean
       second[slot]! += weight * (Math.max(0, variance) + mean ** 2)
