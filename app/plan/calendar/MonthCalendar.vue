@@ -36,12 +36,12 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
         :aria-label="describeDay(day)"
       >
         <template v-if="isIn(day)">
-          <h3>
+          <h2>
             <button type="button" class="bare" :aria-label="`The day ${describeDay(day)}`" @click="emit('day', day)">
               {{ Number(day.slice(8)) }}
             </button>
             <span v-if="byDay.get(day)" class="quiet">{{ byDay.get(day)!.length }}</span>
-          </h3>
+          </h2>
           <button
             v-for="entry in (byDay.get(day) ?? []).slice(0, shown)"
             :key="keyOf(entry)"
@@ -97,12 +97,12 @@ section {
 .outside {
   background: var(--rail);
 }
-.today h3 button {
+.today h2 button {
   color: var(--on-zaffer);
   background: var(--zaffer);
   padding: 0 5px;
 }
-h3 {
+h2 {
   display: flex;
   justify-content: space-between;
   margin: 0 0 2px;

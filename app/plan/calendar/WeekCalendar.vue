@@ -54,12 +54,12 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
       }}</span>
     </div>
     <section v-for="each in days" :key="each.day" :aria-label="dayWords(each.day, locale, 'long')">
-      <h3>
+      <h2>
         <button v-if="days.length > 1" type="button" class="bare" @click="emit('day', each.day)">
           {{ dayWords(each.day, locale) }}</button
         ><template v-else>{{ dayWords(each.day, locale, 'long') }}</template
         ><span v-if="each.day === view.today" class="today"> today</span>
-      </h3>
+      </h2>
       <div class="column" :style="{ height: `${tall}px` }">
         <i v-for="hour in hours" :key="hour" class="rule" :style="{ top: `${timeY(hour * 60, scale)}px` }" />
         <svg v-if="each.curve" class="curve" :width="WIDE + 2" :height="dayTall(scale)" aria-hidden="true">
@@ -110,7 +110,7 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
   font-size: var(--text-small);
   color: var(--ink3);
 }
-h3 {
+h2 {
   margin: 0;
   height: 26px;
   font: 600 var(--text-label) var(--sans);
