@@ -108,6 +108,11 @@ h2 {
   margin: 0 0 2px;
   font: 600 var(--text-label) var(--sans);
 }
+/* large enough to be met with a finger */
+section button {
+  min-width: 24px;
+  min-height: 24px;
+}
 .entry {
   display: block;
   width: 100%;

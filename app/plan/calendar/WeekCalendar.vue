@@ -110,6 +110,10 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
   font-size: var(--text-small);
   color: var(--ink3);
 }
+h2 button {
+  min-width: 24px;
+  min-height: 24px;
+}
 h2 {
   margin: 0;
   height: 26px;

@@ -19,7 +19,7 @@ const APART = 3
 export const dayScale = (entries: readonly CalendarEntry[], isTight: boolean): DayScale => ({
   from: Math.min(USUAL_FROM, ...entries.map(({ minutes }) => Math.floor(minutes / 60))),
   hourTall: isTight ? 28 : 42,
-  entryTall: isTight ? 20 : 54,
+  entryTall: isTight ? 24 : 54,
 })
 
 /** Where a time stands, in pixels from the top. */

@@ -104,6 +104,7 @@ const reasonOf = ({ by, slot }: Row) => {
   font-weight: 600;
 }
 .name {
+  min-height: 24px;
   font-weight: 600;
   color: var(--ink);
   text-decoration: underline dotted;
