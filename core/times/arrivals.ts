@@ -1,4 +1,4 @@
-import { localClock, slotOf, SLOTS } from './slots'
+import { slotTotals } from './slots'
 
 /** What a post had brought when it was looked at. */
 export interface Look {
@@ -28,8 +28,7 @@ const HOUR_MS = 3_600_000
  * @example      arrivals([{ publishedAt: 0, looks: [{ at: 3_600_000, value: 8 }] }], 'UTC').slots?.[72] // 1
  */
 export function arrivals(posts: readonly { publishedAt: number; looks: readonly Look[] }[], zone: string): Arrivals {
-  const clock = localClock(zone)
-  const slots = Array.from({ length: SLOTS }, () => 0)
+  const pieces: { at: number; value: number }[] = []
   let [all, placed] = [0, 0]
   for (const { publishedAt, looks } of posts) {
     let before = { at: publishedAt, value: 0 }
@@ -42,7 +41,7 @@ export function arrivals(posts: readonly { publishedAt: number; looks: readonly 
           placed += gained
           for (let from = before.at; from < look.at; ) {
             const to = Math.min(look.at, (Math.floor(from / (HOUR_MS / 4)) + 1) * (HOUR_MS / 4))
-            slots[slotOf(clock(from))]! += (gained * (to - from)) / lasted
+            pieces.push({ at: from, value: (gained * (to - from)) / lasted })
             from = to
           }
         }
@@ -50,5 +49,5 @@ export function arrivals(posts: readonly { publishedAt: number; looks: readonly 
       if (look.at > before.at) before = look
     }
   }
-  return { all, placed, ...(placed > 0 && { slots: slots.map((sum) => sum / placed) }) }
+  return { all, placed, ...(placed > 0 && { slots: slotTotals(pieces, zone).map((sum) => sum / placed) }) }
 }

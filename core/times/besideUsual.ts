@@ -22,23 +22,16 @@ const MOST_SPREADS = 3
 /** From the median absolute deviation to the standard deviation of a normal distribution. */
 const MAD_TO_SD = 1.4826
 
-/** How far each post was from what is usual for its profile at that time and for its format, in logarithms. */
-export interface BesideUsual {
-  /** In the order of the posts; the mean over all is 0. */
-  residuals: Float64Array
-  /** Of each post: what would have been usual, as response for each of the base. */
-  usual: Float64Array
-}
-
 /**
  * How posts did beside what is usual: log((response + ½) / (base + 1)), less the running median of the profile over 90
  * days around the post, less what its format does (the median of the rest, drawn towards none), and no further away
  * than three robust standard deviations, so that one post that spread does not decide.
  *
  * @param posts  in any order
- * @example      besideUsual(posts).residuals[0] // 0.27: it brought 31 % more than usual
+ * @returns      of each in its place how far it was from usual, in logarithms; the mean over all is 0
+ * @example      besideUsual(posts)[0] // 0.27: it brought 31 % more than usual
  */
-export function besideUsual(posts: readonly RespondedPost[]): BesideUsual {
+export function besideUsual(posts: readonly RespondedPost[]): Float64Array {
   const levels = Float64Array.from(posts, ({ response, base }) =>
     Math.log((response + 0.5) / (base === undefined ? 1 : base + 1)),
   )
@@ -46,20 +39,14 @@ export function besideUsual(posts: readonly RespondedPost[]): BesideUsual {
   const rest = levels.map((level, index) => level - usualLevels[index]!)
   for (const indices of groupsOf(posts, ({ profile, format }) => `${profile} ${format}`).values()) {
     const effect = median(indices.map((index) => rest[index]!))! * (indices.length / (indices.length + DRAWN_POSTS))
-    for (const index of indices) {
-      rest[index]! -= effect
-      usualLevels[index]! += effect
-    }
+    for (const index of indices) rest[index]! -= effect
   }
   const middle = median([...rest]) ?? 0
   const spread = MAD_TO_SD * (median([...rest].map((value) => Math.abs(value - middle))) ?? 0)
   const limit = spread > 0 ? MOST_SPREADS * spread : Infinity
   const held = rest.map((value) => Math.max(-limit, Math.min(limit, value - middle)))
   const mean = held.length > 0 ? held.reduce((sum, value) => sum + value, 0) / held.length : 0
-  return {
-    residuals: held.map((value) => value - mean),
-    usual: usualLevels.map((level) => Math.exp(level + middle + mean)),
-  }
+  return held.map((value) => value - mean)
 }
 
 /** Which posts belong to each group, by their place in the list. */

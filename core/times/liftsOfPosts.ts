@@ -8,10 +8,9 @@ export interface LiftsOfPosts {
   lifts: SlotLifts
   /** Absent where there are too few posts to tell. */
   chance?: BeyondChance
-  /** Of each post, in their order: its slot, how far it was from usual in logarithms, and what would have been usual. */
+  /** Of each post, in their order: its slot, and how far it was from usual, in logarithms. */
   slots: Int16Array
   residuals: Float64Array
-  usual: Float64Array
 }
 
 /**
@@ -24,7 +23,7 @@ export interface LiftsOfPosts {
 export function liftsOfPosts(posts: readonly RespondedPost[], zone: string): LiftsOfPosts {
   const clock = localClock(zone)
   const slots = Int16Array.from(posts, ({ at }) => slotOf(clock(at)))
-  const { residuals, usual } = besideUsual(posts)
+  const residuals = besideUsual(posts)
   const chance = beyondChance(slots, residuals)
-  return { lifts: slotLifts(slots, residuals), ...(chance && { chance }), slots, residuals, usual }
+  return { lifts: slotLifts(slots, residuals), ...(chance && { chance }), slots, residuals }
 }

@@ -99,7 +99,7 @@ export interface TimesTry {
   isAhead: boolean
   /** What was thought of the slot before, as shares. */
   before: { low: number; high: number }
-  /** The post that was published then. `beside` is absent while it is too young to be judged. */
+  /** The post that was published then. `beside` is absent while it cannot be judged. */
   post?: { id: string; beside?: number }
   /** What is thought of the slot now; absent where it was kept for another response. */
   now?: { low: number; high: number }
@@ -121,8 +121,6 @@ export interface NetworkTimes {
 /** When to post. */
 export interface TimesView {
   zone: string
-  /** The country whose zone it is, where it is not the client’s. */
-  country?: string
   /** Countries that can be chosen: those in which most followers live. */
   countries: { id: string; name: string }[]
   networks: { id: string; name: string }[]
@@ -142,7 +140,6 @@ export interface TimesView {
   whyNotThere?: string
   arrivals?: { slots: number[]; placed: number; posts: number }
   lifts: SlotLift[]
-  scatter: number
   chance?: BeyondChance
   marks: TimesMark[]
   suggestions: Suggestion[]

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Calls by weekday and hour: a line for each day of the week, one above the other; the numbers one key away. */
 import { oneDecimal } from '~~/core/format/numbers'
+import { hourName, WEEKDAYS } from '~~/core/times/slots'
 import type { PlaceInsights } from '~~/shared/read/places'
 
 const props = defineProps<{ calls: NonNullable<PlaceInsights['calls']> }>()
 const locale = useLocale()
-const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 const [WIDTH, STEP, TALL] = [400, 34, 28]
 const most = computed(() => Math.max(...props.calls.byHour.flat(), 0.001))
 const x = (hour: number) => (hour / 24) * WIDTH
@@ -21,16 +21,15 @@ interface Row {
 const rows = computed<Row[]>(() =>
   Array.from({ length: 24 }, (_, hour) => ({ hour, days: props.calls.byHour.map((hours) => hours[hour]!) })),
 )
-const clock = (hour: number) => `${String(hour).padStart(2, '0')}:00`
 const COLUMNS = [
   {
     key: 'hour',
     label: 'From',
     isWords: true,
     valueOf: ({ hour }: Row) => hour,
-    textOf: ({ hour }: Row) => clock(hour),
+    textOf: ({ hour }: Row) => hourName(hour),
   },
-  ...DAYS.map((label, index) => ({
+  ...WEEKDAYS.map((label, index) => ({
     key: label,
     label,
     isFigure: true,
@@ -47,7 +46,7 @@ const fullest = computed(() => {
     }),
   )
   return found.calls > 0
-    ? `Most on ${DAYS[found.day]} from ${clock(found.hour)}: ${oneDecimal(found.calls, locale)} calls in the hour on average.`
+    ? `Most on ${WEEKDAYS[found.day]} from ${hourName(found.hour)}: ${oneDecimal(found.calls, locale)} calls in the hour on average.`
     : 'Nobody called on these days.'
 })
 const days = computed(() => props.calls.days.reduce((sum, each) => sum + each, 0))
@@ -55,8 +54,13 @@ const days = computed(() => props.calls.days.reduce((sum, each) => sum + each, 0
 
 <template>
   <div>
-    <svg class="plotted" :viewBox="`-78 -6 ${WIDTH + 96} ${DAYS.length * STEP + 24}`" role="img" :aria-label="fullest">
-      <g v-for="(day, index) in DAYS" :key="day" :transform="`translate(0 ${(index + 1) * STEP - 6})`">
+    <svg
+      class="plotted"
+      :viewBox="`-78 -6 ${WIDTH + 96} ${WEEKDAYS.length * STEP + 24}`"
+      role="img"
+      :aria-label="fullest"
+    >
+      <g v-for="(day, index) in WEEKDAYS" :key="day" :transform="`translate(0 ${(index + 1) * STEP - 6})`">
         <text class="mark" x="-8" y="-2" text-anchor="end">{{ day }}</text>
         <path class="calls" :d="`M0 0${shape(calls.byHour[index]!)}L${WIDTH} 0Z`" />
         <line class="rule" x1="0" :x2="WIDTH" y1="0" y2="0" />
@@ -66,10 +70,10 @@ const days = computed(() => props.calls.days.reduce((sum, each) => sum + each, 0
         :key="hour"
         class="mark"
         :x="x(hour)"
-        :y="DAYS.length * STEP + 12"
+        :y="WEEKDAYS.length * STEP + 12"
         text-anchor="middle"
       >
-        {{ clock(hour) }}
+        {{ hourName(hour) }}
       </text>
     </svg>
     <TableBehind

@@ -78,6 +78,7 @@ const PLANNED = [
 ]
 function outcome(each: TimesTry): string {
   if (!each.post) return each.isAhead ? 'still to come' : 'nothing was published then'
+  if (!each.now) return 'published; kept for another response'
   if (each.post.beside === undefined) return 'published; judged once it is a week old, unpaid and counted'
   return `came out at ${formatSignedShare(each.post.beside, locale)}`
 }

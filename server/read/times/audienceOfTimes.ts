@@ -70,7 +70,6 @@ export interface KnownThere {
 /**
  * When the followers of profiles are there, each profile by itself: as its network tells it, or converted from the hours
  * of people's own day and the countries in which they live.
- *
  */
 export async function knownThere(db: ClientDb, profiles: readonly ProfileRow[], to: Day): Promise<KnownThere> {
   const ids = profiles.map(({ profile_id: id }) => id)

@@ -89,7 +89,6 @@ export async function timesOf(
   const arrived = await arrivalsOf(db, own, to, zone, query)
   return {
     zone,
-    ...(query.zone !== '' && { country: query.zone }),
     countries: there.countries,
     networks: networksOf(scope.connected),
     profiles: own.map(({ profile_id: id, name, networkName }) => ({ id, name: `${name}, ${networkName}` })),
@@ -98,7 +97,6 @@ export async function timesOf(
     ...(shown ? { there: shown } : { whyNotThere: whyNotThere(own, to) }),
     ...(arrived && { arrivals: arrived }),
     lifts: lifted.lifts.slots,
-    scatter: lifted.lifts.scatter,
     ...(lifted.chance && { chance: lifted.chance }),
     marks: marksOf(counted, lifted, clock),
     suggestions: suggestSlots({
@@ -118,7 +116,9 @@ export async function timesOf(
       from: at,
       zone,
     }),
-    tries: kept.map((row) => tryOf(row, of.get(row.profile)!, posts, counted, lifted, clock, query, at)),
+    tries: kept
+      .filter(({ profile }) => own.some(({ profile_id: id }) => id === profile))
+      .map((row) => tryOf(row, of.get(row.profile)!, posts, counted, lifted, clock, query, at)),
     byNetwork: await byNetworkOf(scope.connected, posts, there.profiles, zone, query, at),
   }
 }
@@ -221,7 +221,7 @@ function tryOf(
     plannedAt: row.plannedAt,
     isAhead: begins >= at,
     before: thought(row),
-    ...(post && { post: { id: post.id, ...(index >= 0 && { beside: Math.expm1(residuals[index]!) }) } }),
+    ...(post && { post: { id: post.id, ...(isSame && index >= 0 && { beside: Math.expm1(residuals[index]!) }) } }),
     ...(isSame && { now: thought(lifts.slots[slot]!) }),
   }
 }
