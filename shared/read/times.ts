@@ -143,6 +143,8 @@ export interface TimesView {
   chance?: BeyondChance
   marks: TimesMark[]
   suggestions: Suggestion[]
+  /** Tries of the coming week from which these keep away. */
+  taken: number
   planned: PlannedTry[]
   tries: TimesTry[]
   byNetwork: NetworkTimes[]

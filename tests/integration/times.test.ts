@@ -321,13 +321,14 @@ describe('tries', () => {
     const before = await times({ tries: 3 })
     const ids = await planned({ tries: 3, profile: photos })
     expect(ids).toHaveLength(3)
-    const { tries, planned: next, suggestions } = await times({ tries: 3 })
+    const { tries, planned: next, suggestions, taken } = await times({ tries: 3 })
     expect(tries.map(({ plannedAt }) => plannedAt.getTime()).sort()).toEqual(before.planned.map(({ at }) => at).sort())
     expect(tries.every(({ isAhead, now, post }) => isAhead && now && !post)).toBe(true)
     for (const { at } of next)
       for (const { plannedAt } of tries)
         expect(Math.abs(at - plannedAt.getTime())).toBeGreaterThanOrEqual(12 * 3_600_000)
     const soon = tries.filter(({ plannedAt }) => plannedAt.getTime() < Date.parse('2026-11-05T06:00Z'))
+    expect(taken).toBe(soon.length)
     for (const { slot } of suggestions)
       for (const other of soon)
         expect(Math.min(Math.abs(slot - other.slot), 168 - Math.abs(slot - other.slot))).toBeGreaterThanOrEqual(12)
@@ -372,6 +373,11 @@ describe('tries', () => {
     expect(told!.before.low).toBeCloseTo(Math.expm1(0.1 - 1.2815515655 * 0.2), 6)
     expect(told!.now).toBeDefined()
     expect([empty!.post, empty!.now, empty!.isAhead]).toEqual([undefined, undefined, false])
+    // by another response it is neither judged nor thought of, and for other profiles it is not shown
+    const [, other] = (await times({ response: 'comments' })).tries
+    expect(other!.post).toEqual({ id: told!.post!.id })
+    expect(other!.now).toBeUndefined()
+    expect((await times({ network: 'zoetrope' })).tries).toEqual([])
   })
   it('are refused for a profile that is not shown, and when there are too many', async () => {
     for (const profile of [foreign, rival, 99])

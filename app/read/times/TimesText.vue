@@ -2,7 +2,7 @@
 /** When to post: the week as lines with the posts on it, whether that is more than chance, and what it suggests. */
 import { formatShare } from '~~/core/format/numbers'
 import type { TimesView } from '~~/shared/read/times'
-import { chanceWords, fullestWords, leftOutWords, slotsWords, thereWords } from './timesWords'
+import { chanceWords, fullestWords, leftOutWords, slotsWords, takenWords, thereWords } from './timesWords'
 
 const props = defineProps<{ view: TimesView; lines: 'there' | 'arrive'; day?: number; isPlain?: boolean }>()
 const chosen = defineModel<number | undefined>()
@@ -42,7 +42,7 @@ const isDrawn = computed(() => (props.lines === 'there' ? props.view.there : pro
       >
     </p>
     <h3 class="heading">What that suggests</h3>
-    <p>{{ chanceWords(view, locale) }}</p>
+    <p>{{ chanceWords(view, locale) }} {{ takenWords(view.taken) }}</p>
     <SlotTable v-if="view.suggestions.length" :view="view" :is-plain="isPlain" @choose="(slot) => (chosen = slot)" />
     <p v-else class="quiet">
       Nothing speaks for one slot more than for another: posts show none, and when the audience is there is not known.

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { TimesView } from '~~/shared/read/times'
-import { chanceWords, fullestWords, leftOutWords, slotsWords, thereWords } from './timesWords'
+import { chanceWords, fullestWords, leftOutWords, slotsWords, takenWords, thereWords } from './timesWords'
 
 const LOCALE = 'en-GB'
 const posts = { counted: 312, paid: 0, young: 0, unknown: 0, isCut: false }
@@ -25,6 +25,12 @@ describe('times in words', () => {
       'Left out: 1 post with paid impressions, 2 posts younger than a week. Only the newest 20,000 posts are looked at.',
     )
     expect(leftOutWords(posts, LOCALE)).toBe('')
+  })
+  it('say why a slot that did well may not be among them', () => {
+    expect([takenWords(0), takenWords(1)]).toEqual([
+      '',
+      'They keep away from one try of the coming week, also where posts did better.',
+    ])
   })
   it('say of whom the audience is, and which hours are alike', () => {
     const slot = (at: number, ofAll: number, group: number) => ({

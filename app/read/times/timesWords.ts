@@ -29,6 +29,12 @@ export function chanceWords(
   return `Among ${among} it matters when they are published: by ${listed(names.filter(Boolean))}. ${said}.`
 }
 
+/** Why a slot that did well may not be among those that are suggested. */
+export const takenWords = (taken: number): string =>
+  taken === 0
+    ? ''
+    : `They keep away from ${taken === 1 ? 'one try' : `${taken} tries`} of the coming week, also where posts did better.`
+
 /** Which posts are left out, and why. */
 export function leftOutWords({ paid, young, unknown, isCut }: TimesView['posts'], locale: string): string {
   const parts = [

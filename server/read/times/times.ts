@@ -107,6 +107,7 @@ export async function timesOf(
       apartHours: query.apart,
       taken: takenSlots,
     }),
+    taken: takenSlots.length,
     planned: planTries({
       lifts: lifted.lifts,
       ...(shown && { there: shown.slots.map((slot) => slot?.ofFullest) }),
