@@ -115,8 +115,14 @@ export async function loadDemo(
         ],
       )
       const connection = await insert(
-        'INSERT INTO connection (client_id, connector, profile_id, credentials) VALUES (?, ?, ?, ?)',
-        [client, profile.network, id, profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null],
+        'INSERT INTO connection (client_id, connector, profile_id, credentials, may_publish) VALUES (?, ?, ?, ?, ?)',
+        [
+          client,
+          profile.network,
+          id,
+          profile.connected ? seal(tokenFor(profile.network, profile.remoteId)) : null,
+          profile.connected ? 1 : 0,
+        ],
       )
       idOf.set(`${profile.network} ${profile.handle}`, id)
       if (!isKnown(profile)) continue

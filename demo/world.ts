@@ -93,17 +93,6 @@ export function world(anchor: Day) {
       const isLive = drawnFormat === 'film' && unit(...key, index, 'live') < 0.2
       const format = isLive ? 'live' : drawnFormat
       const hour = hourOfPost(profile, day, unit(...key, index, 'hour'))
-      const impressions = scatter(
-        profile.impressionsPerPost *
-          FORMAT_STRENGTH[format]! *
-          wobble(0.7, ...key, index) *
-          grown(profile, day) *
-          strength(profile, day),
-        ...key,
-        index,
-      )
-      const interactions =
-        impressions * profile.rate * timeEffect(profile, day, hour) * wobble(0.4, ...key, index, 'rate')
       const remoteId = `${profile.remoteId.slice(0, 8)}${String(dayNumber(day)).padStart(6, '0')}${index}`
       const text = textOf(profile, [...key, index], isAroundNight(profile, day))
       return {
@@ -113,14 +102,39 @@ export function world(anchor: Day) {
         format,
         text,
         hasPicture: !['text', 'link', 'document'].includes(format),
-        impressions,
-        reactions: Math.round(interactions * 0.78),
-        comments: Math.round(interactions * 0.09),
-        shares: Math.round(interactions * 0.08),
-        saves: Math.round(interactions * 0.05),
-        ...moreOf(profile, format, impressions, [...key, index]),
+        ...broughtBy(profile, { day, hour, format }, [...key, index]),
       }
     })
+  }
+
+  /**
+   * What a post brings over its life.
+   *
+   * @param hour  of UTC
+   * @param key   what tells it from others
+   */
+  function broughtBy(
+    profile: DemoProfile,
+    { day, hour, format }: { day: Day; hour: number; format: string },
+    key: readonly (string | number)[],
+  ) {
+    const impressions = scatter(
+      profile.impressionsPerPost *
+        FORMAT_STRENGTH[format]! *
+        wobble(0.7, ...key) *
+        grown(profile, day) *
+        strength(profile, day),
+      ...key,
+    )
+    const interactions = impressions * profile.rate * timeEffect(profile, day, hour) * wobble(0.4, ...key, 'rate')
+    return {
+      impressions,
+      reactions: Math.round(interactions * 0.78),
+      comments: Math.round(interactions * 0.09),
+      shares: Math.round(interactions * 0.08),
+      saves: Math.round(interactions * 0.05),
+      ...moreOf(profile, format, impressions, key),
+    }
   }
 
   /** Whether a day lies around a night on which the gardens are open: from a month before to a week after it. */
@@ -261,7 +275,7 @@ export function world(anchor: Day) {
     return { day, ...Object.fromEntries(reported) }
   }
 
-  return { profileDay, posts, postAt }
+  return { profileDay, posts, postAt, broughtBy }
 }
 
 /** What else a network counts of a post, by its network and format. */

@@ -12,6 +12,9 @@ import type { JobModule } from './platform/jobs/job'
 import type { Job } from './platform/jobs/queue'
 import { workOn, workOnNext } from './platform/jobs/run'
 import { enqueueDueSchedules, type Schedule } from './platform/jobs/schedule'
+import { PUBLISH_DUE } from './plan/publishing/jobs'
+import { publishJob } from './plan/publishing/publish'
+import { publishDueJob } from './plan/publishing/publishDue'
 import { editionIssueJob } from './report/issuing/editionIssue'
 import { editionPrintJob } from './report/issuing/editionPrint'
 
@@ -28,10 +31,13 @@ export const JOBS: readonly JobModule[] = [
   editionIssueJob,
   editionPrintJob,
   housekeepingJob,
+  publishDueJob,
+  publishJob,
 ]
 
 /** What the application does by the clock. */
 export const SCHEDULES: readonly Schedule[] = [
+  { job: PUBLISH_DUE, pattern: '* * * * *' },
   { job: SYNC_DUE, pattern: '* * * * *' },
   { job: VOLUME, pattern: '*/10 * * * *' },
   { job: HOUSEKEEPING, pattern: '17 * * * *' },

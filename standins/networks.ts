@@ -14,6 +14,9 @@ import { volumeOf } from '../demo/volume'
 import type { EstimateQuery } from '../shared/read/reachable'
 import { pictureOf } from '../demo/pictures'
 import { world, type DemoPost } from '../demo/world'
+import { ruleProblems } from '../core/plan/networkRules'
+import { dayAt } from '../core/days/lastCompleteDay'
+import { postedPosts, type Posted, type PostedPosts } from './posted'
 import { issueToken, readToken, type Claims } from './tokens'
 
 /** How the stand-in networks are set up. */
@@ -22,6 +25,8 @@ export interface StandinSettings {
   secret: string
   /** Requests that one token may make in a minute. */
   requestsPerMinute: number
+  /** The posts that were given to them. */
+  posted?: PostedPosts
   /** The last complete day and the time, as the application has them. */
   lastComplete: () => Day
   now: () => number
@@ -31,6 +36,8 @@ export interface Answer {
   status: number
   headers?: Record<string, string>
   body: string
+  /** A picture, in place of the body. */
+  bytes?: Buffer
 }
 
 const HOUR = 3_600_000
@@ -93,7 +100,8 @@ const escape = (text: string) => text.replace(/[&<>"']/g, (character) => `&#${ch
  * their public figures, and the network's volume.
  */
 export function standinNetworks(settings: StandinSettings) {
-  const { profileDay, posts, postAt } = world(settings.anchor)
+  const { profileDay, posts, postAt, broughtBy } = world(settings.anchor)
+  const posted = settings.posted ?? postedPosts()
   const usedCodes = new Set<string>()
   const answers = new Map<string, { at: string; text: string }>()
   const requests = new Map<string, { minute: number; count: number }>()
@@ -102,8 +110,9 @@ export function standinNetworks(settings: StandinSettings) {
   function handle(
     method: string,
     url: URL,
-    headers: { authorization?: string },
+    headers: { 'authorization'?: string; 'idempotency-key'?: string | string[] },
     form: URLSearchParams,
+    body = '',
   ): Answer | undefined {
     const [, networkId = '', ...rest] = url.pathname.split('/')
     if (networkId === 'sites' && method === 'GET') return page(rest[0] ?? '', rest.slice(1).join('/'))
@@ -119,6 +128,12 @@ export function standinNetworks(settings: StandinSettings) {
     const answered = /^profiles\/(\d+)\/reviews\/(\d+)\/answer$/.exec(path)
     if (method === 'PUT' && answered)
       return takeAnswer(network, answered[1]!, answered[2]!, form.get('text') ?? '', headers.authorization)
+    const given = /^profiles\/(\d+)\/posts(?:\/by-key\/([\w-]{1,100}))?$/.exec(path)
+    if (method === 'POST' && given && !given[2])
+      return takePost(network, given[1]!, String(headers['idempotency-key'] ?? ''), body, headers.authorization)
+    if (method === 'GET' && given?.[2]) return foundPost(network, given[1]!, given[2], headers.authorization)
+    const shownPicture = /^pictures\/(\d+)\/(\d+)$/.exec(path)
+    if (method === 'GET' && shownPicture) return pictureGiven(shownPicture[1]!, shownPicture[2]!)
     const picture = /^pictures\/(\d+)\/(\d+)\.svg$/.exec(path)
     if (method === 'GET' && picture) return painted(network, picture[1]!, picture[2]!)
     if (method === 'GET' && path.startsWith('public/'))
@@ -176,8 +191,28 @@ export function standinNetworks(settings: StandinSettings) {
     return days.at(-1) === last ? [...days, addDays(last, 1)] : days
   }
 
+  /** A post that was given to the network, as one of its world. */
+  const asPost = (profile: DemoProfile, { remoteId, publishedAt, day, format, text }: Posted): DemoPost => ({
+    remoteId,
+    publishedAt,
+    day,
+    format,
+    text,
+    hasPicture: false,
+    ...broughtBy(profile, { day, hour: Number(publishedAt.slice(11, 13)), format }, [remoteId, 'given']),
+  })
+
   /** The posts of a day that are there by now, with what has come in so far, and where their pictures are. */
-  const published = (profile: DemoProfile, day: Day) =>
+  const published = (profile: DemoProfile, day: Day) => [
+    ...drawn(profile, day),
+    ...posted.on(profile.remoteId, day).map((given) => {
+      const { hasPicture: _, ...now } = postAt(asPost(profile, given), settings.now())
+      return given.picture
+        ? { ...now, picture: `pictures/${profile.remoteId}/${given.remoteId}`, alt: given.picture.alt }
+        : now
+    }),
+  ]
+  const drawn = (profile: DemoProfile, day: Day) =>
     posts(profile, day)
       .filter(({ publishedAt }) => Date.parse(publishedAt) <= settings.now())
       .map((post) => {
@@ -250,8 +285,9 @@ export function standinNetworks(settings: StandinSettings) {
 button{font:inherit;padding:.4rem 1rem;margin-right:1rem}</style>
 <main><h1>${network.name}</h1>
 <p>Halyard Row asks to read the private figures of <strong>${escape(profile.name)}</strong>:
-reach, impressions, followers won and lost. It cannot publish or change anything.</p>
+reach, impressions, followers won and lost. It publishes and answers there only if you allow that too.</p>
 <form method="post" action="/${network.id}/consent">${hidden}
+<button name="answer" value="publish">Allow reading and publishing</button>
 <button name="answer" value="yes">Allow reading</button>
 <button name="answer" value="no">Refuse</button></form></main></html>`,
     }
@@ -264,7 +300,7 @@ reach, impressions, followers won and lost. It cannot publish or change anything
     if (!profile || !target || !['127.0.0.1', 'localhost', '[::1]'].includes(target.hostname))
       return json(400, { error: 'invalid_request' })
     target.searchParams.set('state', form.get('state') ?? '')
-    if (form.get('answer') === 'yes') {
+    if (form.get('answer') === 'yes' || form.get('answer') === 'publish') {
       const claims: Claims = {
         use: 'code',
         network: network.id,
@@ -273,6 +309,7 @@ reach, impressions, followers won and lost. It cannot publish or change anything
         redirect,
         challenge: form.get('code_challenge') ?? '',
         id: `${settings.now()}-${usedCodes.size}`,
+        writes: form.get('answer') === 'publish',
       }
       target.searchParams.set('code', issueToken(claims, settings.secret))
     } else target.searchParams.set('error', 'access_denied')
@@ -287,7 +324,12 @@ reach, impressions, followers won and lost. It cannot publish or change anything
     if (!claims || claims.network !== network.id) return json(400, { error: 'invalid_grant' })
     return json(
       200,
-      { ...tokensFor(network.id, claims.profile, settings), token_type: 'bearer', expires_in: ACCESS_LIFE / 1000 },
+      {
+        ...tokensFor(network.id, claims.profile, settings, claims.writes),
+        token_type: 'bearer',
+        scope: claims.writes ? 'read publish' : 'read',
+        expires_in: ACCESS_LIFE / 1000,
+      },
       { 'cache-control': 'no-store' },
     )
   }
@@ -331,9 +373,8 @@ reach, impressions, followers won and lost. It cannot publish or change anything
 
   /** Takes an answer to a review, one for each; what it does not allow, it refuses with its reason. */
   function takeAnswer(network: Network, remoteId: string, review: string, text: string, authorization = ''): Answer {
-    const claims = readToken(authorization.replace(/^Bearer /i, ''), 'access', settings.secret, settings.now())
-    if (!claims || claims.network !== network.id || claims.profile !== remoteId)
-      return json(401, { error: 'invalid_token' }, { 'www-authenticate': 'Bearer error="invalid_token"' })
+    const refused = writerOf(network, remoteId, authorization)
+    if (refused) return refused
     const day = dayFromNumber(Number(review.slice(6, 12)))
     const isKnown = reviewsOn(remoteId, day, settings.anchor, settings.now()).some(({ remote_id: id }) => id === review)
     if (!isKnown) return json(404, { error: 'There is no such review any more.' })
@@ -342,6 +383,74 @@ reach, impressions, followers won and lost. It cannot publish or change anything
       return json(422, { error: 'An answer may not hold a web address or a telephone number.' })
     answers.set(review, { at: new Date(settings.now()).toISOString(), text })
     return json(200, { ok: true })
+  }
+
+  /** Whoever asks in the name of a profile, or why not. */
+  function writerOf(network: Network, remoteId: string, authorization: string): Answer | undefined {
+    const bearer = authorization.replace(/^Bearer /i, '')
+    const claims = readToken(bearer, 'access', settings.secret, settings.now())
+    if (!claims || claims.network !== network.id || claims.profile !== remoteId)
+      return json(401, { error: 'invalid_token' }, { 'www-authenticate': 'Bearer error="invalid_token"' })
+    const wait = limited(bearer)
+    if (wait) return json(429, { error: 'too many requests' }, { 'retry-after': String(wait) })
+    if (!claims.writes)
+      return json(403, {
+        error: `The owner has allowed ${network.name} to be read, and nothing to be published there.`,
+      })
+    return undefined
+  }
+
+  const taken = ({ remoteId, publishedAt }: Posted): Answer => json(201, { remoteId, publishedAt })
+
+  /** The post that was given under a key. */
+  function foundPost(network: Network, remoteId: string, key: string, authorization = ''): Answer {
+    const found = posted.byKey(key)
+    return (
+      writerOf(network, remoteId, authorization) ??
+      (found && found.profile === remoteId ? taken(found) : json(404, { error: 'There is no post of that key.' }))
+    )
+  }
+
+  /** Takes a post, one for each key; what breaks the network's rules, or was posted a moment ago, it refuses. */
+  function takePost(network: Network, remoteId: string, key: string, body: string, authorization = ''): Answer {
+    const refused = writerOf(network, remoteId, authorization)
+    if (refused) return refused
+    const profile = profileOf(network, remoteId)
+    const post = givenPost(body)
+    if (!profile || !post || !/^[\w-]{8,100}$/.test(key)) return json(400, { error: 'This is no post.' })
+    const known = posted.byKey(key)
+    if (known) return taken(known)
+    const [problem] = ruleProblems(post, network.id)
+    if (problem) return json(422, { error: problem.sentence })
+    const at = settings.now()
+    const day = dayAt(at, 'UTC')
+    const isTwice = [day, addDays(day, -1)]
+      .flatMap((each) => posted.on(remoteId, each))
+      .some((other) => other.text === post.text && at - Date.parse(other.publishedAt) < 24 * HOUR)
+    if (isTwice) return json(422, { error: `${network.name} takes the same words only once a day.` })
+    const [shown] = post.media
+    return taken(
+      posted.keep(
+        {
+          key,
+          network: network.id,
+          profile: remoteId,
+          publishedAt: new Date(at).toISOString(),
+          day,
+          format: formatOf(network, post),
+          text: post.text,
+          ...(shown?.type.startsWith('image/') && { picture: { type: shown.type, alt: shown.alt } }),
+        },
+        shown?.content,
+      ),
+    )
+  }
+
+  function pictureGiven(profile: string, remoteId: string): Answer {
+    const post = posted.all().find((each) => each.profile === profile && each.remoteId === remoteId)
+    const bytes = post?.picture && posted.pictureOf(remoteId)
+    if (!bytes) return json(404, { error: 'not found' })
+    return { status: 200, headers: { 'content-type': post.picture!.type }, body: '', bytes }
   }
 
   function dataOf(
@@ -406,6 +515,43 @@ const openPart = ({
   ...(picture !== undefined && { picture, alt }),
 })
 
+/** A post as it comes over the line; undefined where it is none. */
+function givenPost(body: string) {
+  try {
+    const { media = [], ...post } = JSON.parse(body) as Record<string, unknown> & { media?: Record<string, unknown>[] }
+    const text = (name: string) => String(post[name] ?? '')
+    return {
+      text: text('text'),
+      heading: text('heading'),
+      collection: text('collection'),
+      link: text('link'),
+      kind: text('kind'),
+      startsOn: text('startsOn'),
+      endsOn: text('endsOn'),
+      media: media.map(({ type, alt, content }) => {
+        const bytes = Buffer.from(String(content ?? ''), 'base64')
+        return { type: String(type), alt: String(alt ?? ''), bytes: bytes.length, isAnimated: false, content: bytes }
+      }),
+    }
+  } catch {
+    return undefined
+  }
+}
+
+/** What a network calls a post, by what it shows. */
+function formatOf({ formats, id }: Network, post: { kind: string; link: string; media: { type: string }[] }): string {
+  if (id === 'waymark') return post.kind
+  const isFilm = post.media.some(({ type }) => type.startsWith('video/'))
+  const wanted = isFilm
+    ? ['video', 'clip', 'film']
+    : post.media.length > 0
+      ? ['photo', 'pin']
+      : post.link
+        ? ['link', 'text']
+        : ['text']
+  return wanted.find((format) => formats.includes(format)) ?? formats[0]!
+}
+
 const profileOf = (network: Network, remoteId: string): DemoProfile | undefined =>
   PROFILES.find((profile) => profile.network === network.id && profile.remoteId === remoteId)
 
@@ -414,8 +560,9 @@ export function tokensFor(
   network: string,
   profile: string,
   settings: Pick<StandinSettings, 'secret' | 'now'>,
+  writes = true,
 ): { access_token: string; refresh_token: string } {
-  const claims = { network, profile }
+  const claims = { network, profile, writes }
   return {
     access_token: issueToken({ ...claims, use: 'access', until: settings.now() + ACCESS_LIFE }, settings.secret),
     refresh_token: issueToken({ ...claims, use: 'refresh', until: settings.now() + REFRESH_LIFE }, settings.secret),

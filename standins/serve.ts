@@ -2,6 +2,7 @@ import { createServer } from 'node:http'
 import { lastCompleteDay } from '../core/days/lastCompleteDay'
 import { now } from '../server/platform/clock'
 import { standinNetworks, type StandinSettings } from './networks'
+import { postedPosts } from './posted'
 
 const { ZAFFER_STANDINS_PORT: port, ZAFFER_STANDINS_SECRET: secret, ZAFFER_WORLD_ANCHOR: anchor } = process.env
 if (!port || !secret || !anchor)
@@ -12,27 +13,36 @@ const settings: StandinSettings = {
   secret,
   now,
   requestsPerMinute: Number(process.env.ZAFFER_STANDINS_RATE ?? 120),
+  posted: postedPosts(process.env.ZAFFER_STANDINS_FILE),
   lastComplete: () => lastCompleteDay(now(), 'Europe/London'),
 }
 const networks = standinNetworks(settings)
 const LARGEST_FORM_BYTES = 64 * 1024
+const LARGEST_POST_BYTES = 24_000_000
 
 const server = createServer((request, response) => {
   const url = new URL(request.url ?? '/', `http://127.0.0.1:${port}`)
   if (url.pathname === '/health') return void response.end('ok')
-  let form = ''
+  const parts: string[] = []
+  let length = 0
+  const isPost = request.headers['content-type'] === 'application/json'
   request.setEncoding('utf8')
   request.on('data', (part: string) => {
-    form += part
-    if (form.length > LARGEST_FORM_BYTES) request.destroy()
+    parts.push(part)
+    length += part.length
+    if (length > (isPost ? LARGEST_POST_BYTES : LARGEST_FORM_BYTES)) request.destroy()
   })
   request.on('end', () => {
     try {
-      const answer = networks.handle(request.method ?? 'GET', url, request.headers, new URLSearchParams(form)) ?? {
+      const body = parts.join('')
+      const form = new URLSearchParams(isPost ? '' : body)
+      const answer = networks.handle(request.method ?? 'GET', url, request.headers, form, isPost ? body : '') ?? {
         status: 404,
         body: 'There is nothing here.',
       }
-      response.writeHead(answer.status, answer.headers).end(answer.body)
+      response
+        .writeHead(answer.status, answer.headers)
+        .end('bytes' in answer && answer.bytes ? answer.bytes : answer.body)
     } catch (error) {
       console.error(error)
       response.writeHead(500).end('The stand-in failed.')

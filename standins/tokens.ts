@@ -9,6 +9,8 @@ export interface Claims {
   challenge?: string
   redirect?: string
   id?: string
+  /** Whether it allows to publish and to answer, beside reading. */
+  writes?: boolean
 }
 
 const sign = (body: string, secret: string) => createHmac('sha256', secret).update(body).digest('base64url')

@@ -26,7 +26,7 @@ if (loaded) {
   const secret = process.env.ZAFFER_STANDINS_SECRET!
   await loadDemo(pool, anchor, process.env.ZAFFER_DEMO_PASSWORD!, (network, profile) => {
     const { access_token: access, refresh_token: refresh } = tokensFor(network, profile, { secret, now })
-    return JSON.stringify({ access, refresh, until: now() + 3_000_000 })
+    return JSON.stringify({ access, refresh, until: now() + 3_000_000, mayPublish: true })
   })
 }
 // the stand-ins' world stays the one of the first day, whenever it is started again

@@ -116,6 +116,7 @@ async function start() {
     ZAFFER_SECRET: secrets.seal,
     ZAFFER_STANDINS_SECRET: secrets.standins,
     ZAFFER_STANDINS_PORT: String(standinsPort),
+    ZAFFER_STANDINS_FILE: join(data, 'given-posts.jsonl'),
     ZAFFER_NETWORKS_ADDRESS: `http://127.0.0.1:${standinsPort}/{network}`,
     ZAFFER_SITES_ADDRESS: `http://127.0.0.1:${standinsPort}/sites`,
     ZAFFER_DEMO_PASSWORD: secrets.demo,

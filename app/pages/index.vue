@@ -27,7 +27,9 @@ const place = (slug: string, { kind, id }: Due) =>
     ? `/${slug}/reports/${id}`
     : kind === 'reviews'
       ? { path: `/${slug}/reviews`, query: { period: 'last-90-days', state: 'waiting' } }
-      : { path: `/${slug}/overview`, hash: '#targets' }
+      : kind === 'plan'
+        ? { path: `/${slug}/calendar`, query: { state: 'planned' } }
+        : { path: `/${slug}/overview`, hash: '#targets' }
 const troubled = computed(() =>
   (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))),
 )

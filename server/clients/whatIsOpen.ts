@@ -16,6 +16,7 @@ import type { ResolvedScope } from '../figures/resolveScope'
 import { targetsOf } from '../read/targets/targets'
 import type { TargetView } from '../../shared/read/targets'
 import { waitingReviews, waitingWords } from '../read/reviews/waiting'
+import { planDue, planWords } from '../plan/posts/planDue'
 import { unusual } from '../read/unusual/unusual'
 import type { WhatIsOpen, ProfileTrouble, Due } from '../../shared/clients'
 
@@ -27,7 +28,7 @@ const NEAR_DAYS = 14
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
-  const [requests, profiles, days, reach, reports, { targets, broken }, reviews] = await Promise.all([
+  const [requests, profiles, days, reach, reports, { targets, broken }, reviews, plan] = await Promise.all([
     consentRequests(db),
     profilesOf(db),
     unusual(db, scope, WATCHED_METRIC),
@@ -35,6 +36,7 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
     reportsOf(db),
     targetsOf(db),
     waitingReviews(db, scope.lastComplete),
+    planDue(db),
   ])
   return {
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
@@ -45,7 +47,8 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
         (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS),
     ),
     due: [
-      ...reviewsDue(waitingWords(reviews)),
+      ...oneThing('plan', planWords(plan)),
+      ...oneThing('reviews', waitingWords(reviews)),
       ...reports.flatMap((report) => reportDue(report, reach.get(report.id), scope.lastComplete) ?? []),
       ...targets.flatMap((target) => targetDue(target) ?? []),
       ...broken.map(
@@ -55,9 +58,9 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
   }
 }
 
-/** Reviews that wait are one thing to do. */
-const reviewsDue = (sentence: string | undefined): Due[] =>
-  sentence === undefined ? [] : [{ kind: 'reviews', id: 0, sentence }]
+/** Reviews that wait, and what of the plan does, are one thing to do each. */
+const oneThing = (kind: 'plan' | 'reviews', sentence: string | undefined): Due[] =>
+  sentence === undefined ? [] : [{ kind, id: 0, sentence }]
 
 /** A report is due when its period is over and no edition of it reaches into that period. */
 function reportDue(report: ReportHead, newest: Day | undefined, last: Day): Due | undefined {

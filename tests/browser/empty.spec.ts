@@ -67,7 +67,7 @@ test('a new agency is led from its name to its first issued edition', async ({ p
   await owner.goto(link)
   await expect(owner.getByText('Spindrift Desk').first()).toBeVisible()
   await owner.getByRole('button', { name: 'Go on to Tintype' }).click()
-  await owner.getByRole('button', { name: 'Allow reading' }).click()
+  await owner.getByRole('button', { name: 'Allow reading', exact: true }).click()
   await owner.waitForURL(/consent\/answer/)
   await owner.close()
   // what the consent has begun is over: an edition of figures that move meanwhile is not issued

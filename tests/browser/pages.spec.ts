@@ -219,7 +219,7 @@ test('an owner gives consent by a link, without signing in, and the figures come
   await owner.goto(link)
   await expectAccessible(owner)
   await owner.getByRole('button', { name: 'Go on to Tintype' }).click()
-  await owner.getByRole('button', { name: 'Allow reading' }).click()
+  await owner.getByRole('button', { name: 'Allow reading', exact: true }).click()
   await expect(owner.getByRole('heading', { name: 'Thank you' })).toBeVisible()
   await expectAccessible(owner)
   await page.reload()

@@ -50,7 +50,7 @@ export async function connectionOf(db: ClientDb, profileId: number): Promise<Pro
 export async function keepCredentials(db: ClientDb, connectionId: number, tokens: Tokens | undefined): Promise<void> {
   await db.run(sql`
     UPDATE connection
-    SET    credentials = ${tokens ? seal(JSON.stringify(tokens)) : null}
+    SET    credentials = ${tokens ? seal(JSON.stringify(tokens)) : null}, may_publish = ${tokens?.mayPublish ?? false}
     WHERE  client_id = ${db.client}
     AND    connection_id = ${connectionId}`)
 }

@@ -58,12 +58,35 @@ export interface PostsPage {
   next: Day | undefined
 }
 
+/** A post as it is given to a network, with a key by which it is the same one, however often it is given. */
+export interface Outgoing {
+  key: string
+  text: string
+  heading: string
+  collection: string
+  link: string
+  kind: string
+  startsOn: string
+  endsOn: string
+  action: string
+  media: readonly { type: string; alt: string; bytes: Buffer }[]
+}
+
+/** A post that a network has taken. */
+export interface Taken {
+  remoteId: string
+  /** Milliseconds since 1970 UTC. */
+  publishedAt: number
+}
+
 /** What the owner's consent gives. */
 export interface Tokens {
   access: string
   refresh: string
   /** Milliseconds since 1970 UTC. */
   until: number
+  /** Whether the owner has also allowed to publish there. */
+  mayPublish?: boolean
 }
 
 /**
@@ -81,6 +104,12 @@ export interface Capabilities {
   rows: (stream: string, from: Day) => Promise<RowsPage>
   /** Answers a review; gives the network’s sentence where it refuses that, and nothing where it has taken it. */
   answer: (review: string, text: string) => Promise<string>
+  publishing: {
+    /** The post that was given under a key; undefined when there is none. */
+    find: (key: string) => Promise<Taken | undefined>
+    /** Gives a post; its network's sentence where it is refused. */
+    post: (post: Outgoing) => Promise<Taken | string>
+  }
   /** What happened on the whole network. */
   volume: (from: Day) => Promise<VolumePage>
   /** How many people could be reached; undefined where the network says that they are too few. */

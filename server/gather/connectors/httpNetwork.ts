@@ -11,6 +11,8 @@ import {
   type Connector,
   type Credentials,
   type DaysPage,
+  type Outgoing,
+  type Taken,
   type Picture,
   type PostsPage,
   type RowsPage,
@@ -111,6 +113,8 @@ export function httpNetwork(connection: Connection): Connector {
       access: result.access_token,
       refresh: result.refresh_token ?? previous?.refresh ?? '',
       until: now() + (result.expires_in ?? 0) * 1000,
+      mayPublish:
+        result.scope === undefined ? (previous?.mayPublish ?? false) : result.scope.split(' ').includes('publish'),
     }
   }
 
@@ -196,10 +200,47 @@ export function httpNetwork(connection: Connection): Connector {
     if (response.status === 429) throw new RateLimited(secondsOf(response.headers.get('retry-after')))
     if (response.status === 401) throw new TokenRefused(name)
     if (response.ok) return ''
-    if (response.status !== 422 && response.status !== 404)
-      throw new NetworkTrouble(`${name} answered ${response.status}.`)
+    if (![403, 404, 422].includes(response.status)) throw new NetworkTrouble(`${name} answered ${response.status}.`)
     const { error } = (await jsonOf(response, name)) as { error?: unknown }
     return typeof error === 'string' && error !== '' ? error : `${name} has refused the answer.`
+  }
+
+  /** What the network says of a post that it has. */
+  async function takenOf(response: Response): Promise<Taken> {
+    const body = (await jsonOf(response, name)) as { remoteId?: unknown; publishedAt?: unknown }
+    const publishedAt = Date.parse(String(body.publishedAt))
+    if (!/^[\w.:-]{1,40}$/.test(String(body.remoteId ?? '')) || Number.isNaN(publishedAt))
+      throw new NetworkTrouble(`${name} gave an answer that cannot be read.`)
+    return { remoteId: String(body.remoteId), publishedAt }
+  }
+
+  async function find(tokens: Tokens, id: string, key: string): Promise<Taken | undefined> {
+    const response = await ask(`profiles/${id}/posts/by-key/${encodeURIComponent(key)}`, {}, tokens)
+    return response.status === 404 ? undefined : await takenOf(response)
+  }
+
+  /** Gives a post. Its key makes it the same one, so that giving it again after a lost answer makes no second. */
+  async function post(tokens: Tokens, id: string, { key, media, ...content }: Outgoing): Promise<Taken | string> {
+    const shown = media.map(({ bytes, ...each }) => ({ ...each, content: bytes.toString('base64') }))
+    const response = await fetch(`${base}/profiles/${id}/posts`, {
+      method: 'POST',
+      headers: {
+        'authorization': `Bearer ${tokens.access}`,
+        'content-type': 'application/json',
+        'idempotency-key': key,
+      },
+      body: JSON.stringify({ ...content, media: shown }),
+      signal: AbortSignal.timeout(TIMEOUT_MS),
+      redirect: 'error',
+    }).catch(() => {
+      throw new NetworkTrouble(`${name} does not answer.`)
+    })
+    if (response.status === 429) throw new RateLimited(secondsOf(response.headers.get('retry-after')))
+    if (response.status === 401) throw new TokenRefused(name)
+    if (response.ok) return await takenOf(response)
+    if (![403, 413, 422].includes(response.status)) throw new NetworkTrouble(`${name} answered ${response.status}.`)
+    const { error } = (await jsonOf(response, name)) as { error?: unknown }
+    return typeof error === 'string' && error !== '' ? error : `${name} has refused the post.`
   }
 
   function ofOwner(id: string, ask: AsOwner): Connector {
@@ -207,6 +248,10 @@ export function httpNetwork(connection: Connection): Connector {
       figures: (from) => ask((tokens) => page<DaysPage>(tokens, `profiles/${id}/days`, from)),
       posts: (from) => ask((tokens) => page<PostsPage>(tokens, `profiles/${id}/posts`, from)),
       picture,
+      publishing: {
+        find: (key) => ask((tokens) => find(tokens, id, key)),
+        post: (content) => ask((tokens) => post(tokens, id, content)),
+      },
       rows: (stream, from) => ask((tokens) => page<RowsPage>(tokens, `profiles/${id}/${stream}`, from)),
       ...(REVIEWS.stream!.networks.includes(network) && {
         answer: (review, text) => ask((tokens) => answer(tokens, id, review, text)),

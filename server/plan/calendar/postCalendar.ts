@@ -5,15 +5,14 @@ import { dayAt, lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import type { Period } from '../../../core/periods/period'
 import { hourClock, localClock } from '../../../core/times/slots'
 import type { CalendarEntry, CalendarQuery, CalendarSlot, CalendarView } from '../../../shared/plan/postCalendar'
-import { timesSchema, type TimesView } from '../../../shared/read/times'
+import type { TimesView } from '../../../shared/read/times'
 import { postFilterOf } from '../../../shared/read/postFilter'
-import { remembered } from '../../figures/remembered'
 import { wherePosts } from '../../figures/questions/wherePosts'
 import type { ProfileRow } from '../../figures/questions/profileRows'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
-import { timesOf } from '../../read/times/times'
+import { usualTimes } from '../posts/usualTimes'
 
 /** How many posts of a span are shown. */
 const MOST_ENTRIES = 2000
@@ -89,13 +88,6 @@ export async function calendarOf(
     slots: times ? slotsOf(db, times, period, at) : [],
     rhythm: rhythmBy(known, own, lastComplete),
   }
-}
-
-/** When to post, as the page of times begins: remembered, as every week of the calendar asks the same. */
-async function usualTimes(db: ClientDb, scope: ResolvedScope, at: number): Promise<TimesView> {
-  const key = ['usual times', scope.connected.map(({ profile_id: id }) => id), scope.period.to, at]
-  const answer = await remembered(db, JSON.stringify(key), (then) => timesOf(then, scope, timesSchema.getDefault(), at))
-  return JSON.parse(answer) as TimesView
 }
 
 /** Whether only some formats or tags are wanted, which tries do not have. */

@@ -6,7 +6,11 @@ import { badRequest, Problem } from '../problems/problem'
  *
  * @throws Problem 413 when there is more, 400 when it breaks off
  */
-export async function readLimited(event: H3Event, most: number): Promise<string> {
+export const readLimited = async (event: H3Event, most: number): Promise<string> =>
+  (await readBytes(event, most, 'Shorten the texts.')).toString('utf8')
+
+/** The same as bytes, such as those of a picture. */
+export async function readBytes(event: H3Event, most: number, advice = 'Choose a smaller file.'): Promise<Buffer> {
   const request = event.node.req
   const tooLarge = () => {
     // what is still on its way is not waited for
@@ -15,7 +19,7 @@ export async function readLimited(event: H3Event, most: number): Promise<string>
     return new Problem(
       413,
       'Too large',
-      `This takes ${Math.round(most / 1024).toLocaleString('en')} kB at the most. Shorten the texts.`,
+      `This takes ${Math.round(most / 1024).toLocaleString('en')} kB at the most. ${advice}`,
     )
   }
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
@@ -31,5 +35,5 @@ export async function readLimited(event: H3Event, most: number): Promise<string>
     throw badRequest('The request broke off.')
   }
   if (bytes > most) throw tooLarge()
-  return Buffer.concat(parts).toString('utf8')
+  return Buffer.concat(parts)
 }

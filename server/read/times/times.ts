@@ -155,6 +155,27 @@ function count(posts: readonly TimedPost[], { response, base }: TimesQuery, at: 
   return { judged, left }
 }
 
+/**
+ * How far posts were from what is usual for their profile and format, as shares, by profile and id; those that cannot be
+ * judged are not there.
+ *
+ * @param at  the beginning of this hour
+ */
+export async function postsBesideUsual(
+  db: ClientDb,
+  scope: ResolvedScope,
+  query: TimesQuery,
+  at = thisHour(),
+): Promise<Map<string, number>> {
+  const { to } = scope.period
+  const ids = scope.connected.map(({ profile_id: id }) => id)
+  if (ids.length === 0) return new Map()
+  const posts = await postsOfTimes(db, ids, { from: addDays(to, 1 - 7 * query.weeks), to })
+  const { judged } = count(posts.slice(0, MOST_POSTS), query, at)
+  const { residuals } = await inThread({ posts: judged.map(({ responded }) => responded), zone: db.timeZone })
+  return new Map(judged.map(({ post: { profile, id } }, index) => [`${profile} ${id}`, Math.expm1(residuals[index]!)]))
+}
+
 /** The newest of the judged posts as marks. */
 const marksOf = ({ judged }: Counted, { residuals }: LiftsOfPosts, clock: (at: number) => number): TimesMark[] =>
   judged.slice(0, MOST_MARKS).map(({ post, responded: { at } }, index) => {

@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http'
 import { afterAll, beforeAll } from 'vitest'
 import { standinNetworks, tokensFor, type StandinSettings } from '../../../standins/networks'
+import { postedPosts } from '../../../standins/posted'
 import { seal } from '../../../server/platform/people/secrets'
 
 /** Stand-in networks inside the test's own process, whose clock, rate and outages the test sets. */
@@ -10,9 +11,12 @@ export function useStandins() {
     requests: 0,
     isDown: false,
     refusesAccess: false,
+    losesAnswers: false,
     onRequest: (_path: string) => {},
   }
+  const posted = postedPosts()
   const settings: StandinSettings = {
+    posted,
     anchor: '2026-10-28',
     secret: 'secret of the stand-ins',
     requestsPerMinute: 1000,
@@ -31,10 +35,14 @@ export function useStandins() {
         state.onRequest(url.pathname)
         if (state.isDown) return void response.writeHead(503).end()
         if (state.refusesAccess && request.headers.authorization) return void response.writeHead(401).end()
-        const answer = networks.handle(request.method!, url, request.headers, new URLSearchParams(form)) ?? {
+        const isJson = request.headers['content-type'] === 'application/json'
+        const fields = new URLSearchParams(isJson ? '' : form)
+        const answer = networks.handle(request.method!, url, request.headers, fields, isJson ? form : '') ?? {
           status: 404,
           body: '',
         }
+        // the answer is lost on its way, what was asked for is done
+        if (state.losesAnswers) return void request.socket.destroy()
         response.writeHead(answer.status, answer.headers).end(answer.body)
       })
     })
@@ -48,5 +56,5 @@ export function useStandins() {
     const { access_token: access, refresh_token: refresh } = tokensFor(network, remoteId, settings)
     return seal(JSON.stringify({ access, refresh, until }))
   }
-  return { state, settings, tokens }
+  return { state, settings, tokens, posted }
 }

@@ -6,15 +6,19 @@ import { nameFile } from '../../../../platform/http/sendTables'
 import { clientRoute } from '../../../../platform/http/route'
 import { calendarFile } from '../../../../plan/calendar/calendarFile'
 import { calendarOf } from '../../../../plan/calendar/postCalendar'
+import { planOf } from '../../../../plan/posts/planView'
 import { thisHour } from '../../../../read/times/times'
 
 /** What a month, a week or a day of the calendar shows, as iCalendar. */
-export default clientRoute('figures', async ({ event, db }) => {
+export default clientRoute('figures', async ({ event, db, person }) => {
   const query = getQuery(event)
   const asked = calendarSchema.validateSync(query, { stripUnknown: true })
   const at = thisHour()
   const view = await calendarOf(db, await resolveScope(db, parseScope(query)), asked, at)
   nameFile(event, `${db.name}, posts, ${view.period.from} to ${view.period.to}`, 'ics')
   setResponseHeader(event, 'Content-Type', 'text/calendar; charset=utf-8')
-  return calendarFile(db, view, at)
+  // what is planned is the agency’s work: a viewer has what was published
+  const planned =
+    person.role === 'viewer' || asked.state !== '' ? [] : (await planOf(db, view.period.from, view.period.to)).posts
+  return calendarFile(db, { entries: view.entries, planned }, at)
 })

@@ -1,5 +1,5 @@
-import { setResponseHeader } from 'h3'
 import { clientRoute, idParam } from '../../../../../../platform/http/route'
+import { sendPicture } from '../../../../../../platform/http/sendPicture'
 import { textParam } from '../../../../../../platform/http/textParam'
 import { notFound } from '../../../../../../platform/problems/problem'
 import { refuseRival } from '../../../../../../read/content/refuseRival'
@@ -11,9 +11,5 @@ export default clientRoute('figures', async ({ event, db, released }) => {
   await refuseRival(db, profile, released)
   const picture = await pictureOf(db, profile, textParam(event, 'post', 'post', 40))
   if (!picture) throw notFound('picture')
-  setResponseHeader(event, 'Content-Type', picture.type)
-  setResponseHeader(event, 'Cache-Control', 'private, max-age=86400')
-  setResponseHeader(event, 'Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; sandbox")
-  setResponseHeader(event, 'X-Content-Type-Options', 'nosniff')
-  return picture.bytes
+  return sendPicture(event, picture.type, picture.bytes)
 })

@@ -1,0 +1,430 @@
+import { afterEach, beforeAll, describe, expect, it } from 'vitest'
+import { zonedTime } from '../../core/plan/zonedInstant'
+import type { ClientDb } from '../../server/platform/database/clientDb'
+import { enqueueByTheClock } from '../../server/jobs'
+import { planDue, planWords } from '../../server/plan/posts/planDue'
+import { takeFile } from '../../server/plan/posts/planFiles'
+import { approvalLink, approvalView, openFeed, readerSays, renewFeed } from '../../server/plan/posts/planLinks'
+import {
+  addPlanned,
+  changePlanned,
+  copyPlanned,
+  movePlanned,
+  placePlanned,
+  removePlanned,
+  repeatPlanned,
+} from '../../server/plan/posts/plannedPosts'
+import { movePost } from '../../server/plan/posts/plannedStates'
+import { setPlanSettings } from '../../server/plan/posts/planSettings'
+import { planOf, plannedPost } from '../../server/plan/posts/planView'
+import { decide } from '../../server/plan/publishing/decide'
+import { publishDue } from '../../server/plan/publishing/publishDue'
+import type { MoveTo } from '../../core/plan/postStates'
+import { plannedSchema } from '../../shared/plan/plannedPosts'
+import { addClient, addProfile, runJobs, useDatabase } from './support/database'
+import { useStandins } from './support/standins'
+
+const { pool } = useDatabase('plan')
+const { state, tokens, posted } = useStandins()
+const ADA = { id: 1, name: 'Ada' }
+const JORY = { id: 2, name: 'Jory' }
+/** A real profile of the invented world on Murmur, and one on Tintype. */
+const WORDS = { network: 'murmur', id: '' }
+const PICTURE = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+)
+let db: ClientDb
+let words = 0
+let photos = 0
+
+const NOW = '2026-10-29T06:00:00Z'
+const setClock = (at: string) => (process.env.ZAFFER_NOW = at)
+const write = (over: object = {}, who = JORY) =>
+  addPlanned(
+    db,
+    plannedSchema.validateSync({
+      text: `A post ${Math.random()}`,
+      at: '2026-10-29T09:00',
+      postings: [{ profile: words }],
+      ...over,
+    }),
+    who,
+  )
+const seen = (id: number, who = ADA) => plannedPost(db, id, who)
+const move = async (id: number, to: MoveTo, who: { id: number | null; name: string } = ADA, remark = '') =>
+  movePost(db, id, { to, version: (await seen(id)).version, remark }, who)
+/** Written by one, approved by the other, scheduled. */
+async function scheduled(over: object = {}): Promise<number> {
+  const id = await write(over)
+  await move(id, 'waiting', JORY)
+  await move(id, 'approved', ADA)
+  await move(id, 'scheduled', JORY)
+  return id
+}
+const given = (text: string) => posted.all().filter((post) => post.text === text)
+/** Makes what waits for a while due at once. */
+const hurry = () => pool().query("UPDATE job SET run_after = NOW(3) - INTERVAL 1 SECOND WHERE state = 'queued'")
+async function publish(): Promise<void> {
+  await publishDue()
+  await hurry()
+  await runJobs()
+}
+
+beforeAll(async () => {
+  const { PROFILES } = await import('../../demo/cast')
+  const remote = (network: string) => PROFILES.find((each) => each.network === network && !each.rival)!.remoteId
+  WORDS.id = remote('murmur')
+  db = await addClient('plan')
+  words = await addProfile(db, 'murmur', WORDS.id, tokens('murmur', WORDS.id))
+  photos = await addProfile(db, 'tintype', remote('tintype'), tokens('tintype', remote('tintype')))
+  await pool().query('UPDATE connection SET may_publish = 1')
+})
+afterEach(async () => {
+  setClock(NOW)
+  Object.assign(state, { isDown: false, losesAnswers: false, refusesAccess: false, onRequest: () => undefined })
+  await pool().query('UPDATE planned_post SET removed_at = NOW()')
+  await pool().query('DELETE FROM job')
+})
+
+describe('a planned post', () => {
+  it('goes from the draft to what was published, approved by somebody else', async () => {
+    const id = await write({ text: 'From the draft' })
+    expect((await seen(id, JORY)).moves).toEqual(['waiting', 'idea'])
+    await expect(move(id, 'scheduled', JORY)).rejects.toThrow('It has to be approved first')
+    await move(id, 'waiting', JORY)
+    await expect(move(id, 'approved', JORY)).rejects.toThrow('Somebody else has to approve')
+    await move(id, 'draft', ADA, 'Say when it opens.')
+    await move(id, 'waiting', JORY)
+    await move(id, 'approved', ADA)
+    expect(await seen(id)).toMatchObject({ state: 'approved', approvedName: 'Ada', isApproved: true })
+    await move(id, 'scheduled', JORY)
+    expect(await publishDue()).toBe(0)
+    setClock('2026-10-29T09:00:30Z')
+    await publish()
+    const after = await seen(id)
+    expect(after.state).toBe('published')
+    expect(given('From the draft').map(({ remoteId }) => remoteId)).toEqual([after.postings[0]!.remoteId])
+    expect(after.remarks.map(({ who, step, text }) => [who, step, text])).toEqual([
+      ['Jory', 'waiting', ''],
+      ['Ada', 'draft', 'Say when it opens.'],
+      ['Jory', 'waiting', ''],
+      ['Ada', 'approved', ''],
+      ['Jory', 'scheduled', ''],
+    ])
+    await expect(changePlanned(db, id, plannedSchema.validateSync({ text: 'Late' }), 1, ADA)).rejects.toThrow(
+      'This post is out',
+    )
+  })
+
+  it('is approved again when what it says has changed, and not when its time has', async () => {
+    const id = await scheduled({ text: 'Before' })
+    await placePlanned(db, id, '2026-10-29T12:15')
+    expect(await seen(id)).toMatchObject({ state: 'scheduled', at: '2026-10-29T12:15' })
+    const input = plannedSchema.validateSync({ text: 'After', at: '2026-10-29T12:15', postings: [{ profile: words }] })
+    expect(await changePlanned(db, id, input, 1, ADA)).toEqual({ version: 2, state: 'waiting' })
+    expect(await seen(id, ADA)).toMatchObject({ isApproved: false, moves: ['draft'] })
+    expect((await seen(id, JORY)).moves).toEqual(['approved', 'draft'])
+    // who has not seen the change does not approve it, and does not write over it
+    await expect(movePost(db, id, { to: 'approved', version: 1, remark: '' }, JORY)).rejects.toThrow(
+      'changed meanwhile',
+    )
+    await expect(changePlanned(db, id, input, 1, JORY)).rejects.toThrow('Ada has changed this post meanwhile')
+  })
+
+  it('is scheduled without approval where its client wants none', async () => {
+    await setPlanSettings(db, { needsApproval: false, lateMinutes: 60 })
+    const id = await write()
+    await move(id, 'scheduled', JORY)
+    const input = plannedSchema.validateSync({
+      text: 'x'.repeat(301),
+      at: '2026-10-29T09:00',
+      postings: [{ profile: words }],
+    })
+    await expect(changePlanned(db, id, input, 1, JORY)).rejects.toThrow('This is 1 letter too long.')
+    expect((await seen(id)).content.text).not.toBe(input.text)
+    await setPlanSettings(db, { needsApproval: true, lateMinutes: 60 })
+  })
+
+  it('is not scheduled where a network would not take it, with the sentence of each', async () => {
+    const id = await write({ text: '', at: '2026-10-28T09:00', postings: [{ profile: words }, { profile: photos }] })
+    await move(id, 'waiting', JORY)
+    await move(id, 'approved', ADA)
+    await expect(move(id, 'scheduled')).rejects.toThrow(
+      'That time is over. Murmur needs a text, a picture or a video. Tintype needs a text, a picture or a video. ' +
+        'Tintype needs a picture or a video.',
+    )
+    await scheduled({ at: '2026-10-29T18:00' })
+    const near = await write({ at: '2026-10-29T18:00' })
+    expect((await seen(near)).problems).toEqual([
+      {
+        profile: words,
+        found: [
+          { field: 'time', sentence: expect.stringContaining('Murmur wants 1 minute between two posts') as string },
+        ],
+      },
+    ])
+  })
+
+  it('refuses times that are none, profiles and pictures of others', async () => {
+    await expect(write({ at: '2026-03-29T01:30' })).rejects.toThrow('The clocks leap over 01:30')
+    await expect(write({ postings: [{ profile: 999 }] })).rejects.toThrow('One of the profiles is not there any more')
+    await expect(write({ media: [{ file: 999 }] })).rejects.toThrow('One of the pictures is not there any more')
+  })
+})
+
+describe('publishing', () => {
+  it('gives a post once, though every answer is lost and it is tried again', async () => {
+    const id = await scheduled({ text: 'Lost answers' })
+    setClock('2026-10-29T09:00:30Z')
+    state.losesAnswers = true
+    for (let tries = 0; tries < 4; tries++) await publish()
+    expect((await seen(id)).state).toBe('publishing')
+    expect(given('Lost answers').length).toBe(1)
+    state.losesAnswers = false
+    await publish()
+    expect((await seen(id)).state).toBe('published')
+    expect(given('Lost answers').length).toBe(1)
+  })
+
+  it('gives a post once, wherever its process is killed', async () => {
+    for (let killed = 0; killed < 20; killed++) {
+      const text = `Killed ${killed}`
+      const minute = String(killed).padStart(2, '0')
+      const id = await scheduled({ text, at: `2026-10-29T10:${minute}` })
+      setClock(`2026-10-29T10:${minute}:30Z`)
+      await publishDue()
+      await hurry()
+      // the process is gone at a request, before or after the network has done what was asked: its lease is lost
+      let requests = 0
+      state.losesAnswers = killed % 3 !== 0
+      const gone =
+        killed < 2
+          ? "lease = 'gone', lease_until = NOW(3) - INTERVAL 1 SECOND"
+          : // as a process that has died leaves it, without one of its own for the next try
+            "state = 'queued', lease = NULL"
+      state.onRequest = () => {
+        if (requests++ === killed % 2) void pool().query(`UPDATE job SET ${gone} WHERE kind = 'publish'`)
+      }
+      await runJobs()
+      Object.assign(state, { losesAnswers: false, onRequest: () => undefined })
+      for (let again = 0; again < 3; again++) await publish()
+      expect((await seen(id)).state, text).toBe('published')
+      expect(given(text).length, text).toBe(1)
+      setClock(NOW)
+    }
+  })
+
+  it('gives a post once, though two look at the same moment', async () => {
+    const id = await scheduled({ text: 'Two workers' })
+    setClock('2026-10-29T09:00:30Z')
+    await Promise.all([publishDue(), publishDue(), enqueueByTheClock()])
+    await hurry()
+    await Promise.all([runJobs(), runJobs(), runJobs()])
+    expect((await seen(id)).state).toBe('published')
+    expect(given('Two workers').length).toBe(1)
+  })
+
+  it('ends with the network’s sentence where it is refused, and is tried again when it was changed', async () => {
+    await scheduled({ text: 'The same words', at: '2026-10-29T07:00' })
+    const id = await scheduled({ text: 'The same words', at: '2026-10-29T07:05' })
+    setClock('2026-10-29T07:06:00Z')
+    await publish()
+    const failed = await seen(id)
+    expect(failed.state).toBe('failed')
+    expect(failed.postings[0]!.refusal).toBe('Murmur takes the same words only once a day.')
+    expect(planWords(await planDue(db))).toBe('1 post has failed.')
+    await decide(db, id, words, { decision: 'again', address: '' }, 'Ada')
+    await publish()
+    expect((await seen(id)).state).toBe('failed')
+    const input = plannedSchema.validateSync({
+      text: 'Other words',
+      at: '2026-10-29T07:10',
+      postings: [{ profile: words }],
+    })
+    expect(await changePlanned(db, id, input, 1, JORY)).toEqual({ version: 2, state: 'draft' })
+    await move(id, 'waiting', JORY)
+    await move(id, 'approved', ADA)
+    await move(id, 'scheduled', ADA)
+    setClock('2026-10-29T07:11:00Z')
+    await publish()
+    expect((await seen(id)).state).toBe('published')
+  })
+
+  it('waits for a decision when the network was down for an hour, and then goes out once', async () => {
+    const id = await scheduled({ text: 'An hour down' })
+    state.isDown = true
+    for (const at of ['09:00:30', '09:20:00', '09:59:00', '10:01:00']) {
+      setClock(`2026-10-29T${at}Z`)
+      await publish()
+    }
+    expect((await seen(id)).state).toBe('late')
+    state.isDown = false
+    await publish()
+    expect(given('An hour down')).toEqual([])
+    await decide(db, id, words, { decision: 'again', address: '' }, 'Ada')
+    await publish()
+    expect((await seen(id)).state).toBe('published')
+    expect(given('An hour down').length).toBe(1)
+  })
+
+  it('does not fire late what came to its time while nothing ran', async () => {
+    const [late, justSo] = [await scheduled({ at: '2026-10-29T08:00' }), await scheduled({ at: '2026-10-29T08:31' })]
+    setClock('2026-10-29T09:30:00Z')
+    await publish()
+    expect([(await seen(late)).state, (await seen(justSo)).state]).toEqual(['late', 'published'])
+    // the clock goes back: what is out stays out, what waits goes on waiting
+    setClock('2026-10-29T07:00:00Z')
+    await publish()
+    expect([(await seen(late)).state, (await seen(justSo)).state]).toEqual(['late', 'published'])
+  })
+
+  it('gives nothing that was called back or removed', async () => {
+    const [back, removed] = [
+      await scheduled({ text: 'Back' }),
+      await scheduled({ text: 'Removed', at: '2026-10-29T09:05' }),
+    ]
+    setClock('2026-10-29T09:06:00Z')
+    await publishDue()
+    await move(back, 'draft')
+    await removePlanned(db, [removed], true)
+    await hurry()
+    await runJobs()
+    expect([...given('Back'), ...given('Removed')]).toEqual([])
+    expect((await seen(back)).state).toBe('draft')
+  })
+
+  it('leaves to a person what is published by hand, until they say where it is', async () => {
+    const id = await scheduled({ postings: [{ profile: words, isByHand: true }] })
+    setClock('2026-10-29T09:01:00Z')
+    await publish()
+    expect((await seen(id)).postings[0]!.state).toBe('to do')
+    expect(planWords(await planDue(db))).toBe('1 post is to be published by hand.')
+    await expect(decide(db, id, words, { decision: 'again', address: '' }, 'Ada')).rejects.toThrow('published by hand')
+    await decide(db, id, words, { decision: 'published', address: 'https://murmur.example/p/1' }, 'Ada')
+    expect(await seen(id)).toMatchObject({ state: 'published', postings: [{ address: 'https://murmur.example/p/1' }] })
+    expect(planWords(await planDue(db))).toBeUndefined()
+  })
+
+  it('fails with what to do where the owner allows only reading', async () => {
+    const id = await scheduled()
+    await pool().query('UPDATE connection SET credentials = NULL WHERE profile_id = ?', [words])
+    setClock('2026-10-29T09:01:00Z')
+    await publish()
+    const { state: came, postings } = await seen(id)
+    expect([came, postings[0]!.refusal]).toEqual(['failed', expect.stringContaining('Send the consent link')])
+    await pool().query('UPDATE connection SET credentials = ? WHERE profile_id = ?', [
+      tokens('murmur', WORDS.id),
+      words,
+    ])
+  })
+
+  it('shows a picture with its words where it goes out', async () => {
+    const { id: file } = await takeFile(db, 'dot.png', PICTURE)
+    expect((await takeFile(db, 'the same.png', PICTURE)).id).toBe(file)
+    await expect(takeFile(db, 'page.png', Buffer.from('<svg onload=alert(1)>'))).rejects.toThrow('no picture')
+    const id = await scheduled({
+      text: 'With a picture',
+      media: [{ file, alt: 'A dot' }],
+      postings: [{ profile: photos }],
+    })
+    setClock('2026-10-29T09:01:00Z')
+    await publish()
+    expect((await seen(id)).state).toBe('published')
+    expect(given('With a picture')).toMatchObject([{ format: 'photo', picture: { type: 'image/png', alt: 'A dot' } }])
+    expect(posted.pictureOf(given('With a picture')[0]!.remoteId)).toEqual(PICTURE)
+  })
+})
+
+describe('many posts', () => {
+  it('repeat by a rule on the clocks, each with the variation whose turn it is', async () => {
+    const id = await write({
+      text: 'Open tonight',
+      at: '2026-10-22T18:00',
+      variations: [{ phrase: 'tonight', others: ['this evening', 'till late'] }],
+    })
+    const ids = await repeatPlanned(db, id, 'FREQ=WEEKLY;COUNT=3', JORY)
+    const times = await Promise.all([id, ...ids].map(async (each) => (await seen(each)).at))
+    expect(times).toEqual(['2026-10-22T18:00', '2026-10-29T18:00', '2026-11-05T18:00'])
+    expect((await seen(ids[1]!)).series).toMatchObject({ turn: 3, of: 3 })
+    await expect(repeatPlanned(db, id, 'FREQ=DAILY;COUNT=2', JORY)).rejects.toThrow('part of a series already')
+    await pool().query(
+      "UPDATE planned_post SET state = 'approved', approved_version = version WHERE series_key IS NOT NULL",
+    )
+    // what is shown to the reader outside is what goes out
+    const shown: string[] = []
+    for (const each of [id, ...ids]) {
+      if (each === id) await placePlanned(db, id, '2026-10-29T12:00')
+      shown.push(
+        (await approvalView((await approvalLink(db, each, { reader: 'Reader', days: 1 })).token)).postings[0]!.text,
+      )
+      await move(each, 'scheduled')
+    }
+    expect(new Set(shown).size).toBe(3)
+    for (const at of ['2026-10-29T12:01:00Z', '2026-10-29T18:01:00Z', '2026-11-05T18:01:00Z']) {
+      setClock(at)
+      await publish()
+    }
+    const went = posted.all().filter(({ text }) => text.startsWith('Open '))
+    expect(went.map(({ text }) => text)).toEqual(shown)
+  })
+
+  it('are moved together or not at all, over a change of the clocks, and back', async () => {
+    const ids = [await write({ at: '2026-10-24T18:00' }), await write({ at: '2026-10-24T01:30' })]
+    const before = await movePlanned(db, ids, { days: 1, time: '' })
+    expect(before.map(({ at }) => at)).toEqual(['2026-10-24T18:00', '2026-10-24T01:30'])
+    const [row] = (await planOf(db, '2026-10-25', '2026-10-25')).posts.filter(({ id }) => id === ids[0])
+    expect([row!.minutes, new Date(row!.at!).toISOString()]).toEqual([1080, '2026-10-25T18:00:00.000Z'])
+    const without = await write({ at: '' })
+    await expect(movePlanned(db, [ids[0]!, without], { days: 1, time: '' })).rejects.toThrow('no time yet')
+    expect((await seen(ids[0]!)).at).toBe('2026-10-25T18:00')
+    await movePlanned(db, ids, { days: 0, time: '09:15' })
+    expect((await seen(ids[1]!)).at).toBe('2026-10-25T09:15')
+    expect(await removePlanned(db, ids, true)).toBe(2)
+    expect(await removePlanned(db, ids, false)).toBe(2)
+    const copy = await copyPlanned(db, ids[0]!, ADA)
+    expect(await seen(copy)).toMatchObject({ state: 'draft', at: '', writtenName: 'Ada' })
+    expect((await planOf(db, '2026-10-25', '2026-10-25')).unplaced.map(({ id }) => id)).toContain(copy)
+  })
+})
+
+describe('somebody outside', () => {
+  it('approves by a link what waits, as they have seen it', async () => {
+    const id = await write({ text: 'For the reader' })
+    const { token } = await approvalLink(db, id, { reader: 'Wren', days: 7 })
+    await expect(readerSays(token, { isApproved: true, version: 1, remark: '' })).rejects.toThrow('does not wait')
+    await move(id, 'waiting', JORY)
+    expect(await approvalView(token)).toMatchObject({
+      reader: 'Wren',
+      postings: [{ networkName: 'Murmur', text: 'For the reader' }],
+    })
+    await readerSays(token, { isApproved: false, version: 1, remark: 'Not on a Sunday.' })
+    expect((await seen(id)).state).toBe('draft')
+    await move(id, 'waiting', JORY)
+    await readerSays(token, { isApproved: true, version: 1, remark: '' })
+    expect(await seen(id)).toMatchObject({ state: 'approved', approvedName: 'Wren' })
+    await pool().query('UPDATE plan_link SET ends_at = NOW() - INTERVAL 1 DAY')
+    await expect(approvalView(token)).rejects.toThrow('does not work any more')
+  })
+
+  it('reads the calendar by an address that can be made anew', async () => {
+    const [agency] = (await pool().query('SELECT agency_id FROM client WHERE client_id = ?', [db.clientId]))[0] as {
+      agency_id: number
+    }[]
+    const [{ insertId }] = (await pool().query(
+      "INSERT INTO person (agency_id, name, email, role, password_hash) VALUES (?, 'Owner', 'owner@plan.example', 'owner', 'x')",
+      [agency!.agency_id],
+    )) as unknown as [{ insertId: number }]
+    const first = await renewFeed(db, insertId)
+    expect((await openFeed(first)).slug).toBe('plan')
+    const second = await renewFeed(db, insertId)
+    await expect(openFeed(first)).rejects.toThrow('does not work any more')
+    expect((await openFeed(second)).slug).toBe('plan')
+    await pool().query("UPDATE person SET role = 'viewer' WHERE person_id = ?", [insertId])
+    await expect(openFeed(second)).rejects.toThrow('does not work any more')
+  })
+})
+
+it('tells the clocks of the client', () => {
+  expect(zonedTime(Date.parse('2026-10-29T09:00Z'), 'Europe/London')).toBe('2026-10-29T09:00')
+})
