@@ -1,4 +1,4 @@
-const OPEN = /^\/(begin|sign-in|shared\/|consent\/)/
+const OPEN = /^\/(begin|sign-in|shared\/|consent\/|approve\/)/
 
 /** Pages other than the open ones are for people who have signed in. */
 export default defineNuxtRouteMiddleware(async (to) => {

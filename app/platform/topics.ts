@@ -29,6 +29,8 @@ export const TOPICS = {
     'times',
     'calendar',
   ],
+  /** Planned posts were written, moved, or went out. */
+  plan: ['plan', 'planned', 'all-clients'],
   /** Tries of times to post came or went. */
   times: ['times', 'calendar'],
   /** Whom a client wants to reach was written down. */

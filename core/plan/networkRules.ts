@@ -116,8 +116,14 @@ export const NETWORK_RULES: Readonly<Record<string, NetworkRules>> = {
   },
 }
 
+/** What a network does not show of a post, though it takes it; empty where it shows everything. */
+export const linkHint = ({ link }: Pick<PlanContent, 'link'>, network: string): string =>
+  link === '' || NETWORK_RULES[network]!.takesLink
+    ? ''
+    : `${networkById(network).name} has no place for a link: it is not shown there.`
+
 /** The field of a post that something is wrong with. */
-export type PlanField = 'text' | 'media' | 'heading' | 'collection' | 'link' | 'kind' | 'time'
+export type PlanField = 'text' | 'media' | 'heading' | 'collection' | 'kind' | 'time'
 
 /** What a network will not take, in a sentence. */
 export interface RuleProblem {
@@ -166,8 +172,6 @@ function textProblems(post: PlanContent, { text, hashtags, takesLink }: NetworkR
   const tags = hashtagsOf(whole).length
   if (hashtags !== undefined && tags > hashtags)
     found.push({ field: 'text', sentence: `${name} takes ${hashtags} hashtags at the most. These are ${tags}.` })
-  if (!takesLink && post.link !== '')
-    found.push({ field: 'link', sentence: `${name} has no place for a link: it will not be shown there.` })
   return found
 }
 

@@ -6,6 +6,9 @@ import type { Period } from '../../core/periods/period'
 import type { SlotLift } from '../../core/times/slotLifts'
 import { text } from '../platform/text'
 
+/** What of a calendar is shown; those from “planned” on are planned posts: all, not yet scheduled, scheduled, to decide. */
+export const CALENDAR_STATES = ['', 'published', 'tried', 'planned', 'open', 'scheduled', 'needs'] as const
+
 /** How a calendar is looked at, as it stands in an address. */
 export const calendarSchema = object({
   /** A day of it; today, where it is empty. */
@@ -18,7 +21,7 @@ export const calendarSchema = object({
     .default(''),
   span: string().oneOf(SPANS, 'A calendar has months, weeks and days.').default('week'),
   /** Published posts alone, or tries alone. */
-  state: string().oneOf(['', 'published', 'tried'], 'Posts are published, or tries.').default(''),
+  state: string().oneOf(CALENDAR_STATES, 'Posts are published, tried or planned.').default(''),
   only: text().max(20, 'Choose a format from the list.').default(''),
   tags: string()
     .matches(/^(none|\d{1,9}(,\d{1,9}){0,19})?$/, 'Choose tags from the list.')
@@ -55,6 +58,8 @@ export interface CalendarView {
   period: Period
   today: string
   lastComplete: string
+  /** The profiles that are looked at. */
+  profiles: number[]
   entries: CalendarEntry[]
   isCut: boolean
   formats: string[]

@@ -4,14 +4,25 @@ import { weeksAround } from '~~/core/calendar/spans'
 import type { Day } from '~~/core/days/day'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { WEEKDAYS } from '~~/core/times/slots'
-import type { CalendarEntry, CalendarView } from '~~/shared/plan/postCalendar'
 import { clockOf, entryWords } from './calendarWords'
+import { entryKey, isMovable, type ShownCalendar, type ShownEntry } from './shownEntries'
 
-const props = defineProps<{ view: CalendarView; isTight?: boolean; chosen?: string }>()
-const emit = defineEmits<{ choose: [entry: CalendarEntry]; day: [day: Day] }>()
+const props = defineProps<{
+  view: ShownCalendar
+  isTight?: boolean
+  chosen?: string
+  picked: readonly number[]
+  mayWrite: boolean
+}>()
+const emit = defineEmits<{
+  choose: [entry: ShownEntry]
+  day: [day: Day]
+  key: [event: KeyboardEvent, entry: ShownEntry]
+  put: [entry: ShownEntry, day: Day, minutes?: number]
+}>()
 const shown = computed(() => (props.isTight ? 6 : 3))
 const byDay = computed(() => {
-  const days = new Map<Day, CalendarEntry[]>()
+  const days = new Map<Day, ShownEntry[]>()
   for (const entry of props.view.entries) {
     const own = days.get(entry.day)
     if (own) own.push(entry)
@@ -19,10 +30,16 @@ const byDay = computed(() => {
   }
   return days
 })
+const dragged = shallowRef<ShownEntry>()
+function drop(day: Day) {
+  if (dragged.value) emit('put', dragged.value, day)
+  dragged.value = undefined
+}
+const { slug } = useClient()
+const writeOn = (day: Day) => ({ path: `/${slug.value}/calendar/new`, query: { at: `${day}T09:00` } })
 const weeks = computed(() => weeksAround(props.view.period.from))
 const isIn = (day: Day) => day >= props.view.period.from && day <= props.view.period.to
 const isSilent = (day: Day) => props.view.silent?.some(({ from, to }) => day >= from && day <= to) ?? false
-const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${id}`
 </script>
 
 <template>
@@ -34,23 +51,42 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
         :key="day"
         :class="{ outside: !isIn(day), today: day === view.today }"
         :aria-label="describeDay(day)"
+        @dragover="dragged && $event.preventDefault()"
+        @drop.prevent="drop(day)"
       >
         <template v-if="isIn(day)">
           <h2>
             <button type="button" class="bare" :aria-label="`The day ${describeDay(day)}`" @click="emit('day', day)">
               {{ Number(day.slice(8)) }}
             </button>
-            <span v-if="byDay.get(day)" class="quiet">{{ byDay.get(day)!.length }}</span>
+            <span class="quiet"
+              >{{ byDay.get(day)?.length }}
+              <NuxtLink
+                v-if="mayWrite && day >= view.today"
+                class="write no-print"
+                :to="writeOn(day)"
+                :aria-label="`Plan a post on ${describeDay(day)}`"
+                >+</NuxtLink
+              ></span
+            >
           </h2>
           <button
             v-for="entry in (byDay.get(day) ?? []).slice(0, shown)"
-            :key="keyOf(entry)"
+            :key="entryKey(entry)"
             type="button"
             class="bare entry"
-            :class="[entry.state, { chosen: chosen === keyOf(entry) }]"
+            :class="[
+              entry.state,
+              entry.plan?.state,
+              { chosen: chosen === entryKey(entry), picked: entry.plan && picked.includes(entry.plan.id) },
+            ]"
+            :draggable="mayWrite && isMovable(entry)"
             :aria-label="entryWords(entry)"
-            :aria-pressed="chosen === keyOf(entry)"
+            :aria-pressed="chosen === entryKey(entry)"
             @click="emit('choose', entry)"
+            @keydown="emit('key', $event, entry)"
+            @dragstart="dragged = entry"
+            @dragend="dragged = undefined"
           >
             <b>{{ clockOf(entry.minutes) }}</b> {{ entry.networkName
             }}<template v-if="!isTight">: {{ entry.text }}</template>
@@ -122,6 +158,26 @@ section button {
   text-align: left;
   font-size: var(--text-small);
   color: var(--ink2);
+}
+.entry.planned {
+  border-left: 3px solid var(--zaffer);
+  padding-left: 3px;
+}
+.entry.planned:is(.idea, .draft) {
+  border-left-style: dashed;
+}
+.entry.planned:is(.failed, .late) {
+  border-left-color: var(--worse);
+}
+.entry.picked {
+  background: var(--wash);
+}
+.write {
+  display: inline-block;
+  min-width: 24px;
+  min-height: 24px;
+  text-align: center;
+  text-decoration: none;
 }
 .entry.tried {
   font-style: italic;

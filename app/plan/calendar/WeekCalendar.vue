@@ -2,12 +2,23 @@
 /** Days beside each other from top to bottom: the audience's curve runs down each, what was posted hangs at its time. */
 import { addDays, weekday, type Day } from '~~/core/days/day'
 import { hourName } from '~~/core/times/slots'
-import type { CalendarEntry, CalendarView } from '~~/shared/plan/postCalendar'
 import { clockOf, dayWords, entryWords } from './calendarWords'
-import { dayCurve, dayScale, dayTall, hang, timeY } from './dayPlaces'
+import { dayCurve, dayScale, dayTall, hang, minutesAt, timeY } from './dayPlaces'
+import { entryKey, isMovable, type ShownCalendar, type ShownEntry } from './shownEntries'
 
-const props = defineProps<{ view: CalendarView; isTight?: boolean; chosen?: string }>()
-const emit = defineEmits<{ choose: [entry: CalendarEntry]; day: [day: Day] }>()
+const props = defineProps<{
+  view: ShownCalendar
+  isTight?: boolean
+  chosen?: string
+  picked: readonly number[]
+  mayWrite: boolean
+}>()
+const emit = defineEmits<{
+  choose: [entry: ShownEntry]
+  day: [day: Day]
+  key: [event: KeyboardEvent, entry: ShownEntry]
+  put: [entry: ShownEntry, day: Day, minutes?: number]
+}>()
 const locale = useLocale()
 const WIDE = 13
 const scale = computed(() => dayScale(props.view.entries, props.isTight ?? false))
@@ -40,10 +51,26 @@ const days = computed(() => {
     }
   })
 })
+/** What is being dragged, and how far below its top it was taken. */
+const dragged = shallowRef<{ entry: ShownEntry; below: number }>()
+function take(event: DragEvent, entry: ShownEntry) {
+  const { top } = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  dragged.value = { entry, below: event.clientY - top }
+}
+function drop(event: DragEvent, day: Day) {
+  if (!dragged.value) return
+  const { top } = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  emit('put', dragged.value.entry, day, minutesAt(event.clientY - top - dragged.value.below, scale.value))
+  dragged.value = undefined
+}
+const { slug } = useClient()
+const writeAt = (day: Day, hour: number) => ({
+  path: `/${slug.value}/calendar/new`,
+  query: { at: `${day}T${String(hour).padStart(2, '0')}:00` },
+})
 const tall = computed(() =>
   Math.max(dayTall(scale.value), ...days.value.map(({ hung }) => (hung.at(-1)?.y ?? 0) + scale.value.entryTall)),
 )
-const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${id}`
 </script>
 
 <template>
@@ -59,8 +86,20 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
           {{ dayWords(each.day, locale) }}</button
         ><template v-else>{{ dayWords(each.day, locale, 'long') }}</template
         ><span v-if="each.day === view.today" class="today"> today</span>
+        <NuxtLink
+          v-if="mayWrite && each.day >= view.today"
+          class="write no-print"
+          :to="writeAt(each.day, 9)"
+          :aria-label="`Plan a post on ${dayWords(each.day, locale, 'long')}`"
+          >+</NuxtLink
+        >
       </h2>
-      <div class="column" :style="{ height: `${tall}px` }">
+      <div
+        class="column"
+        :style="{ height: `${tall}px` }"
+        @dragover="dragged && $event.preventDefault()"
+        @drop.prevent="drop($event, each.day)"
+      >
         <i v-for="hour in hours" :key="hour" class="rule" :style="{ top: `${timeY(hour * 60, scale)}px` }" />
         <svg v-if="each.curve" class="curve" :width="WIDE + 2" :height="dayTall(scale)" aria-hidden="true">
           <path :d="each.curve" />
@@ -68,17 +107,31 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
         <span v-if="each.isSilent" class="quiet nothing">nothing on any network</span>
         <button
           v-for="{ entry, at, y } in each.hung"
-          :key="keyOf(entry)"
+          :key="entryKey(entry)"
           type="button"
           class="entry"
-          :class="[entry.state, { chosen: chosen === keyOf(entry), tight: isTight }]"
+          :class="[
+            entry.state,
+            entry.plan?.state,
+            {
+              chosen: chosen === entryKey(entry),
+              tight: isTight,
+              picked: entry.plan && picked.includes(entry.plan.id),
+            },
+          ]"
+          :draggable="mayWrite && isMovable(entry)"
           :style="{ top: `${y}px`, height: `${scale.entryTall}px` }"
           :aria-label="entryWords(entry)"
-          :aria-pressed="chosen === keyOf(entry)"
+          :aria-pressed="chosen === entryKey(entry)"
           @click="emit('choose', entry)"
+          @keydown="emit('key', $event, entry)"
+          @dragstart="take($event, entry)"
+          @dragend="dragged = undefined"
         >
           <i class="thread" :style="{ top: `${at - y}px` }" />
-          <span class="when">{{ clockOf(entry.minutes) }} {{ entry.networkName }}</span>
+          <span class="when"
+            >{{ clockOf(entry.minutes) }} {{ entry.plan ? `${entry.profileName}, ` : '' }}{{ entry.networkName }}</span
+          >
           <span class="what">{{ entry.text }}</span>
         </button>
         <span
@@ -86,8 +139,16 @@ const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${
           :key="slot.number"
           class="slot"
           :style="{ top: `${slot.y}px`, left: `${slot.x}px` }"
-          ><span class="disc">{{ slot.number }}</span
-          ><span class="hidden-but-read">Suggested slot {{ slot.number }}: {{ hourName(slot.hour) }}</span></span
+          ><NuxtLink
+            v-if="mayWrite"
+            class="disc"
+            :to="writeAt(slot.day, slot.hour)"
+            :aria-label="`Plan a post for suggested slot ${slot.number}: ${hourName(slot.hour)}`"
+            >{{ slot.number }}</NuxtLink
+          ><template v-else
+            ><span class="disc">{{ slot.number }}</span
+            ><span class="hidden-but-read">Suggested slot {{ slot.number }}: {{ hourName(slot.hour) }}</span></template
+          ></span
         >
       </div>
     </section>
@@ -160,6 +221,27 @@ h2 {
   background: var(--rail);
   border-color: var(--rule2);
 }
+.entry.planned {
+  border-style: solid;
+  border-left-width: 4px;
+}
+.entry.planned:is(.idea, .draft) {
+  border-style: dashed;
+  border-left-style: solid;
+}
+.entry.planned:is(.failed, .late) {
+  border-color: var(--worse);
+}
+.entry.picked {
+  background: var(--wash);
+}
+.write {
+  float: right;
+  min-width: 24px;
+  min-height: 24px;
+  text-align: center;
+  text-decoration: none;
+}
 .entry.tried {
   border-style: dashed;
 }
@@ -199,10 +281,11 @@ h2 {
 }
 .disc {
   display: block;
-  min-width: 19px;
-  border-radius: 10px;
+  min-width: 24px;
+  border-radius: 12px;
+  text-decoration: none;
   text-align: center;
-  line-height: 19px;
+  line-height: 24px;
   font-size: var(--text-small);
   font-weight: 600;
   color: var(--on-zaffer);

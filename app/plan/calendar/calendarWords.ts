@@ -1,7 +1,8 @@
 import { addDays, type Day } from '~~/core/days/day'
 import { describeDay, describePeriodShort, shortDay } from '~~/core/periods/describePeriod'
 import type { Rhythm } from '~~/core/calendar/rhythm'
-import type { CalendarEntry, CalendarView } from '~~/shared/plan/postCalendar'
+import type { CalendarView } from '~~/shared/plan/postCalendar'
+import type { ShownEntry } from './shownEntries'
 
 /** A time of the day. */
 export const clockOf = (minutes: number): string =>
@@ -12,15 +13,20 @@ export const dayWords = (day: Day, locale: string, weekday: 'short' | 'long' = '
   `${new Date(`${day}T12:00Z`).toLocaleDateString(locale, { weekday, timeZone: 'UTC' })} ${Number(day.slice(8))}`
 
 /** An entry in words, for whoever does not see where it stands. */
-export const entryWords = ({ day, minutes, profileName, networkName, state, text }: CalendarEntry): string =>
-  `${describeDay(day)}, ${clockOf(minutes)}, ${profileName} on ${networkName}${state === 'tried' ? '' : `: ${text}`}` +
-  (state === 'tried' ? ': a try' : '')
+export function entryWords({ day, minutes, profileName, networkName, state, text }: ShownEntry): string {
+  const when = `${describeDay(day)}, ${clockOf(minutes)}`
+  if (state === 'planned') return `${when}, ${profileName}, ${networkName}: ${text}`
+  return `${when}, ${profileName} on ${networkName}: ${state === 'tried' ? 'a try' : text}`
+}
 
 /** How many silences are named. */
 const MOST_RUNS = 6
 
 /** How many posts there were in the span, and where there was none. */
-export function silentWords({ posts, usual, silent, period, lastComplete }: CalendarView, locale: string): string[] {
+export function silentWords(
+  { posts, usual, silent, period, lastComplete }: Omit<CalendarView, 'entries'>,
+  locale: string,
+): string[] {
   const many = `${posts.toLocaleString(locale)} ${posts === 1 ? 'post' : 'posts'}`
   const isOver = period.to <= lastComplete
   const often = usual?.toLocaleString(locale, { maximumFractionDigits: 1 })

@@ -1,4 +1,4 @@
-import type { CalendarEntry } from '~~/shared/plan/postCalendar'
+import type { ShownEntry } from './shownEntries'
 
 /** How a day is drawn from top to bottom: from which hour on, how tall an hour and an entry are, in pixels. */
 export interface DayScale {
@@ -16,7 +16,7 @@ const APART = 3
  *
  * @example dayScale([], false).from // 6
  */
-export const dayScale = (entries: readonly CalendarEntry[], isTight: boolean): DayScale => ({
+export const dayScale = (entries: readonly ShownEntry[], isTight: boolean): DayScale => ({
   from: Math.min(USUAL_FROM, ...entries.map(({ minutes }) => Math.floor(minutes / 60))),
   hourTall: isTight ? 28 : 42,
   entryTall: isTight ? 24 : 54,
@@ -24,6 +24,9 @@ export const dayScale = (entries: readonly CalendarEntry[], isTight: boolean): D
 
 /** Where a time stands, in pixels from the top. */
 export const timeY = (minutes: number, { from, hourTall }: DayScale): number => (minutes / 60 - from) * hourTall
+
+/** Which time of the day it is at a place, in minutes. */
+export const minutesAt = (y: number, { from, hourTall }: DayScale): number => (y / hourTall + from) * 60
 
 /** How tall a whole day is. */
 export const dayTall = ({ from, hourTall }: DayScale): number => (24 - from) * hourTall
@@ -33,10 +36,7 @@ export const dayTall = ({ from, hourTall }: DayScale): number => (24 - from) * h
  *
  * @param entries  in the order of their times
  */
-export function hang(
-  entries: readonly CalendarEntry[],
-  scale: DayScale,
-): { entry: CalendarEntry; at: number; y: number }[] {
+export function hang(entries: readonly ShownEntry[], scale: DayScale): { entry: ShownEntry; at: number; y: number }[] {
   let free = 0
   return entries.map((entry) => {
     const at = timeY(entry.minutes, scale)

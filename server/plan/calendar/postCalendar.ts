@@ -38,10 +38,10 @@ export async function calendarOf(
   const own = scope.connected
   const ids = own.map(({ profile_id: id }) => id)
   const known = ids.length === 0 ? [] : await postsByDay(db, ids, period, lastComplete)
-  const published = query.state === 'tried' || ids.length === 0 ? [] : await postsOf(db, ids, period, query)
+  const isWanted = (state: string) => query.state === '' || query.state === state
+  const published = !isWanted('published') || ids.length === 0 ? [] : await postsOf(db, ids, period, query)
   const isFiltered = query.only !== '' || query.tags !== '' || query.state !== ''
-  const tried =
-    query.state === 'published' || isNarrowed(query) || ids.length === 0 ? [] : await triesOf(db, ids, period)
+  const tried = !isWanted('tried') || isNarrowed(query) || ids.length === 0 ? [] : await triesOf(db, ids, period)
   // what is suggested rests on the year up to the last complete day, whichever week is looked at
   const times =
     span === 'month' || own.length === 0
@@ -64,6 +64,7 @@ export async function calendarOf(
     period,
     today,
     lastComplete,
+    profiles: ids,
     entries,
     isCut: published.length > MOST_ENTRIES,
     formats: [...new Set(known.map(({ format }) => format))].sort(),

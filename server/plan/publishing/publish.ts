@@ -16,7 +16,7 @@ import { contentFor, fileIds } from '../posts/planChecks'
 import { filesOf, heldById, postingsOf, type PlannedRow } from '../posts/plannedRows'
 import { planSettings } from '../posts/planSettings'
 import { settle } from '../posts/plannedStates'
-import { textWithLink } from '../../../core/plan/networkRules'
+import { NETWORK_RULES, textWithLink } from '../../../core/plan/networkRules'
 import { PUBLISH } from './jobs'
 
 /** How long to wait before a network that does not answer is asked again, in seconds: longer each time. */
@@ -58,16 +58,18 @@ async function claim(db: ClientDb, id: number, profile: number): Promise<Claimed
     AND    planned_id = ${id}
     AND    profile_id = ${profile}`)
   await settle(db, id)
+  const { network } = (await db.one<{ network: string }>(sql`
+    SELECT network FROM profile WHERE client_id = ${db.client} AND profile_id = ${profile}`))!
   const content = contentFor(post, posting.text, await filesOf(db, fileIds(post.content)))
   return {
     post,
     tries: posting.tries,
     outgoing: {
       key: `${post.postKey}-${profile}`,
-      text: textWithLink(content),
+      text: NETWORK_RULES[network]!.takesLink ? textWithLink(content) : content.text,
       heading: content.heading,
       collection: content.collection,
-      link: content.link,
+      link: NETWORK_RULES[network]!.takesLink ? content.link : '',
       kind: content.kind,
       startsOn: content.startsOn,
       endsOn: content.endsOn,

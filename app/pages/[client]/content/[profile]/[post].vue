@@ -8,6 +8,7 @@ useHead({ title: 'Post · Zaffer' })
 const route = useRoute()
 const router = useRouter()
 const shell = useShell()
+const session = useSession()
 const locale = useLocale()
 const { slug, base } = useClient()
 const { description } = useScope()
@@ -89,6 +90,9 @@ const age = computed(() => {
             </li>
           </ul>
           <p v-else class="quiet">It has no tag. Tags are set on the page Content, or by a rule under Tags.</p>
+          <p v-if="session.mayWrite" class="no-print">
+            <NuxtLink :to="{ path: `/${slug}/calendar/new`, query: { like: place } }">Write a draft from this</NuxtLink>
+          </p>
         </div>
       </div>
       <PostFigures

@@ -4,8 +4,12 @@ import { isDay, type Day } from '~~/core/days/day'
 import { formatSignedShare } from '~~/core/format/numbers'
 import { describeDay, describePeriod } from '~~/core/periods/describePeriod'
 import { hourName } from '~~/core/times/slots'
-import type { CalendarEntry, CalendarView } from '~~/shared/plan/postCalendar'
+import { PLAN_STATE_NAMES } from '~~/core/plan/postStates'
+import type { PlanView } from '~~/shared/plan/plannedPosts'
+import type { CalendarView } from '~~/shared/plan/postCalendar'
 import { clockOf, quietWords, silentWords } from '~/plan/calendar/calendarWords'
+import { entryKey, isMovable, isWanted, joinedEntries, type ShownEntry } from '~/plan/calendar/shownEntries'
+import { usePlanMoves } from '~/plan/calendar/usePlanMoves'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Calendar · Zaffer' })
@@ -27,6 +31,8 @@ const { data, error, isLoading } = useQuery({
     }),
   placeholderData: (previous) => previous,
 })
+const session = useSession()
+const refreshAll = useRefresh()
 const tags = useTags()
 const span = computed<Span>(() => SPANS.find((each) => each === route.query.span) ?? 'week')
 /** The day around which it is: that of the address, or today. */
@@ -34,7 +40,54 @@ const on = computed<Day | undefined>(() => {
   const day = String(route.query.on ?? '')
   return isDay(day) ? day : data.value?.today
 })
-const period = computed(() => on.value && spanAround(on.value, span.value))
+const period = computed(() => (on.value ? spanAround(on.value, span.value) : undefined))
+/** What is planned is the agency’s work: viewers see what was published. */
+const mayWrite = computed(() => session.mayWrite)
+const { data: plan, error: planError } = useQuery({
+  key: () => ['plan', slug.value, period.value?.from ?? '', period.value?.to ?? ''],
+  query: () => api<PlanView>(`${base.value}/plan`, { query: { ...period.value } }),
+  enabled: () => mayWrite.value && period.value !== undefined,
+  placeholderData: (previous) => previous,
+})
+const refreshPlan = () => refreshAll('plan')
+const moves = usePlanMoves(refreshPlan)
+const filter = computed(() => ({
+  state: String(route.query.state ?? ''),
+  by: String(route.query.by ?? ''),
+  ...(address.value.who && { profiles: data.value?.profiles ?? [] }),
+}))
+/** Formats and tags are those of what is out. */
+const isOfPublished = computed(() => Boolean(route.query.only || route.query.tags))
+const planned = computed(() =>
+  isOfPublished.value ? [] : (plan.value?.posts ?? []).filter((each) => isWanted(each, filter.value)),
+)
+const unplaced = computed(() =>
+  isOfPublished.value ? [] : (plan.value?.unplaced ?? []).filter((each) => isWanted(each, filter.value)),
+)
+const shown = computed(() => data.value && { ...data.value, entries: joinedEntries(data.value.entries, planned.value) })
+const writers = computed(() =>
+  [...new Set([...(plan.value?.posts ?? []), ...(plan.value?.unplaced ?? [])].map(({ writtenName }) => writtenName))]
+    .filter(Boolean)
+    .sort(),
+)
+const picked = ref<number[]>([])
+const toggle = (id: number) =>
+  (picked.value = picked.value.includes(id) ? picked.value.filter((each) => each !== id) : [...picked.value, id])
+const movable = computed(() => (shown.value?.entries ?? []).filter(isMovable).map(({ plan: each }) => each!.id))
+watch(period, () => (picked.value = []))
+function pressed(event: KeyboardEvent, each: ShownEntry) {
+  if (!mayWrite.value || !each.plan) return
+  if (event.key === 'x' && !event.ctrlKey && !event.metaKey && isMovable(each)) toggle(each.plan.id)
+  else moves.byKey(event, each, span.value === 'month')
+}
+async function moveMany(days: number, time: string) {
+  await moves.moveMany(picked.value, days, time)
+}
+async function removeMany() {
+  await moves.removeMany(picked.value)
+  picked.value = []
+}
+const dialog = ref<'settings' | 'subscribe'>()
 const show = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 function step(direction: 1 | -1) {
   if (on.value) void show({ on: spanStep(on.value, span.value, direction) })
@@ -67,11 +120,32 @@ const CHOICES = computed(() => [
     label: 'What is shown',
     value: String(route.query.state ?? 'all'),
     options: [
-      { value: 'all', name: 'published and tried' },
+      { value: 'all', name: 'everything' },
       { value: 'published', name: 'published' },
       { value: 'tried', name: 'tries' },
+      ...(mayWrite.value
+        ? [
+            { value: 'planned', name: 'planned' },
+            { value: 'open', name: 'ideas and drafts' },
+            { value: 'scheduled', name: 'scheduled' },
+            { value: 'needs', name: 'needs somebody' },
+          ]
+        : []),
     ],
   },
+  ...(writers.value.length > 1
+    ? [
+        {
+          name: 'by',
+          label: 'Written by whom',
+          value: String(route.query.by ?? 'all'),
+          options: [
+            { value: 'all', name: 'by anybody' },
+            ...writers.value.map((name) => ({ value: name, name: `by ${name}` })),
+          ],
+        },
+      ]
+    : []),
   {
     name: 'only',
     label: 'Which format',
@@ -108,12 +182,11 @@ const RHYTHMS = [
   { value: 'profiles', name: 'by profile' },
 ] as const
 const rhythm = computed(() => RHYTHMS.find(({ value }) => value === route.query.rhythm)?.value ?? 'networks')
-const keyOf = ({ state, profile, id }: CalendarEntry) => `${state}.${profile}.${id}`
 const chosen = computed(() => String(route.query.entry ?? ''))
-const entry = computed(() => data.value?.entries.find((each) => keyOf(each) === chosen.value))
-function choose(each: CalendarEntry) {
+const entry = computed(() => shown.value?.entries.find((each) => entryKey(each) === chosen.value))
+function choose(each: ShownEntry) {
   shell.isMarginOpen = true
-  void router.replace({ query: { ...route.query, entry: keyOf(each) } })
+  void router.replace({ query: { ...route.query, entry: entryKey(each) } })
 }
 const file = computed(
   () =>
@@ -141,28 +214,78 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         :aria-label="choice.label"
         @update:model-value="(value) => show({ [choice.name]: value === 'all' ? undefined : value })"
       />
-      <a class="right" :href="file" download>As iCalendar</a>
+      <span class="row right">
+        <NuxtLink v-if="mayWrite" :to="`/${slug}/calendar/new`">Plan a post</NuxtLink>
+        <a :href="file" download>As iCalendar</a>
+        <template v-if="mayWrite">
+          <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'subscribe'">
+            Subscribe
+          </button>
+          <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'settings'">Settings</button>
+        </template>
+      </span>
     </div>
+    <p v-if="planError" role="alert">{{ planError.message }}</p>
+    <ManyChosen
+      v-if="picked.length"
+      :ids="picked"
+      :is-busy="moves.isBusy.value"
+      @move="moveMany"
+      @remove="removeMany"
+      @none="picked = []"
+    />
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Opening the calendar …</p>
-    <template v-if="data">
+    <template v-if="data && shown">
       <p v-if="span !== 'month' && data.there" class="quiet small">
         The curve down each day is the audience of {{ data.there.networks.join(' and ') }}; numbers are slots that are
         suggested.
       </p>
       <MonthCalendar
         v-if="span === 'month'"
-        :view="data"
+        :view="shown"
         :is-tight="isTight"
         :chosen="chosen"
+        :picked="picked"
+        :may-write="mayWrite"
         @choose="choose"
         @day="openDay"
+        @key="pressed"
+        @put="moves.put"
       />
-      <WeekCalendar v-else :view="data" :is-tight="isTight" :chosen="chosen" @choose="choose" @day="openDay" />
+      <WeekCalendar
+        v-else
+        :view="shown"
+        :is-tight="isTight"
+        :chosen="chosen"
+        :picked="picked"
+        :may-write="mayWrite"
+        @choose="choose"
+        @day="openDay"
+        @key="pressed"
+        @put="moves.put"
+      />
+      <p v-if="mayWrite && movable.length" class="quiet no-print">
+        Planned posts are moved by dragging, or with Alt and the arrows; x chooses one for many.
+        <button type="button" class="bare link" @click="picked = movable.slice(0, 200)">
+          Choose all that are planned here
+        </button>
+      </p>
       <p v-if="data.isCut" class="quiet">
         Only the first 2,000 posts are shown. Choose a shorter time or fewer profiles.
       </p>
       <p class="said">{{ silentWords(data, locale).join(' ') }} {{ quietWords(data.rhythm.networks).join(' ') }}</p>
+      <section v-if="unplaced.length" aria-labelledby="unplaced-heading">
+        <h2 id="unplaced-heading" class="heading">Without a time</h2>
+        <ul class="unplaced">
+          <li v-for="each in unplaced" :key="each.id">
+            <NuxtLink :to="`/${slug}/calendar/${each.id}`">{{
+              each.heading || each.text || 'Without a text'
+            }}</NuxtLink>
+            <span class="quiet"> {{ PLAN_STATE_NAMES[each.state] }}, {{ each.writtenName }}</span>
+          </li>
+        </ul>
+      </section>
       <section aria-labelledby="rhythm-heading">
         <div class="row">
           <h2 id="rhythm-heading" class="heading">Rhythm up to {{ describeDay(data.lastComplete) }}</h2>
@@ -182,9 +305,30 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
       <Teleport v-if="shell.marginPlace" :to="shell.marginPlace">
         <section v-if="entry" aria-live="polite">
           <h2>{{ describeDay(entry.day) }}, {{ clockOf(entry.minutes) }}</h2>
-          <p>{{ entry.profileName }} on {{ entry.networkName }}{{ entry.format ? `, ${entry.format}` : '' }}</p>
+          <template v-if="entry.plan">
+            <p>
+              <b>{{ PLAN_STATE_NAMES[entry.plan.state] }}</b
+              >, by {{ entry.plan.writtenName }}
+            </p>
+            <p v-for="each in entry.plan.postings" :key="each.profile">
+              {{ each.profileName }}, {{ each.networkName
+              }}<span v-if="each.refusal" class="field-error">: {{ each.refusal }}</span>
+            </p>
+          </template>
+          <p v-else>{{ entry.profileName }} on {{ entry.networkName }}{{ entry.format ? `, ${entry.format}` : '' }}</p>
           <p>{{ entry.text }}</p>
-          <p v-if="entry.state === 'published'">
+          <template v-if="entry.plan">
+            <p><NuxtLink :to="`/${slug}/calendar/${entry.plan.id}`">Open the post</NuxtLink></p>
+            <label v-if="isMovable(entry)" class="row"
+              ><Checkbox
+                binary
+                :model-value="picked.includes(entry.plan.id)"
+                input-id="entry-picked"
+                @update:model-value="toggle(entry!.plan!.id)"
+              />choose it for many</label
+            >
+          </template>
+          <p v-else-if="entry.state === 'published'">
             <NuxtLink :to="`/${slug}/content/${entry.profile}/${entry.id}`">What it has brought</NuxtLink>
           </p>
           <p v-else><NuxtLink :to="`/${slug}/times`">All tries</NuxtLink></p>
@@ -203,6 +347,13 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         </section>
       </Teleport>
     </template>
+    <SubscribeDialog v-if="dialog === 'subscribe'" @close="dialog = undefined" />
+    <PlanSettingsDialog
+      v-if="dialog === 'settings' && plan"
+      :settings="plan.settings"
+      @close="dialog = undefined"
+      @changed="refreshPlan"
+    />
   </div>
 </template>
 
@@ -215,6 +366,15 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
 .right {
   margin-left: auto;
   align-self: center;
+}
+.link {
+  color: var(--zaffer);
+  text-decoration: underline;
+  min-height: 24px;
+}
+.unplaced {
+  list-style: none;
+  margin: 6px 0 12px;
 }
 .small {
   font-size: var(--text-small);
