@@ -14,6 +14,7 @@ import { AGENCY, CLIENTS, EVENTS, PEOPLE, POLLS, PROFILES, SETS, TAGS, TARGETS, 
 import { breakdownsOf } from './breakdowns'
 import { LINK_PAGES, LINKS, viewsOf, visitsOf } from './links'
 import { pictureOf } from './pictures'
+import { demoPlans } from './plan'
 import { LOOKED_AT_HOURS } from './postLife'
 import { retentionOf, type DemoRetention } from './retention'
 import { PLACES, REPLY_TEMPLATES } from './places'
@@ -310,6 +311,32 @@ export async function loadDemo(
           author,
         ],
       )
+    for (const { slug, timeZone } of CLIENTS) {
+      const client = clients.get(slug)
+      for (const plan of demoPlans(anchor, timeZone).filter(({ client: of }) => of === slug)) {
+        const isApproved = plan.state === 'approved' || plan.state === 'scheduled'
+        const id = await insert(
+          'INSERT INTO planned_post (client_id, post_key, state, content, planned_at, written_by, written_name, ' +
+            'approved_name, approved_version) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+          [
+            client,
+            plan.key,
+            plan.state,
+            plan.content,
+            plan.at === undefined ? null : instant(plan.at),
+            author,
+            PEOPLE.find(({ role }) => role === 'analyst')!.name,
+            isApproved ? PEOPLE[0].name : '',
+            isApproved ? 1 : null,
+          ],
+        )
+        for (const member of plan.on)
+          await insert(
+            'INSERT INTO planned_posting (client_id, planned_id, profile_id, own_text) VALUES (?, ?, ?, ?)',
+            [client, id, idOf.get(member), plan.own?.[member] ?? null],
+          )
+      }
+    }
     await loadPlaces(db, clients, idOf)
     await loadTraffic(db, clients, anchor)
     await loadLinks(db, clients, anchor, author)

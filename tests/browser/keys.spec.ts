@@ -20,6 +20,7 @@ const PAGES = [
     'links',
     'times',
     'calendar',
+    'calendar/2',
     'places',
     'places/2',
     'reviews',

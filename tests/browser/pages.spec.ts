@@ -430,6 +430,8 @@ test('nothing hinders anybody: axe on every page, light and dark', async ({ page
     'mossgate-gardens/traffic',
     'mossgate-gardens/calendar',
     'mossgate-gardens/calendar?span=month',
+    'mossgate-gardens/calendar/2',
+    'mossgate-gardens/calendar/new?at=2026-11-12T10:00',
     'mossgate-gardens/times',
     'mossgate-gardens/times?day=4',
     'mossgate-gardens/places',

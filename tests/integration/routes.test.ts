@@ -69,6 +69,10 @@ beforeAll(async () => {
   await pool().query(
     'INSERT INTO slot_try (client_id, profile_id, response, base, before_mean, before_spread) VALUES (2, 5, "x", "x", 0, 1)',
   )
+  await pool().query("INSERT INTO planned_post (client_id, planned_id, post_key, content) VALUES (2, 902, 'b', '{}')")
+  await pool().query(
+    "INSERT INTO plan_file (client_id, file_id, name, type, size, sha256, content) VALUES (2, 2, 'x', 'image/png', 1, 'x', 'x')",
+  )
   await pool().query("INSERT INTO saved_scope (client_id, name, parts) VALUES (1, 'x', '{}'), (2, 'y', '{}')")
   token = await shareEdition(mossgate, 1, new Date(Date.now() + 60_000), 'reader')
   await pool().query(
@@ -76,6 +80,17 @@ beforeAll(async () => {
   )
 })
 afterAll(() => server?.stop())
+
+/** What is sent about a planned post: it is only then that whose it is decides. */
+const OF_PLAN: readonly [RegExp, unknown][] = [
+  [/plan\/posts\/\[post\]$/, { text: 'x', version: 1 }],
+  [/\[post\]\/state$/, { to: 'draft', version: 1 }],
+  [/\[post\]\/time$/, { at: '2026-11-30T18:00' }],
+  [/\[post\]\/remarks$/, { text: 'x' }],
+  [/\[post\]\/repeats$/, { rule: 'FREQ=DAILY;COUNT=3' }],
+  [/postings\/\[profile\]$/, { decision: 'published' }],
+  [/approval-links$/, { reader: 'x' }],
+]
 
 /** Every route of the interface, from the files that make them. */
 function routes(folder = join(root, 'server/api'), path = '/api'): { method: string; path: string }[] {
@@ -105,6 +120,10 @@ const OPEN = [
   'DELETE /api/me/sessions',
   'DELETE /api/me/sessions/[session]',
   'PUT /api/me/password',
+  'GET /api/approve/[token]',
+  'POST /api/approve/[token]',
+  'GET /api/approve/[token]/pictures/[index]',
+  'GET /api/calendars/[token]',
   'GET /api/shared/[token]',
   'GET /api/shared/[token]/pdf',
   'GET /api/consent/[token]',
@@ -182,42 +201,46 @@ describe('every route', () => {
         .replace('[site]', '2')
         .replace('[place]', '6')
         .replace('[template]', '3')
+        .replace('plan/posts/[post]', 'plan/posts/902')
         .replace('[try]', '1')
         .replace('[kept]', '1')
         .replaceAll(/\[\w+\]/g, '2')
-      const body = /notes/.test(path)
-        ? { from: '2026-10-01', to: '2026-10-01', title: 'x' }
-        : /reports\/\[report\]$/.test(path)
-          ? { title: 'x', period: 'last-28-days', against: 'before', blocks: [], version: 1 }
-          : /check$/.test(path)
-            ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 }
-            : /editions$/.test(path)
-              ? { requestKey: crypto.randomUUID() }
-              : /superseded$/.test(path)
-                ? { by: null }
-                : /\[profile\]$/.test(path)
-                  ? { isActive: false }
-                  : /\[set\]$/.test(path)
-                    ? { name: 'x', profiles: [1] }
-                    : /\[target\]$/.test(path)
-                      ? { metric: 'posts', wanted: 1, from: '2026-10-01', by: '2026-11-01' }
-                      : /rules/.test(path)
-                        ? { any: 'x' }
-                        : /\[tag\]\/posts$/.test(path)
-                          ? { posts: [{ profile: 1, id: 'x' }] }
-                          : /\[tag\]$/.test(path)
-                            ? { name: 'x' }
-                            : /\[site\]$/.test(path)
-                              ? { name: 'x', address: 'https://x.example' }
-                              : /\[poll\]$/.test(path)
-                                ? POLL
-                                : /\[link\]$/.test(path)
-                                  ? { name: 'x', target: 'https://x.example/' }
-                                  : /ended$/.test(path)
-                                    ? { isEnded: true }
-                                    : /\[page\]$/.test(path)
-                                      ? { title: 'x' }
-                                      : (OF_PLACES.find(([pattern]) => pattern.test(path))?.[1] ?? {})
+      const ofPlan = OF_PLAN.find(([pattern]) => pattern.test(path))?.[1]
+      const body = ofPlan
+        ? ofPlan
+        : /notes/.test(path)
+          ? { from: '2026-10-01', to: '2026-10-01', title: 'x' }
+          : /reports\/\[report\]$/.test(path)
+            ? { title: 'x', period: 'last-28-days', against: 'before', blocks: [], version: 1 }
+            : /check$/.test(path)
+              ? { targets: ['day', 'impressions'], dateOrder: 'year-month-day', decimal: 'point', profile: 1 }
+              : /editions$/.test(path)
+                ? { requestKey: crypto.randomUUID() }
+                : /superseded$/.test(path)
+                  ? { by: null }
+                  : /\[profile\]$/.test(path)
+                    ? { isActive: false }
+                    : /\[set\]$/.test(path)
+                      ? { name: 'x', profiles: [1] }
+                      : /\[target\]$/.test(path)
+                        ? { metric: 'posts', wanted: 1, from: '2026-10-01', by: '2026-11-01' }
+                        : /rules/.test(path)
+                          ? { any: 'x' }
+                          : /\[tag\]\/posts$/.test(path)
+                            ? { posts: [{ profile: 1, id: 'x' }] }
+                            : /\[tag\]$/.test(path)
+                              ? { name: 'x' }
+                              : /\[site\]$/.test(path)
+                                ? { name: 'x', address: 'https://x.example' }
+                                : /\[poll\]$/.test(path)
+                                  ? POLL
+                                  : /\[link\]$/.test(path)
+                                    ? { name: 'x', target: 'https://x.example/' }
+                                    : /ended$/.test(path)
+                                      ? { isEnded: true }
+                                      : /\[page\]$/.test(path)
+                                        ? { title: 'x' }
+                                        : (OF_PLACES.find(([pattern]) => pattern.test(path))?.[1] ?? {})
       // notes of the first client itself have the ids 1 and 2
       const answer = await ask(
         method,

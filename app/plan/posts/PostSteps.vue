@@ -185,6 +185,10 @@ const outcome = (profile: number) => props.post.outcomes.find((each) => each.pro
 </template>
 
 <style scoped>
+.field,
+.row {
+  margin: 8px 0;
+}
 ul,
 ol {
   list-style: none;

@@ -112,6 +112,9 @@ const OPTIONAL = new Set([
   'review_reply',
   'reply_template',
   'slot_try',
+  'planned_post',
+  'planned_posting',
+  'planned_remark',
   'poll',
   'tracked_link',
   'link_page',
@@ -250,6 +253,9 @@ interface Taking {
 /** What has to stand in a row here and is not in a package. */
 const HERE: Readonly<Record<string, (row: PackageRow) => PackageRow>> = {
   profile: (row) => ({ ...row, consent: row.consent === 'given' ? 'none' : row.consent! }),
+  // what was to go out from where the package comes from does not also go out from here
+  planned_post: (row) => ({ ...row, state: ['idea', 'published'].includes(String(row.state)) ? row.state! : 'draft' }),
+  planned_posting: (row) => ({ ...row, state: row.state === 'published' ? row.state : '' }),
   tag: (row) => ({ ...row, live_name: row.removed_at === null ? row.name! : null }),
   edition: (row) => {
     // an edition that was changed on its way is none

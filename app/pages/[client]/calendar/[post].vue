@@ -131,6 +131,7 @@ async function copy() {
   }
 }
 const back = computed(() => ({ path: `/${slug.value}/calendar`, query: day.value ? { on: day.value } : {} }))
+const takeSlot = (at: string) => (form.value.at = at)
 const isRepeated = ref(false)
 const preview = ref(0)
 const shown = computed(() => stands.value[Math.min(preview.value, stands.value.length - 1)])
@@ -241,7 +242,7 @@ const mayWrite = computed(() => session.mayWrite)
         </div>
       </fieldset>
     </form>
-    <section v-if="shown" aria-labelledby="preview-heading">
+    <section v-if="shown" class="preview" aria-labelledby="preview-heading">
       <div class="row">
         <h2 id="preview-heading" class="heading">How it reads</h2>
         <Select
@@ -272,8 +273,9 @@ const mayWrite = computed(() => session.mayWrite)
       @close="isRepeated = false"
       @done="changed"
     />
-    <Teleport v-if="margin && post" :to="margin">
+    <Teleport v-if="margin" :to="margin">
       <PostSteps
+        v-if="post"
         class="workings"
         :post="post"
         :address="address"
@@ -281,6 +283,7 @@ const mayWrite = computed(() => session.mayWrite)
         :is-changed="isChanged"
         @changed="changed"
       />
+      <SlotsToCome v-if="mayWrite && !isClosed" class="workings" :day="day" @take="takeSlot" />
     </Teleport>
   </div>
 </template>
@@ -294,6 +297,12 @@ const mayWrite = computed(() => session.mayWrite)
   max-width: 46rem;
 }
 .when {
-  align-items: end;
+  align-items: center;
+}
+.preview {
+  margin-top: 20px;
+}
+.preview .row {
+  margin-bottom: 8px;
 }
 </style>
