@@ -9,6 +9,7 @@ import { benchAllClients } from './allClients'
 import { benchPlaces } from './places'
 import { benchTimes } from './times'
 import { benchPosts } from './posts'
+import { benchPublishing } from './publishing'
 import { benchRedirect } from './redirect'
 import { benchSync } from './sync'
 import { benchRollUp } from './rollUp'
@@ -22,6 +23,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   posts: { run: () => withDatabase(benchPosts) },
   times: { run: benchTimes },
   places: { run: () => withDatabase(benchPlaces) },
+  publishing: { run: () => withDatabase(benchPublishing) },
   redirect: { run: () => withDatabase(benchRedirect) },
   sync: { run: () => withDatabase(benchSync) },
   // with the limit under which the start command runs the worker

@@ -7,7 +7,7 @@ function gateFor({ method, path }: H3Event): Gate {
   const [place] = path.split('?')
   if (/\/data\/package$/.test(place!)) return GATES.files
   if (method === 'GET' || method === 'HEAD') return GATES.reading
-  if (/\/imports$|\/plan\/files$/.test(place!)) return GATES.files
+  if (/\/imports$|\/plan\/(files|sheet)$/.test(place!)) return GATES.files
   return /\/(search|profiles|lookup|reachable)$|\/api\/consent\//.test(place!) ? GATES.outside : GATES.writing
 }
 

@@ -247,6 +247,30 @@ export interface ApprovalView {
   media: { index: number; type: string; alt: string }[]
 }
 
+/** How large a file of posts may be, in bytes. */
+export const MOST_SHEET_BYTES = 2_000_000
+
+/** What a file of posts would do, row by row, or has done. */
+export interface PlanSheet {
+  /** In whose time the times are read. */
+  zone: string
+  /** Headings of columns that are not read. */
+  unread: string[]
+  rows: {
+    row: number
+    day: string
+    time: string
+    profiles: string
+    text: string
+    /** Why it is not taken. */
+    problem?: string
+    /** What networks would not take of it yet. */
+    warnings: string[]
+  }[]
+  /** The drafts that were written. */
+  ids: number[]
+}
+
 /** A profile that can be posted to. */
 export interface PlanTarget {
   id: number

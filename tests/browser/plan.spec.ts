@@ -54,7 +54,7 @@ test('a post is written, checked, approved by another, scheduled, moved by keys 
   await entry.press('x')
   await page.getByLabel('Move by days').fill('3')
   await page.getByLabel('to the time').fill('09:00')
-  await page.getByRole('button', { name: 'Move them' }).click()
+  await page.getByRole('button', { name: 'Move them', exact: true }).click()
   await expect(page.getByText('1 post was moved.')).toBeVisible()
   await page.goto('/mossgate-gardens/calendar?span=month&on=2026-11-10')
   await expect(entry).toHaveAccessibleName(/16 Nov 2026, 09:00/)

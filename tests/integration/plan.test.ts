@@ -1,3 +1,6 @@
+import { buffer } from 'node:stream/consumers'
+import { toXlsx } from '../../server/platform/tables/toXlsx'
+import { toCsv } from '../../server/platform/tables/toCsv'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { zonedTime } from '../../core/plan/zonedInstant'
 import type { ClientDb } from '../../server/platform/database/clientDb'
@@ -16,7 +19,9 @@ import {
 } from '../../server/plan/posts/plannedPosts'
 import { movePost } from '../../server/plan/posts/plannedStates'
 import { setPlanSettings } from '../../server/plan/posts/planSettings'
-import { planOf, plannedPost } from '../../server/plan/posts/planView'
+import { planTable, takeSheet } from '../../server/plan/posts/planSheet'
+import { planTargets } from '../../server/plan/posts/planTargets'
+import { plannedIn, planOf, plannedPost } from '../../server/plan/posts/planView'
 import { decide } from '../../server/plan/publishing/decide'
 import { publishDue } from '../../server/plan/publishing/publishDue'
 import type { MoveTo } from '../../core/plan/postStates'
@@ -385,6 +390,78 @@ describe('many posts', () => {
     const copy = await copyPlanned(db, ids[0]!, ADA)
     expect(await seen(copy)).toMatchObject({ state: 'draft', at: '', writtenName: 'Ada' })
     expect((await planOf(db, '2026-10-25', '2026-10-25')).unplaced.map(({ id }) => id)).toContain(copy)
+  })
+})
+
+describe('a file of posts', () => {
+  const head = 'Day,Time,Profiles,Text,Note\n'
+  const take = (text: string, isTaken = false) => takeSheet(db, Buffer.from(text), isTaken, JORY)
+  beforeAll(() => pool().query("UPDATE profile SET name = '@words' WHERE profile_id = ?", [words]))
+  it('says of each row what it becomes or why not, and writes nothing before that was seen', async () => {
+    const name = (await planTargets(db)).map((target) => `${target.name} on ${target.networkName}`)
+    const text =
+      head +
+      [
+        `30 Oct 2026,18:00,${name[0]},"Said, twice",x`,
+        `30 Oct 2026,18:00,${name[0]},"Said, twice",x`,
+        `03/04/2027,18:00,${name[0]},Which day`,
+        `2026-10-25,18:00,${name[0]},Over`,
+        `2027-03-28,01:30,${name[0]},Leapt over`,
+        `2026-10-30,25:00,${name[0]},No time`,
+        `2026-10-30,6 pm,Nobody on Murmur,Whose`,
+        `2026-10-31,6 pm,${name.join('; ')},Two profiles`,
+        `an example,18:00,${name[0]},Example`,
+        `,18:00,${name[0]},Only a time`,
+        `,,,An idea`,
+      ].join('\n')
+    const { rows, unread, ids } = await take(text)
+    expect(unread).toEqual(['Note'])
+    expect(ids).toEqual([])
+    expect(rows.map(({ row, problem }) => [row, problem?.slice(0, 34)])).toEqual([
+      [2, undefined],
+      [3, 'The same post stands in a row abov'],
+      [4, '“03/04/2027” can be two days. Writ'],
+      [5, 'That time is over.'],
+      [6, 'The clocks leap over 01:30 on 2027'],
+      [7, '“25:00” is no time of the day. Wri'],
+      [8, 'There is no profile “Nobody on Mur'],
+      [9, undefined],
+      [10, 'This is the example of the templat'],
+      [11, 'There is a time, but no day.'],
+      [12, undefined],
+    ])
+    expect(rows[7]!.warnings).toEqual(['Tintype needs a picture or a video.'])
+    expect((await planOf(db, '2026-10-30', '2026-10-31')).posts).toEqual([])
+    const written = (await take(text, true)).ids
+    const { posts } = await planOf(db, '2026-10-30', '2026-10-31')
+    expect(posts.map(({ state: came, day, minutes, postings }) => [came, day, minutes, postings.length])).toEqual([
+      ['draft', '2026-10-30', 1080, 1],
+      ['draft', '2026-10-31', 1080, 2],
+    ])
+    expect(posts[0]!.text).toBe('Said, twice')
+    // what is taken away can be brought back
+    const table = await planTable(db, await plannedIn(db, '2026-10-30', '2026-10-31'))
+    expect(await removePlanned(db, written, true)).toBe(3)
+    const back = await take(toCsv(table), true)
+    expect(back.rows.map(({ problem }) => problem)).toEqual([undefined, undefined])
+    expect((await planOf(db, '2026-10-30', '2026-10-31')).posts.map(({ at, text: says }) => [at, says])).toEqual(
+      posts.map(({ at, text: says }) => [at, says]),
+    )
+    // and so is a workbook
+    await removePlanned(db, back.ids, true)
+    const workbook = await takeSheet(db, await buffer(toXlsx([table])), false, JORY)
+    expect(workbook.rows.map(({ problem }) => problem)).toEqual([undefined, undefined])
+  })
+  it.each([
+    ['', 'There is no column “Day”'],
+    ['Day,Text\n', 'There is no column “Profiles”'],
+    [head, 'There is no row'],
+    [`Day,Day,Profiles,Text\n`, 'Two columns'],
+    [`${head}${'x,,,y\n'.repeat(201)}`, '200 posts at the most'],
+    ['PK\u0003\u0004 no workbook', 'damaged'],
+    ['\0', 'no text in UTF-8'],
+  ])('that is none is refused with a sentence: %j', async (text, sentence) => {
+    await expect(take(text)).rejects.toThrow(sentence)
   })
 })
 

@@ -8,6 +8,31 @@ import { listReviews } from '../../server/read/reviews/listReviews'
 import { reviewsOf } from '../../server/read/reviews/reviews'
 import { addTemplate, moveReply, proposeReply, writeReply } from '../../server/read/reviews/replies'
 import { calendarOf } from '../../server/plan/calendar/postCalendar'
+import { planDue } from '../../server/plan/posts/planDue'
+import { fileById, listFiles, takeFile } from '../../server/plan/posts/planFiles'
+import {
+  approvalLink,
+  approvalPicture,
+  approvalView,
+  openFeed,
+  readerSays,
+  renewFeed,
+} from '../../server/plan/posts/planLinks'
+import {
+  addPlanned,
+  copyPlanned,
+  movePlanned,
+  placePlanned,
+  removePlanned,
+  repeatPlanned,
+} from '../../server/plan/posts/plannedPosts'
+import { movePost } from '../../server/plan/posts/plannedStates'
+import { setPlanSettings } from '../../server/plan/posts/planSettings'
+import { planChoices, planOf, plannedPost } from '../../server/plan/posts/planView'
+import { outcomesOf, slotPromise } from '../../server/plan/posts/usualTimes'
+import { decide } from '../../server/plan/publishing/decide'
+import { publishDue } from '../../server/plan/publishing/publishDue'
+import { plannedSchema } from '../../shared/plan/plannedPosts'
 import { calendarSchema } from '../../shared/plan/postCalendar'
 import { keepPlanned, thisHour, timesOf } from '../../server/read/times/times'
 import { removeTry } from '../../server/read/times/tries'
@@ -90,6 +115,11 @@ import { useStandins } from './support/standins'
 import { EDITION_ISSUE } from '../../server/report/editions/jobs'
 import { SYNC } from '../../server/gather/sync/jobs'
 
+/** The smallest picture. */
+const DOT = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+)
 const { pool } = useDatabase('questions')
 const { tokens } = useStandins()
 
@@ -395,6 +425,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await keepIntended(db, intendedSchema.validateSync({ ages: ['25-34'], countries: ['GB'] }))
   await audienceOf(db, everybody)
   await audienceLines(db, everybody, 'country', 'GB')
+  await askAboutPlans(db, person)
   const tag = await addTag(db, { name: 'T', colour: 1 }, person.id)
   const [listed] = (
     await postList(
@@ -553,3 +584,41 @@ describe('every question to the database', () => {
     expect(wrong).toEqual([])
   })
 })
+
+/** Asks what is asked about planned posts. */
+async function askAboutPlans(db: ClientDb, person: { id: number; name: string }): Promise<void> {
+  const { id: file } = await takeFile(db, 'dot.png', DOT)
+  await fileById(db, file)
+  await listFiles(db, 'dot')
+  await setPlanSettings(db, { needsApproval: true, lateMinutes: 60 })
+  const input = plannedSchema.validateSync({
+    text: 'A plan',
+    at: '2026-10-29T06:00',
+    media: [{ file }],
+    postings: [{ profile: 1 }],
+  })
+  const id = await addPlanned(db, input, person)
+  await placePlanned(db, id, '2026-10-29T06:30')
+  await movePlanned(db, [id], { days: 0, time: '06:45' })
+  const [again] = await repeatPlanned(db, id, 'FREQ=DAILY;COUNT=2', person)
+  await removePlanned(db, [again!], true)
+  await copyPlanned(db, id, person)
+  await planChoices(db)
+  const { token } = await approvalLink(db, id, { reader: 'R', days: 1 })
+  await movePost(db, id, { to: 'waiting', version: 1, remark: '' }, person)
+  await approvalView(token)
+  await approvalPicture(token, 0)
+  await readerSays(token, { isApproved: true, version: 1, remark: '' })
+  await slotPromise(db, Date.parse('2026-10-29T06:45Z'))
+  await movePost(db, id, { to: 'scheduled', version: 1, remark: '' }, person)
+  await openFeed(await renewFeed(db, person.id)).catch(() => undefined)
+  await planDue(db)
+  await planOf(db, '2026-10-26', '2026-11-01')
+  process.env.ZAFFER_NOW = '2026-10-29T06:46:00Z'
+  await publishDue()
+  await runJobs()
+  process.env.ZAFFER_NOW = '2026-10-29T06:00:00Z'
+  await plannedPost(db, id, person)
+  await outcomesOf(db, id)
+  await decide(db, id, 1, { decision: 'published', address: '' }, person.name).catch(() => undefined)
+}

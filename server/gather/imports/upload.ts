@@ -30,7 +30,7 @@ import { enqueue } from '../../platform/jobs/queue'
 import { badRequest, Problem } from '../../platform/problems/problem'
 import { knownProfiles } from './batches'
 import { isJson, tooLargeJson } from './jsonFile'
-import { isWorkbook, tooLargeWorkbook } from './workbook'
+import { isWorkbook, tooLargeWorkbook } from '../../platform/tables/workbook'
 import { IMPORT_OPEN } from './jobs'
 
 const CHUNK_BYTES = 1024 * 1024

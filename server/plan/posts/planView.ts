@@ -27,16 +27,21 @@ const MOST_DAYS = 62
 
 /** What is planned between two days, and what has no time yet. */
 export async function planOf(db: ClientDb, from: string, to: string): Promise<PlanView> {
-  if (to < from || addDays(from, MOST_DAYS) < to) throw badRequest(`Choose up to ${MOST_DAYS} days.`)
-  const [first, after] = [from, addDays(to, 1)].map((day) => new Date(startOf(day, db.timeZone)))
   const [rows, unplaced, settings] = await Promise.all([
-    plannedBetween(db, first!, after!, MOST_SHOWN),
+    plannedIn(db, from, to),
     plannedWithoutTime(db, MOST_UNPLACED),
     planSettings(db),
   ])
   const heads = await headsOf(db, [...rows.slice(0, MOST_SHOWN), ...unplaced])
   const shown = Math.min(rows.length, MOST_SHOWN)
   return { posts: heads.slice(0, shown), unplaced: heads.slice(shown), isCut: rows.length > MOST_SHOWN, settings }
+}
+
+/** The planned posts of some days; one more than are shown. */
+export async function plannedIn(db: ClientDb, from: string, to: string): Promise<PlannedRow[]> {
+  if (to < from || addDays(from, MOST_DAYS) < to) throw badRequest(`Choose up to ${MOST_DAYS} days.`)
+  const [first, after] = [from, addDays(to, 1)].map((day) => new Date(startOf(day, db.timeZone)))
+  return await plannedBetween(db, first!, after!, MOST_SHOWN)
 }
 
 /** The first instant of a day, also where its midnight is leapt over. */

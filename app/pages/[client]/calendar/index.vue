@@ -87,7 +87,7 @@ async function removeMany() {
   await moves.removeMany(picked.value)
   picked.value = []
 }
-const dialog = ref<'settings' | 'subscribe'>()
+const dialog = ref<'settings' | 'subscribe' | 'sheet'>()
 const show = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 function step(direction: 1 | -1) {
   if (on.value) void show({ on: spanStep(on.value, span.value, direction) })
@@ -218,6 +218,7 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         <NuxtLink v-if="mayWrite" :to="`/${slug}/calendar/new`">Plan a post</NuxtLink>
         <a :href="file" download>As iCalendar</a>
         <template v-if="mayWrite">
+          <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'sheet'">From a file</button>
           <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'subscribe'">
             Subscribe
           </button>
@@ -347,6 +348,12 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         </section>
       </Teleport>
     </template>
+    <PlanSheetDialog
+      v-if="dialog === 'sheet' && period"
+      :period="period"
+      @close="dialog = undefined"
+      @changed="refreshPlan"
+    />
     <SubscribeDialog v-if="dialog === 'subscribe'" @close="dialog = undefined" />
     <PlanSettingsDialog
       v-if="dialog === 'settings' && plan"
