@@ -65,7 +65,7 @@ export async function benchPublishing(pool: Pool): Promise<void> {
       plannedSchema.validateSync({ text: `Post ${index}`, at: '2026-10-28T09:00', postings: [{ profile }] }),
       { id: 1, name: 'x' },
     )
-  await pool.query("UPDATE planned_post SET state = 'scheduled', planned_at = NOW() - INTERVAL 1 MINUTE")
+  await pool.query("UPDATE planned_post SET state = 'scheduled', planned_at = '2026-10-29 05:59:00'")
   const credentials = { tokens, keep: () => Promise.resolve() }
   const { publishing } = connectorFor({ connector: REMOTE.network, remoteId: REMOTE.id, credentials })
   const content = { heading: '', collection: '', link: '', kind: '', startsOn: '', endsOn: '', action: '', media: [] }
@@ -78,6 +78,7 @@ export async function benchPublishing(pool: Pool): Promise<void> {
   const alone = performance.now() - begun
   const start = performance.now()
   await publishDue()
+  const queued = performance.now() - start
   const work = async () => {
     while (await runNextJob());
   }
@@ -88,7 +89,7 @@ export async function benchPublishing(pool: Pool): Promise<void> {
   const isOnce = given.length === POSTS && new Set(given.map(({ text }) => text)).size === POSTS
   report(
     `${POSTS.toLocaleString('en')} posts due in the same minute, in ${LANES} lanes${isOnce ? ', each given once' : ', NOT EACH ONCE'}`,
-    { 'given': ms(whole), 'the stand-in alone': ms(alone), 'rate': times(alone / whole) },
+    { 'given': ms(whole), 'of it queued': ms(queued), 'the stand-in alone': ms(alone), 'rate': times(alone / whole) },
     { text: 'at least half the rate of the stand-in', met: isOnce && whole <= 2 * alone },
   )
 }

@@ -30,7 +30,7 @@ export const TOPICS = {
     'calendar',
   ],
   /** Planned posts were written, moved, or went out. */
-  plan: ['plan', 'planned', 'all-clients'],
+  plan: ['plan', 'planned', 'plan-files', 'all-clients'],
   /** Tries of times to post came or went. */
   times: ['times', 'calendar'],
   /** Whom a client wants to reach was written down. */

@@ -40,17 +40,24 @@ export async function plannedById(db: ClientDb, id: number): Promise<PlannedRow>
   return readRow(row)
 }
 
-/** A planned post that nobody else changes until the transaction ends. */
+/** Planned posts that nobody else changes until the transaction ends; those that were removed are not there. */
+export const heldByIds = async (db: ClientDb, ids: readonly number[]): Promise<PlannedRow[]> =>
+  (
+    await db.rows<Stored>(sql`
+    SELECT   ${COLUMNS}
+    FROM     planned_post p
+    WHERE    p.client_id = ${db.client}
+    AND      p.planned_id IN (${[...ids]})
+    AND      p.removed_at IS NULL
+    ORDER BY p.planned_id
+    FOR      UPDATE`)
+  ).map(readRow)
+
+/** One of them. @throws Problem 404 when there is none of that number, or it was removed */
 export async function heldById(db: ClientDb, id: number): Promise<PlannedRow> {
-  const row = await db.one<Stored>(sql`
-    SELECT ${COLUMNS}
-    FROM   planned_post p
-    WHERE  p.client_id = ${db.client}
-    AND    p.planned_id = ${id}
-    AND    p.removed_at IS NULL
-    FOR    UPDATE`)
+  const [row] = await heldByIds(db, [id])
   if (!row) throw notFound('planned post')
-  return readRow(row)
+  return row
 }
 
 /** The planned posts between two instants, by their time; one more than asked for at the most. */
@@ -88,6 +95,8 @@ export interface PostingRow {
   isByHand: number
   state: PostingState
   tries: number
+  /** When somebody has decided that it goes out although it is late. */
+  decidedAt: Date | null
   remoteId: string | null
   address: string | null
   refusal: string
@@ -98,6 +107,7 @@ export interface PostingRow {
 export const postingsOf = (db: ClientDb, ids: readonly number[]): Promise<PostingRow[]> =>
   db.rows<PostingRow>(sql`
     SELECT   planned_id AS planned, profile_id AS profile, own_text AS text, is_by_hand AS isByHand, state, tries,
+             decided_at AS decidedAt,
              remote_id AS remoteId, address, refusal, published_at AS publishedAt
     FROM     planned_posting
     WHERE    client_id = ${db.client}

@@ -114,13 +114,17 @@ export const remarksOf = (db: ClientDb, id: number): Promise<RemarkRow[]> =>
     ORDER BY remark_id
     LIMIT    ${MOST_REMARKS}`)
 
-/** Brings the state of a post in line with what has become of it with its profiles. */
-export async function settle(db: ClientDb, id: number): Promise<void> {
-  const state = settledState((await postingsOf(db, [id])).map((posting) => posting.state))
-  await db.run(sql`
-    UPDATE planned_post
-    SET    state = ${state}, changed_at = ${new Date(now())}
-    WHERE  client_id = ${db.client}
-    AND    planned_id = ${id}
-    AND    state IN ('scheduled', 'publishing', 'late', 'failed')`)
+/** Sets the states of posts that are on their way, by their number. */
+export async function setStates(db: ClientDb, states: ReadonlyMap<number, PlanState>): Promise<void> {
+  for (const state of new Set(states.values()))
+    await db.run(sql`
+      UPDATE planned_post
+      SET    state = ${state}, changed_at = ${new Date(now())}
+      WHERE  client_id = ${db.client}
+      AND    planned_id IN (${[...states].filter(([, each]) => each === state).map(([id]) => id)})
+      AND    state IN ('scheduled', 'publishing', 'late', 'failed')`)
 }
+
+/** Brings the state of a post in line with what has become of it with its profiles. */
+export const settle = async (db: ClientDb, id: number): Promise<void> =>
+  setStates(db, new Map([[id, settledState((await postingsOf(db, [id])).map(({ state }) => state))]]))

@@ -35,7 +35,7 @@ export async function decide(
       if ((await planSettings(inside)).needsApproval && !isApproved(post))
         throw badRequest('It was changed since it was approved. Ask for approval again.')
       await begin(inside, id, profile)
-      await enqueue(inside, PUBLISH, `${id}:${profile}`, { decidedAt: now() })
+      await enqueue(inside, PUBLISH, profile, {})
     } else if (decision === 'leave') {
       if (postings.length === 1) throw badRequest('It is on this profile alone. Remove the post instead.')
       await inside.run(sql`
@@ -67,7 +67,7 @@ export async function decide(
 const begin = (db: ClientDb, id: number, profile: number) =>
   db.run(sql`
     UPDATE planned_posting
-    SET    state = 'publishing', refusal = ''
+    SET    state = 'publishing', refusal = '', decided_at = ${new Date(now())}
     WHERE  client_id = ${db.client}
     AND    planned_id = ${id}
     AND    profile_id = ${profile}`)

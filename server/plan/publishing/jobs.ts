@@ -1,11 +1,10 @@
-import { number, object } from 'yup'
+import { object } from 'yup'
 import type { JobDeclaration } from '../../platform/jobs/job'
 
-/** Hands a post to the network of one profile; its subject is the number of the post, a colon and that of the profile. */
+/** Gives a profile’s network the posts that have come to their time; its subject is the profile. */
 export const PUBLISH = {
   kind: 'publish',
-  /** When somebody has decided that it goes out although it is late, in milliseconds since 1970 UTC. */
-  payload: object({ decidedAt: number().optional() }),
+  payload: object({}),
   priority: 0,
   writesFigures: false,
 } satisfies JobDeclaration

@@ -1,3 +1,5 @@
+import { NETWORK_RULES, textWithLink } from '../../../core/plan/networkRules'
+import { settledState } from '../../../core/plan/postStates'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
@@ -9,78 +11,117 @@ import {
   NetworkTrouble,
   RateLimited,
   TokenRefused,
+  type Capabilities,
   type Outgoing,
 } from '../../gather/connectors/connector'
 import { connectorFor } from '../../gather/connectors/connectorFor'
 import { contentFor, fileIds } from '../posts/planChecks'
-import { filesOf, heldById, postingsOf, type PlannedRow } from '../posts/plannedRows'
+import { filesOf, heldByIds, postingsOf, type FileRow, type PlannedRow, type PostingRow } from '../posts/plannedRows'
 import { planSettings } from '../posts/planSettings'
-import { settle } from '../posts/plannedStates'
-import { NETWORK_RULES, textWithLink } from '../../../core/plan/networkRules'
+import { setStates } from '../posts/plannedStates'
 import { PUBLISH } from './jobs'
 
+/** How many posts are taken together, and how many of them are given at a time. */
+const [TOGETHER, AT_A_TIME] = [25, 4]
 /** How long to wait before a network that does not answer is asked again, in seconds: longer each time. */
 const pauseAfter = (tries: number) => Math.min(300, 5 * 2 ** Math.min(tries, 6))
 
-/** What a posting has come to. */
+/** A post that is given to its network now. */
+interface Claimed {
+  post: PlannedRow
+  posting: PostingRow
+  files: readonly FileRow[]
+}
+
+/** What a posting has come to; nothing where it goes on being tried. */
 interface Ending {
+  claimed: Claimed
   state: 'published' | 'late' | 'failed'
   remoteId?: string
   refusal?: string
   publishedAt?: number
 }
 
-/** A posting that this process gives to its network now. */
-interface Claimed {
-  post: PlannedRow
-  tries: number
-  outgoing: Outgoing
-}
-
-const partsOf = (subject: string) => subject.split(':').map(Number) as [number, number]
-
 /**
- * Takes a posting for giving it to its network, if it is still to be given: what was called back or removed meanwhile
- * is not. That it was taken is kept before the network hears of it, so that whoever comes after a crash asks first.
+ * Takes the posts of a profile that are to be given to its network now: what was called back or removed meanwhile is
+ * not. That they were taken is kept before the network hears of them, so that whoever comes after a crash asks first.
  */
-async function claim(db: ClientDb, id: number, profile: number): Promise<Claimed | undefined> {
-  const known = await db.one(sql`
-    SELECT planned_id FROM planned_post WHERE client_id = ${db.client} AND planned_id = ${id} AND removed_at IS NULL`)
-  if (!known) return undefined
-  const post = await heldById(db, id)
-  const posting = (await postingsOf(db, [id])).find((each) => each.profile === profile)
-  if (!posting || !['scheduled', 'publishing', 'late', 'failed'].includes(post.state)) return undefined
-  if (posting.state !== '' && posting.state !== 'publishing') return undefined
+async function claim(db: ClientDb, profile: number, lateMs: number): Promise<Claimed[]> {
+  const due = await db.rows<{ id: number }>(sql`
+    SELECT   p.planned_id AS id
+    FROM     planned_posting y
+    JOIN     planned_post p ON p.client_id = y.client_id AND p.planned_id = y.planned_id
+    WHERE    y.client_id = ${db.client}
+    AND      y.profile_id = ${profile}
+    AND      (y.state = 'publishing' OR (y.state = '' AND y.is_by_hand = 0 AND p.planned_at > ${new Date(now() - lateMs)}))
+    AND      p.planned_at <= ${new Date(now())}
+    AND      p.state IN ('scheduled', 'publishing', 'late', 'failed')
+    AND      p.removed_at IS NULL
+    ORDER BY p.planned_at, p.planned_id
+    LIMIT    ${TOGETHER}`)
+  if (due.length === 0) return []
+  // read again once nobody else can change them
+  const held = await heldByIds(
+    db,
+    due.map(({ id }) => id),
+  )
+  const posts = held.filter(({ state }) => ['scheduled', 'publishing', 'late', 'failed'].includes(state))
+  const postings = await postingsOf(
+    db,
+    posts.map(({ id }) => id),
+  )
+  const files = await filesOf(db, [...new Set(posts.flatMap(({ content }) => fileIds(content)))])
+  const claimed = posts.flatMap((post) => {
+    const posting = postings.find((each) => each.planned === post.id && each.profile === profile)
+    return posting && (posting.state === '' || posting.state === 'publishing') ? [{ post, posting, files }] : []
+  })
+  const ids = claimed.map(({ post }) => post.id)
   await db.run(sql`
     UPDATE planned_posting
     SET    state = 'publishing', tries = tries + 1
     WHERE  client_id = ${db.client}
-    AND    planned_id = ${id}
-    AND    profile_id = ${profile}`)
-  await settle(db, id)
-  const { network } = (await db.one<{ network: string }>(sql`
-    SELECT network FROM profile WHERE client_id = ${db.client} AND profile_id = ${profile}`))!
-  const content = contentFor(post, posting.text, await filesOf(db, fileIds(post.content)))
+    AND    profile_id = ${profile}
+    AND    planned_id IN (${ids})`)
+  await setStates(
+    db,
+    new Map(
+      claimed.map(({ post }) => [
+        post.id,
+        settledState(
+          postings
+            .filter(({ planned }) => planned === post.id)
+            .map((each) => (each.profile === profile ? 'publishing' : each.state)),
+        ),
+      ]),
+    ),
+  )
+  return claimed
+}
+
+/** A post as its network is given it. */
+async function outgoingOf(db: ClientDb, network: string, { post, posting, files }: Claimed): Promise<Outgoing> {
+  const content = contentFor(post, posting.text, files)
+  const { takesLink } = NETWORK_RULES[network]!
   return {
-    post,
-    tries: posting.tries,
-    outgoing: {
-      key: `${post.postKey}-${profile}`,
-      text: NETWORK_RULES[network]!.takesLink ? textWithLink(content) : content.text,
-      heading: content.heading,
-      collection: content.collection,
-      link: NETWORK_RULES[network]!.takesLink ? content.link : '',
-      kind: content.kind,
-      startsOn: content.startsOn,
-      endsOn: content.endsOn,
-      action: post.content.action,
-      media: await contentsOf(db, post),
-    },
+    key: keyOf(post, posting),
+    text: takesLink ? textWithLink(content) : content.text,
+    heading: content.heading,
+    collection: content.collection,
+    link: takesLink ? content.link : '',
+    kind: content.kind,
+    startsOn: content.startsOn,
+    endsOn: content.endsOn,
+    action: post.content.action,
+    media: await contentsOf(db, post),
   }
 }
 
+/** The same for a post and a profile, however often it is given. */
+const keyOf = ({ postKey }: PlannedRow, { profile }: PostingRow): string => `${postKey}-${profile}`
+
 /** The pictures and videos of a post with what is in them, in their order. */
 async function contentsOf(db: ClientDb, { content }: PlannedRow): Promise<Outgoing['media']> {
+  if (content.media.length === 0) return []
   const rows = await db.rows<{ id: number; type: string; content: Buffer }>(sql`
     SELECT file_id AS id, type, content
     FROM   plan_file
@@ -93,76 +134,127 @@ async function contentsOf(db: ClientDb, { content }: PlannedRow): Promise<Outgoi
   })
 }
 
-/** Keeps what a posting has come to; the post follows. */
-async function end(db: ClientDb, id: number, profile: number, ending: Ending): Promise<void> {
-  const { state, remoteId = null, refusal = '', publishedAt } = ending
-  await db.run(sql`
-    UPDATE planned_posting
-    SET    state = ${state}, remote_id = COALESCE(${remoteId}, remote_id), refusal = ${refusal.slice(0, 400)},
-           published_at = ${publishedAt === undefined ? null : new Date(publishedAt)}
-    WHERE  client_id = ${db.client}
-    AND    planned_id = ${id}
-    AND    profile_id = ${profile}
-    AND    state = 'publishing'`)
-  await settle(db, id)
+/** Keeps what postings have come to; their posts follow. */
+async function end(db: ClientDb, endings: readonly Ending[]): Promise<void> {
+  if (endings.length === 0) return
+  for (const { claimed, state, remoteId = null, refusal = '', publishedAt } of endings)
+    await db.run(sql`
+      UPDATE planned_posting
+      SET    state = ${state}, remote_id = COALESCE(${remoteId}, remote_id), refusal = ${refusal.slice(0, 400)},
+             published_at = ${publishedAt === undefined ? null : new Date(publishedAt)}
+      WHERE  client_id = ${db.client}
+      AND    planned_id = ${claimed.post.id}
+      AND    profile_id = ${claimed.posting.profile}
+      AND    state = 'publishing'`)
+  const ids = endings.map(({ claimed }) => claimed.post.id)
+  const postings = await postingsOf(db, ids)
+  await setStates(
+    db,
+    new Map(
+      ids.map((id) => [id, settledState(postings.filter(({ planned }) => planned === id).map(({ state }) => state))]),
+    ),
+  )
+}
+
+/** Gives one post; after a try whose end is not known, the network is asked for it first. */
+async function give(
+  db: ClientDb,
+  { network, publishing }: { network: string; publishing: Capabilities['publishing'] },
+  claimed: Claimed,
+): Promise<Ending> {
+  const { post, posting } = claimed
+  const found = posting.tries > 0 ? await publishing.find(keyOf(post, posting)) : undefined
+  const given = found ?? (await publishing.post(await outgoingOf(db, network, claimed)))
+  return typeof given === 'string'
+    ? { claimed, state: 'failed', refusal: given }
+    : { claimed, state: 'published', remoteId: given.remoteId, publishedAt: given.publishedAt }
+}
+
+/** What follows where the network is in trouble: it is tried again, until the post is later than its client allows. */
+function afterTrouble(claimed: Claimed, error: RateLimited | NetworkTrouble, lateMs: number): Ending | number {
+  const { post, posting } = claimed
+  const wait = error instanceof RateLimited ? error.seconds : pauseAfter(posting.tries)
+  const since = Math.max(post.plannedAt!.getTime(), posting.decidedAt?.getTime() ?? 0)
+  if (now() + wait * 1000 - since <= lateMs) return wait
+  const refusal = `${error.message} Whether it went out is not known; that is asked before it is given again.`
+  return { claimed, state: 'late', refusal }
 }
 
 /**
- * Gives a post to its network, exactly once: a key goes with it, and after any try whose end is not known the network is
- * asked for that key first. A refusal is the end, with the network's sentence. While the network does not answer it is
- * tried again, until the post is later than its client allows; then it waits for a decision.
+ * Gives posts to the network of a profile, each exactly once: a key goes with it, and after any try whose end is not
+ * known the network is asked for that key first. A refusal is the end, with the network's sentence. While the network
+ * does not answer it is tried again, until a post is later than its client allows; then it waits for a decision.
  */
 export const publishJob = jobModule(
   PUBLISH,
-  async ({ db, job, step, finish }, { decidedAt = 0 }) => {
-    const [id, profile] = partsOf(job.subject)
-    const claimed = await step((inside) => claim(inside, id, profile))
-    if (!claimed) return await finish()
-    const { post, tries, outgoing } = claimed
-    const publishing = await publisherOf(db, profile)
-    if (!publishing) {
-      const refusal =
-        'The owner of the profile has given no consent, or has taken it back. Send the consent link, under Profiles.'
-      return await finish((inside) => end(inside, id, profile, { state: 'failed', refusal }))
-    }
-    try {
-      const found = tries > 0 ? await publishing.find(outgoing.key) : undefined
-      const given = found ?? (await publishing.post(outgoing))
-      await finish((inside) =>
-        end(
-          inside,
-          id,
-          profile,
-          typeof given === 'string'
-            ? { state: 'failed', refusal: given }
-            : { state: 'published', remoteId: given.remoteId, publishedAt: given.publishedAt },
-        ),
-      )
-    } catch (error) {
-      if (error instanceof ConsentWithdrawn || error instanceof TokenRefused)
-        return await finish((inside) => end(inside, id, profile, { state: 'failed', refusal: error.message }))
-      if (!(error instanceof RateLimited || error instanceof NetworkTrouble)) throw error
-      const wait = error instanceof RateLimited ? error.seconds : pauseAfter(tries)
-      const { lateMinutes } = await planSettings(db)
-      const since = Math.max(post.plannedAt!.getTime(), decidedAt)
-      if (now() + wait * 1000 - since > lateMinutes * 60_000)
-        return await finish((inside) =>
-          end(inside, id, profile, {
-            state: 'late',
-            refusal: `${error.message} It is not known whether it went out; that is asked first.`,
-          }),
-        )
-      throw new JobPostponed(wait, error.message, error instanceof RateLimited)
+  async ({ db, job, step, finish }) => {
+    const profile = Number(job.subject)
+    const lateMs = (await planSettings(db)).lateMinutes * 60_000
+    for (;;) {
+      const batch = await step((inside) => claim(inside, profile, lateMs))
+      if (batch.length === 0) return await finish()
+      const endings: Ending[] = []
+      let trouble: { error: RateLimited | NetworkTrouble; wait: number } | undefined
+      const publisher = await publisherOf(db, profile)
+      const lane = async (from: number) => {
+        for (let index = from; index < batch.length && !trouble; index += AT_A_TIME) {
+          const claimed = batch[index]!
+          if (!publisher) {
+            endings.push({ claimed, state: 'failed', refusal: NO_CONSENT })
+            continue
+          }
+          try {
+            endings.push(await give(db, publisher, claimed))
+          } catch (error) {
+            if (error instanceof ConsentWithdrawn || error instanceof TokenRefused)
+              endings.push({ claimed, state: 'failed', refusal: error.message })
+            else if (error instanceof RateLimited || error instanceof NetworkTrouble) {
+              const after = afterTrouble(claimed, error, lateMs)
+              if (typeof after === 'number') trouble = { error, wait: after }
+              else endings.push(after)
+            } else throw error
+          }
+        }
+      }
+      await Promise.all(Array.from({ length: AT_A_TIME }, (_, from) => lane(from)))
+      await step((inside) => end(inside, endings))
+      if (trouble) throw new JobPostponed(trouble.wait, trouble.error.message, trouble.error instanceof RateLimited)
     }
   },
   async (db, subject) => {
-    const [id, profile] = partsOf(subject)
-    const refusal = 'Something went wrong here; the log has it. Whether it went out is asked before it is tried again.'
-    await db.transaction((inside) => end(inside, id, profile, { state: 'failed', refusal }))
+    const refusal = 'Something went wrong here; the log has it. Whether it went out is asked before it is given again.'
+    await db.transaction(async (inside) => {
+      const rows = await inside.rows<{ id: number }>(sql`
+        SELECT planned_id AS id
+        FROM   planned_posting
+        WHERE  client_id = ${db.client}
+        AND    profile_id = ${Number(subject)}
+        AND    state = 'publishing'`)
+      const postings = await postingsOf(
+        inside,
+        rows.map(({ id }) => id),
+      )
+      const own = postings.filter(({ profile, state }) => profile === Number(subject) && state === 'publishing')
+      const posts = await heldByIds(
+        inside,
+        own.map(({ planned }) => planned),
+      )
+      await end(
+        inside,
+        own.flatMap((posting): Ending[] => {
+          const post = posts.find(({ id }) => id === posting.planned)
+          return post ? [{ claimed: { post, posting, files: [] }, state: 'failed', refusal }] : []
+        }),
+      )
+    })
   },
 )
 
+const NO_CONSENT =
+  'The owner of the profile has given no consent, or has taken it back. Send the consent link, under Profiles.'
+
 async function publisherOf(db: ClientDb, profile: number) {
   const connection = await connectionOf(db, profile)
-  return connection?.credentials && connectorFor(connection).publishing
+  const publishing = connection?.credentials && connectorFor(connection).publishing
+  return publishing && { network: connection.connector, publishing }
 }

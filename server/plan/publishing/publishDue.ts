@@ -1,3 +1,4 @@
+import type { PostingState } from '../../../core/plan/postStates'
 import { now } from '../../platform/clock'
 import { clientDbForJob, type ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
@@ -17,6 +18,7 @@ interface DueRow {
   profile: number
   plannedAt: Date
   isByHand: number
+  state: PostingState
 }
 
 /**
@@ -29,45 +31,48 @@ export async function publishDue(): Promise<number> {
   const at = now()
   const due = await systemDb.rows<DueRow>(sql`
     SELECT   p.client_id AS client, p.planned_id AS id, y.profile_id AS profile, p.planned_at AS plannedAt,
-             y.is_by_hand AS isByHand
+             y.is_by_hand AS isByHand, y.state
     FROM     planned_post p
     JOIN     planned_posting y ON y.client_id = p.client_id AND y.planned_id = p.planned_id
     WHERE    p.state IN ('scheduled', 'publishing', 'late', 'failed')
     AND      p.planned_at <= ${new Date(at)}
     AND      p.removed_at IS NULL
-    AND      y.state = ''
+    AND      y.state IN ('', 'publishing')
     ORDER BY p.planned_at, p.planned_id, y.profile_id
     LIMIT    ${MOST_AT_ONCE}`)
   let count = 0
-  const handles = new Map<number, { db: ClientDb; lateMs: number }>()
-  for (const row of due) {
-    if (!handles.has(row.client)) {
-      const db = await clientDbForJob(row.client)
-      handles.set(row.client, { db, lateMs: (await planSettings(db)).lateMinutes * 60_000 })
-    }
-    const { db, lateMs } = handles.get(row.client)!
-    if (row.isByHand === 1) await waitFor(db, row, 'to do')
-    else if (at - row.plannedAt.getTime() > lateMs) await waitFor(db, row, 'late')
-    else {
-      await enqueue(db, PUBLISH, `${row.id}:${row.profile}`, {})
-      count++
-    }
+  for (const client of new Set(due.map((row) => row.client))) {
+    const db = await clientDbForJob(client)
+    const lateMs = (await planSettings(db)).lateMinutes * 60_000
+    await db.transaction(async (inside) => {
+      const profiles = new Set<number>()
+      for (const row of due.filter((each) => each.client === client)) {
+        // what is on its way stays so, whatever time it is
+        const isNew = row.state === ''
+        if (isNew && row.isByHand === 1) await waitFor(inside, row, 'to do')
+        else if (isNew && at - row.plannedAt.getTime() > lateMs) await waitFor(inside, row, 'late')
+        else {
+          profiles.add(row.profile)
+          count++
+        }
+      }
+      for (const profile of profiles) await enqueue(inside, PUBLISH, profile, {})
+    })
   }
   return count
 }
 
 /** Leaves a posting to a person. */
-const waitFor = (db: ClientDb, { id, profile }: DueRow, state: 'to do' | 'late') =>
-  db.transaction(async (inside) => {
-    await inside.run(sql`
-      UPDATE planned_posting
-      SET    state = ${state}
-      WHERE  client_id = ${db.client}
-      AND    planned_id = ${id}
-      AND    profile_id = ${profile}
-      AND    state = ''`)
-    await settle(inside, id)
-  })
+async function waitFor(db: ClientDb, { id, profile }: DueRow, state: 'to do' | 'late'): Promise<void> {
+  await db.run(sql`
+    UPDATE planned_posting
+    SET    state = ${state}
+    WHERE  client_id = ${db.client}
+    AND    planned_id = ${id}
+    AND    profile_id = ${profile}
+    AND    state = ''`)
+  await settle(db, id)
+}
 
 /** The job that looks for what is due. */
 export const publishDueJob = systemJobModule(PUBLISH_DUE, publishDue)

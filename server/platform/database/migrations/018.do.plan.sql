@@ -58,6 +58,7 @@ CREATE TABLE IF NOT EXISTS planned_posting (
   is_by_hand   TINYINT NOT NULL DEFAULT 0,
   state        VARCHAR(12) NOT NULL DEFAULT '',
   tries        SMALLINT UNSIGNED NOT NULL DEFAULT 0,
+  decided_at   TIMESTAMP NULL,
   remote_id    VARCHAR(40) NULL,
   address      VARCHAR(500) NULL,
   refusal      VARCHAR(400) NOT NULL DEFAULT '',
