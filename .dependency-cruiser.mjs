@@ -73,7 +73,8 @@ const rules = [
   },
   {
     name: 'planned-before-told',
-    comment: 'Planning rests on what is read, and reaches networks by their connectors; it knows no rivals and reports.',
+    comment:
+      'Planning rests on what is read, and reaches networks by their connectors; it knows no rivals and reports.',
     from: { path: '^server/plan/', pathNot: '[.]test[.]ts$' },
     to: { path: '^server/(clients|gather/(?!connectors)|compare|report)/' },
   },

@@ -143,7 +143,7 @@ export interface TimesView {
   chance?: BeyondChance
   marks: TimesMark[]
   suggestions: Suggestion[]
-  /** Tries of the coming week from which these keep away. */
+  /** Tries and scheduled posts of the coming week from which these keep away. */
   taken: number
   planned: PlannedTry[]
   tries: TimesTry[]

@@ -115,6 +115,16 @@ CREATE TABLE IF NOT EXISTS added_day (
       ),
       'core/metrics/storedFigures.ts': (text) =>
         text.replaceAll("networks: ['commons'", "networks: ['added', 'commons'"),
+      'core/plan/networkRules.ts': after(
+        'export const NETWORK_RULES: Readonly<Record<string, NetworkRules>> = {',
+        `  added: {
+    text: { most: 500, counting: 'letters' },
+    pictures: { most: 0, mostBytes: 0, types: [] },
+    videos: 0,
+    takesLink: true,
+    minutesApart: 1,
+  },`,
+      ),
     },
   ],
   [

@@ -26,7 +26,11 @@ import { decide } from '../../server/plan/publishing/decide'
 import { publishDue } from '../../server/plan/publishing/publishDue'
 import type { MoveTo } from '../../core/plan/postStates'
 import { plannedSchema } from '../../shared/plan/plannedPosts'
-import { addClient, addProfile, runJobs, useDatabase } from './support/database'
+import { resolveScope } from '../../server/figures/resolveScope'
+import { timesOf } from '../../server/read/times/times'
+import { parseScope } from '../../shared/figures/scope'
+import { timesSchema } from '../../shared/read/times'
+import { addClient, addDaysOf, addProfile, runJobs, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
 
 const { pool } = useDatabase('plan')
@@ -256,6 +260,30 @@ describe('publishing', () => {
     expect((await seen(id)).state).toBe('published')
   })
 
+  it('keeps where it is out, though it is changed for the others', async () => {
+    const { id: file } = await takeFile(db, 'dot.png', PICTURE)
+    const id = await scheduled({
+      media: [{ file, alt: '' }],
+      text: 'For two',
+      postings: [{ profile: words }, { profile: photos, isByHand: true }],
+    })
+    setClock('2026-10-29T09:01:00Z')
+    await publish()
+    expect((await seen(id)).postings.map(({ state: came }) => came).sort()).toEqual(['published', 'to do'])
+    await pool().query("UPDATE planned_posting SET state = 'failed' WHERE planned_id = ? AND profile_id = ?", [
+      id,
+      photos,
+    ])
+    await pool().query("UPDATE planned_post SET state = 'failed' WHERE planned_id = ?", [id])
+    const input = plannedSchema.validateSync({
+      text: 'For one',
+      at: '2026-10-29T10:00',
+      postings: [{ profile: photos }],
+    })
+    await changePlanned(db, id, input, 1, JORY)
+    expect((await seen(id)).postings.map(({ profile }) => profile)).toEqual([words, photos])
+  })
+
   it('waits for a decision when the network was down for an hour, and then goes out once', async () => {
     const id = await scheduled({ text: 'An hour down' })
     state.isDown = true
@@ -317,7 +345,7 @@ describe('publishing', () => {
     setClock('2026-10-29T09:01:00Z')
     await publish()
     const { state: came, postings } = await seen(id)
-    expect([came, postings[0]!.refusal]).toEqual(['failed', expect.stringContaining('Send the consent link')])
+    expect([came, postings[0]!.refusal]).toEqual(['failed', expect.stringContaining('send the consent link')])
     await pool().query('UPDATE connection SET credentials = ? WHERE profile_id = ?', [
       tokens('murmur', WORDS.id),
       words,
@@ -462,6 +490,20 @@ describe('a file of posts', () => {
     ['\0', 'no text in UTF-8'],
   ])('that is none is refused with a sentence: %j', async (text, sentence) => {
     await expect(take(text)).rejects.toThrow(sentence)
+  })
+})
+
+describe('what times suggest', () => {
+  it('keeps away from what is scheduled, and from nothing that is only a draft', async () => {
+    await addDaysOf(db, [{ profile: words, day: '2026-10-28', followers: 10 }])
+    const taken = async () =>
+      (await timesOf(db, await resolveScope(db, parseScope({})), timesSchema.getDefault(), Date.parse(NOW))).taken
+    expect(await taken()).toBe(0)
+    await write({ at: '2026-10-30T19:00' })
+    expect(await taken()).toBe(0)
+    await scheduled({ at: '2026-10-30T20:00' })
+    await scheduled({ at: '2026-11-20T20:00' })
+    expect(await taken()).toBe(1)
   })
 })
 

@@ -31,6 +31,7 @@ import { setPlanSettings } from '../../server/plan/posts/planSettings'
 import { planChoices, planOf, plannedPost } from '../../server/plan/posts/planView'
 import { outcomesOf, slotPromise } from '../../server/plan/posts/usualTimes'
 import { decide } from '../../server/plan/publishing/decide'
+import { publishJob } from '../../server/plan/publishing/publish'
 import { publishDue } from '../../server/plan/publishing/publishDue'
 import { plannedSchema } from '../../shared/plan/plannedPosts'
 import { calendarSchema } from '../../shared/plan/postCalendar'
@@ -618,6 +619,7 @@ async function askAboutPlans(db: ClientDb, person: { id: number; name: string })
   await publishDue()
   await runJobs()
   process.env.ZAFFER_NOW = '2026-10-29T06:00:00Z'
+  await publishJob.failed!(db, '1')
   await plannedPost(db, id, person)
   await outcomesOf(db, id)
   await decide(db, id, 1, { decision: 'published', address: '' }, person.name).catch(() => undefined)

@@ -29,7 +29,7 @@ describe('times in words', () => {
   it('say why a slot that did well may not be among them', () => {
     expect([takenWords(0), takenWords(1)]).toEqual([
       '',
-      'They keep away from one try of the coming week, also where posts did better.',
+      'They keep away from the one post planned or tried in the coming week, also where posts did better.',
     ])
   })
   it('say of whom the audience is, and which hours are alike', () => {

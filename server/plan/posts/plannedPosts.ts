@@ -69,13 +69,14 @@ export async function addPlanned(db: ClientDb, input: PlannedInput, writer: Writ
   })
 }
 
-/** Keeps whom a post is for; what has become of it with a profile that stays is kept. */
+/** Keeps whom a post is for; what has become of it with a profile that stays is kept, and so is where it is out. */
 async function keepPostings(db: ClientDb, id: number, { postings }: Pick<PlannedInput, 'postings'>): Promise<void> {
   await db.run(sql`
     DELETE FROM planned_posting
     WHERE  client_id = ${db.client}
     AND    planned_id = ${id}
-    AND    profile_id NOT IN (${[0, ...postings.map(({ profile }) => profile)]})`)
+    AND    profile_id NOT IN (${[0, ...postings.map(({ profile }) => profile)]})
+    AND    state <> 'published'`)
   await db.insertRows(
     'planned_posting',
     ['planned_id', 'profile_id', 'own_text', 'is_by_hand'],

@@ -251,9 +251,12 @@ export const publishJob = jobModule(
 )
 
 const NO_CONSENT =
-  'The owner of the profile has given no consent, or has taken it back. Send the consent link, under Profiles.'
+  'The profile is switched off, or its owner has given no consent. Switch it on or send the consent link, under Profiles.'
 
 async function publisherOf(db: ClientDb, profile: number) {
+  const row = await db.one<{ isActive: number }>(sql`
+    SELECT is_active AS isActive FROM profile WHERE client_id = ${db.client} AND profile_id = ${profile}`)
+  if (row?.isActive !== 1) return undefined
   const connection = await connectionOf(db, profile)
   const publishing = connection?.credentials && connectorFor(connection).publishing
   return publishing && { network: connection.connector, publishing }

@@ -26,7 +26,7 @@ import { badRequest } from '../../platform/problems/problem'
 import { threadOf } from '../../platform/threads'
 import { knownThere, shownThere, whyNotThere } from './audienceOfTimes'
 import { looksOfTimes, MOST_POSTS, postsOfTimes, type TimedPost } from './postsOfTimes'
-import { keepTries, thought, triesOf, type TryRow } from './tries'
+import { keepTries, scheduledFrom, thought, triesOf, type TryRow } from './tries'
 
 /** How long a post gathers before it is judged, and how many posts are marked on the lines. */
 const [YOUNG_MS, MOST_MARKS] = [7 * 86_400_000, 300]
@@ -83,9 +83,9 @@ export async function timesOf(
   const kept = ids.length > 0 ? await triesOf(db, ids) : []
   const ahead = kept.filter(({ plannedAt }) => plannedAt.getTime() >= at)
   const clock = localClock(zone)
-  const takenSlots = ahead
-    .filter(({ plannedAt }) => plannedAt.getTime() < at + WEEK_MS)
-    .map(({ plannedAt }) => slotOf(clock(plannedAt.getTime())))
+  const scheduled = ids.length > 0 ? await scheduledFrom(db, ids, at) : []
+  const taken = [...ahead.map(({ plannedAt }) => plannedAt), ...scheduled].map((each) => each.getTime())
+  const takenSlots = taken.filter((each) => each < at + WEEK_MS).map((each) => slotOf(clock(each)))
   const arrived = await arrivalsOf(db, own, to, zone, query)
   return {
     zone,
@@ -113,7 +113,7 @@ export async function timesOf(
       ...(shown && { there: shown.slots.map((slot) => slot?.ofFullest) }),
       wanted: query.tries,
       apartHours: query.apart,
-      takenAt: ahead.map(({ plannedAt }) => plannedAt.getTime()),
+      takenAt: taken,
       from: at,
       zone,
     }),

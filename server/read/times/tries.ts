@@ -29,6 +29,22 @@ export const triesOf = (db: ClientDb, profiles: readonly number[]): Promise<TryR
     ORDER BY planned_at DESC, try_id
     LIMIT    ${MOST_TRIES}`)
 
+/** When posts are scheduled for profiles from an instant on, the next ones. */
+export const scheduledFrom = async (db: ClientDb, profiles: readonly number[], from: number): Promise<Date[]> =>
+  (
+    await db.rows<{ at: Date }>(sql`
+    SELECT   DISTINCT p.planned_at AS at
+    FROM     planned_post p
+    JOIN     planned_posting y ON y.client_id = p.client_id AND y.planned_id = p.planned_id
+    WHERE    p.client_id = ${db.client}
+    AND      y.profile_id IN (${[...profiles]})
+    AND      p.planned_at >= ${new Date(from)}
+    AND      p.state = 'scheduled'
+    AND      p.removed_at IS NULL
+    ORDER BY p.planned_at
+    LIMIT    500`)
+  ).map(({ at }) => at)
+
 /**
  * Keeps tries: one at a time for a profile, so that asking twice keeps them once.
  *
