@@ -45,6 +45,8 @@ export interface NetworkRules {
 
 const PICTURES = ['image/jpeg', 'image/png', 'image/webp', 'image/gif']
 const MB = 1_000_000
+/** What a post shows at the most, in bytes, all of it together: that much is sent at once. */
+const MOST_SHOWN = 16 * MB
 
 /** The rules of every network, by its id. */
 export const NETWORK_RULES: Readonly<Record<string, NetworkRules>> = {
@@ -195,6 +197,9 @@ function mediaProblems({ media }: PlanContent, { pictures, videos, needs }: Netw
       : []),
     ...(films > 0 && shown.length > 0 && videos > 0 && pictures.most > 0
       ? problem(`${name} takes pictures or a video, not both.`)
+      : []),
+    ...(media.reduce((sum, { bytes }) => sum + bytes, 0) > MOST_SHOWN
+      ? problem(`What a post shows comes to ${MOST_SHOWN / MB} MB at the most, all of it together.`)
       : []),
     ...(pictures.noAnimated && shown.some(({ isAnimated }) => isAnimated)
       ? problem(`${name} takes no picture that moves.`)

@@ -101,6 +101,11 @@ describe('the rules of a network', () => {
     ['guildhall', { media: [{ ...picture, bytes: 5_000_001 }] }, ['Guildhall takes pictures of 5 MB at the most.']],
     [
       'commons',
+      { media: Array.from({ length: 3 }, () => ({ ...picture, bytes: 6_000_000 })) },
+      ['What a post shows comes to 16 MB at the most, all of it together.'],
+    ],
+    [
+      'commons',
       { media: Array.from({ length: 11 }, () => picture) },
       ['Commons takes 10 pictures at the most. These are 11.'],
     ],

@@ -11,7 +11,7 @@ export const MOST_AT_ONCE = 200
 export const MOST_POSTINGS = 30
 export const MOST_MEDIA = 10
 /** How large a picture or a video may be, in bytes. */
-export const MOST_FILE_BYTES = 12_000_000
+export const MOST_FILE_BYTES = 7_000_000
 export const FILE_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'image/gif', 'video/mp4'] as const
 
 const day = (words: string) =>
@@ -193,6 +193,8 @@ export interface PlanView {
   posts: PlannedHead[]
   /** Ideas and drafts without a time, the newest first. */
   unplaced: PlannedHead[]
+  /** Those that need somebody, whenever they are: to approve, to publish by hand, to decide. */
+  needing: PlannedHead[]
   isCut: boolean
   settings: PlanSettings
 }

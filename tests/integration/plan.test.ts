@@ -25,7 +25,7 @@ import { plannedIn, planOf, plannedPost } from '../../server/plan/posts/planView
 import { decide } from '../../server/plan/publishing/decide'
 import { publishDue } from '../../server/plan/publishing/publishDue'
 import type { MoveTo } from '../../core/plan/postStates'
-import { plannedSchema } from '../../shared/plan/plannedPosts'
+import { MOST_FILE_BYTES, plannedSchema } from '../../shared/plan/plannedPosts'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { timesOf } from '../../server/read/times/times'
 import { parseScope } from '../../shared/figures/scope'
@@ -333,6 +333,8 @@ describe('publishing', () => {
     await publish()
     expect((await seen(id)).postings[0]!.state).toBe('to do')
     expect(planWords(await planDue(db))).toBe('1 post is to be published by hand.')
+    // whichever week is looked at
+    expect((await planOf(db, '2026-12-01', '2026-12-07')).needing.map((each) => each.id)).toEqual([id])
     await expect(decide(db, id, words, { decision: 'again', address: '' }, 'Ada')).rejects.toThrow('published by hand')
     await decide(db, id, words, { decision: 'published', address: 'https://murmur.example/p/1' }, 'Ada')
     expect(await seen(id)).toMatchObject({ state: 'published', postings: [{ address: 'https://murmur.example/p/1' }] })
@@ -355,6 +357,8 @@ describe('publishing', () => {
   it('shows a picture with its words where it goes out', async () => {
     const { id: file } = await takeFile(db, 'dot.png', PICTURE)
     expect((await takeFile(db, 'the same.png', PICTURE)).id).toBe(file)
+    const largest = Buffer.concat([PICTURE, Buffer.alloc(MOST_FILE_BYTES - PICTURE.length)])
+    expect((await takeFile(db, 'large.png', largest)).bytes).toBe(MOST_FILE_BYTES)
     await expect(takeFile(db, 'page.png', Buffer.from('<svg onload=alert(1)>'))).rejects.toThrow('no picture')
     const id = await scheduled({
       text: 'With a picture',

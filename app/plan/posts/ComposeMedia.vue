@@ -21,7 +21,7 @@ async function take(event: Event) {
   problem.value = ''
   for (const file of [...(input.files ?? [])].slice(0, MOST_MEDIA - media.value.length)) {
     if (file.size > MOST_FILE_BYTES) {
-      problem.value = `“${file.name}” is larger than 12 MB. Make it smaller first.`
+      problem.value = `“${file.name}” is larger than ${MOST_FILE_BYTES / 1_000_000} MB. Make it smaller first.`
       continue
     }
     percent.value = 0

@@ -4,7 +4,7 @@ import { addDays, isDay } from '~~/core/days/day'
 import { formatSignedShare } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { hourName } from '~~/core/times/slots'
-import type { CalendarView } from '~~/shared/plan/postCalendar'
+import type { CalendarSlot, CalendarView } from '~~/shared/plan/postCalendar'
 
 const props = defineProps<{ day: string }>()
 const emit = defineEmits<{ take: [at: string] }>()
@@ -18,6 +18,8 @@ const week = (day: () => string) =>
   })
 const { data: first, error } = week(() => on.value)
 const { data: next } = week(() => (first.value ? addDays(first.value.period.from, 7) : on.value))
+const why = ({ by, lift }: CalendarSlot) =>
+  by === 'posts' && lift ? formatSignedShare(lift.value, locale) : 'the audience is there'
 const slots = computed(() => [
   ...(first.value?.slots ?? []),
   ...(next.value && next.value.period.from !== first.value?.period.from ? next.value.slots : []),
@@ -34,11 +36,7 @@ const slots = computed(() => [
         <button type="button" class="bare link" @click="emit('take', `${slot.day}T${hourName(slot.hour)}`)">
           {{ slot.number }}. {{ describeDay(slot.day) }}, {{ hourName(slot.hour) }}
         </button>
-        <span class="quiet">
-          {{
-            slot.by === 'posts' && slot.lift ? formatSignedShare(slot.lift.value, locale) : 'the audience is there'
-          }}</span
-        >
+        <span class="quiet">{{ ` ${why(slot)}` }}</span>
       </li>
     </ul>
   </section>

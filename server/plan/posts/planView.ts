@@ -10,6 +10,7 @@ import {
   filesOf,
   plannedBetween,
   plannedById,
+  plannedNeeding,
   plannedWithoutTime,
   postingsOf,
   type PlannedRow,
@@ -27,14 +28,22 @@ const MOST_DAYS = 62
 
 /** What is planned between two days, and what has no time yet. */
 export async function planOf(db: ClientDb, from: string, to: string): Promise<PlanView> {
-  const [rows, unplaced, settings] = await Promise.all([
+  const [rows, unplaced, needing, settings] = await Promise.all([
     plannedIn(db, from, to),
     plannedWithoutTime(db, MOST_UNPLACED),
+    plannedNeeding(db, MOST_UNPLACED),
     planSettings(db),
   ])
-  const heads = await headsOf(db, [...rows.slice(0, MOST_SHOWN), ...unplaced])
-  const shown = Math.min(rows.length, MOST_SHOWN)
-  return { posts: heads.slice(0, shown), unplaced: heads.slice(shown), isCut: rows.length > MOST_SHOWN, settings }
+  const placed = rows.slice(0, MOST_SHOWN)
+  const heads = await headsOf(db, [...placed, ...unplaced, ...needing])
+  const after = placed.length + unplaced.length
+  return {
+    posts: heads.slice(0, placed.length),
+    unplaced: heads.slice(placed.length, after),
+    needing: heads.slice(after),
+    isCut: rows.length > MOST_SHOWN,
+    settings,
+  }
 }
 
 /** The planned posts of some days; one more than are shown. */

@@ -87,6 +87,23 @@ export const plannedWithoutTime = async (db: ClientDb, most: number): Promise<Pl
     LIMIT    ${most}`)
   ).map(readRow)
 
+/** The planned posts that need somebody, whenever they are: to approve, to publish by hand, to decide. */
+export const plannedNeeding = async (db: ClientDb, most: number): Promise<PlannedRow[]> =>
+  (
+    await db.rows<Stored>(sql`
+    SELECT   ${COLUMNS}
+    FROM     planned_post p
+    WHERE    p.client_id = ${db.client}
+    AND      p.removed_at IS NULL
+    AND      (p.state IN ('waiting', 'late', 'failed') OR EXISTS (
+               SELECT 1 FROM planned_posting y
+               WHERE  y.client_id = p.client_id
+               AND    y.planned_id = p.planned_id
+               AND    y.state = 'to do'))
+    ORDER BY p.planned_at IS NULL, p.planned_at, p.planned_id
+    LIMIT    ${most}`)
+  ).map(readRow)
+
 /** What one profile has of a planned post. */
 export interface PostingRow {
   planned: number

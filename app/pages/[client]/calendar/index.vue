@@ -64,6 +64,11 @@ const planned = computed(() =>
 const unplaced = computed(() =>
   isOfPublished.value ? [] : (plan.value?.unplaced ?? []).filter((each) => isWanted(each, filter.value)),
 )
+const needing = computed(() =>
+  isOfPublished.value
+    ? []
+    : (plan.value?.needing ?? []).filter((each) => isWanted(each, { ...filter.value, state: '' })),
+)
 const shown = computed(() => data.value && { ...data.value, entries: joinedEntries(data.value.entries, planned.value) })
 const writers = computed(() =>
   [...new Set([...(plan.value?.posts ?? []), ...(plan.value?.unplaced ?? [])].map(({ writtenName }) => writtenName))]
@@ -276,17 +281,8 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         Only the first 2,000 posts are shown. Choose a shorter time or fewer profiles.
       </p>
       <p class="said">{{ silentWords(data, locale).join(' ') }} {{ quietWords(data.rhythm.networks).join(' ') }}</p>
-      <section v-if="unplaced.length" aria-labelledby="unplaced-heading">
-        <h2 id="unplaced-heading" class="heading">Without a time</h2>
-        <ul class="unplaced">
-          <li v-for="each in unplaced" :key="each.id">
-            <NuxtLink :to="`/${slug}/calendar/${each.id}`">{{
-              each.heading || each.text || 'Without a text'
-            }}</NuxtLink>
-            <span class="quiet"> {{ PLAN_STATE_NAMES[each.state] }}, {{ each.writtenName }}</span>
-          </li>
-        </ul>
-      </section>
+      <PlannedList v-if="needing.length" id="needing" title="Needs somebody" :posts="needing" />
+      <PlannedList v-if="unplaced.length" id="unplaced" title="Without a time" :posts="unplaced" />
       <section aria-labelledby="rhythm-heading">
         <div class="row">
           <h2 id="rhythm-heading" class="heading">Rhythm up to {{ describeDay(data.lastComplete) }}</h2>
@@ -378,10 +374,6 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
   color: var(--zaffer);
   text-decoration: underline;
   min-height: 24px;
-}
-.unplaced {
-  list-style: none;
-  margin: 6px 0 12px;
 }
 .small {
   font-size: var(--text-small);
