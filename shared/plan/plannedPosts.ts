@@ -234,6 +234,8 @@ export interface PlannedPost {
   series?: { key: string; turn: number; of: number }
   expected?: PlanExpected
   outcomes: PlanOutcome[]
+  /** For whom outside there are links to it that still work. */
+  readers: string[]
 }
 
 /** What a reader outside sees of a post that waits for approval. */

@@ -5,9 +5,34 @@ import { isDay } from '../../core/days/day'
 import type { Period } from '../../core/periods/period'
 import type { SlotLift } from '../../core/times/slotLifts'
 import { text } from '../platform/text'
+import type { PlannedHead } from './plannedPosts'
 
 /** What of a calendar is shown; those from “planned” on are planned posts: all, not yet scheduled, scheduled, to decide. */
 export const CALENDAR_STATES = ['', 'published', 'tried', 'planned', 'open', 'scheduled', 'needs'] as const
+
+/** The states of planned posts that some words stand for. */
+const PLAN_GROUPS: Readonly<Record<string, readonly PlannedHead['state'][]>> = {
+  open: ['idea', 'draft', 'waiting', 'approved'],
+  scheduled: ['scheduled', 'publishing'],
+  needs: ['failed', 'late', 'waiting'],
+}
+
+/**
+ * Whether a planned post is one of those that are wanted.
+ *
+ * @param state     one of those of a calendar
+ * @param profiles  the profiles that are looked at; all of them, where it is left out
+ */
+export function isPlanWanted(plan: PlannedHead, state: string, profiles?: readonly number[]): boolean {
+  const isOfState =
+    state === '' ||
+    state === 'planned' ||
+    (PLAN_GROUPS[state]?.includes(plan.state) ?? false) ||
+    (state === 'needs' && plan.postings.some((posting) => posting.state === 'to do'))
+  const isOfProfiles =
+    !profiles || plan.postings.length === 0 || plan.postings.some(({ profile }) => profiles.includes(profile))
+  return isOfState && isOfProfiles
+}
 
 /** How a calendar is looked at, as it stands in an address. */
 export const calendarSchema = object({

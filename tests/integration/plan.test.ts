@@ -7,7 +7,15 @@ import type { ClientDb } from '../../server/platform/database/clientDb'
 import { enqueueByTheClock } from '../../server/jobs'
 import { planDue, planWords } from '../../server/plan/posts/planDue'
 import { takeFile } from '../../server/plan/posts/planFiles'
-import { approvalLink, approvalView, openFeed, readerSays, renewFeed } from '../../server/plan/posts/planLinks'
+import {
+  approvalLink,
+  endApprovalLinks,
+  readersOf,
+  approvalView,
+  openFeed,
+  readerSays,
+  renewFeed,
+} from '../../server/plan/posts/planLinks'
 import {
   addPlanned,
   changePlanned,
@@ -526,7 +534,12 @@ describe('somebody outside', () => {
     await move(id, 'waiting', JORY)
     await readerSays(token, { isApproved: true, version: 1, remark: '' })
     expect(await seen(id)).toMatchObject({ state: 'approved', approvedName: 'Wren' })
-    await pool().query('UPDATE plan_link SET ends_at = NOW() - INTERVAL 1 DAY')
+    const other = await approvalLink(db, id, { reader: 'Rook', days: 7 })
+    expect(await readersOf(db, id)).toEqual(['Wren', 'Rook'])
+    await endApprovalLinks(db, id)
+    expect(await readersOf(db, id)).toEqual([])
+    await expect(approvalView(other.token)).rejects.toThrow('does not work any more')
+    await pool().query('UPDATE plan_link SET revoked_at = NULL, ends_at = NOW() - INTERVAL 1 DAY')
     await expect(approvalView(token)).rejects.toThrow('does not work any more')
   })
 

@@ -14,7 +14,9 @@ import {
   approvalLink,
   approvalPicture,
   approvalView,
+  endApprovalLinks,
   openFeed,
+  readersOf,
   readerSays,
   renewFeed,
 } from '../../server/plan/posts/planLinks'
@@ -608,10 +610,12 @@ async function askAboutPlans(db: ClientDb, person: { id: number; name: string })
   const { token } = await approvalLink(db, id, { reader: 'R', days: 1 })
   await movePost(db, id, { to: 'waiting', version: 1, remark: '' }, person)
   await approvalView(token)
+  await readersOf(db, id)
   await approvalPicture(token, 0)
   await readerSays(token, { isApproved: true, version: 1, remark: '' })
   await slotPromise(db, Date.parse('2026-10-29T06:45Z'))
   await movePost(db, id, { to: 'scheduled', version: 1, remark: '' }, person)
+  await endApprovalLinks(db, id)
   await openFeed(await renewFeed(db, person.id)).catch(() => undefined)
   await planDue(db)
   await planOf(db, '2026-10-26', '2026-11-01')

@@ -1,6 +1,6 @@
 import { PLAN_STATE_NAMES } from '~~/core/plan/postStates'
 import type { PlannedHead } from '~~/shared/plan/plannedPosts'
-import type { CalendarEntry, CalendarView } from '~~/shared/plan/postCalendar'
+import { isPlanWanted, type CalendarEntry, type CalendarView } from '~~/shared/plan/postCalendar'
 
 /** What stands in the calendar: what was published, what is tried, and what is planned. */
 export type ShownEntry = Omit<CalendarEntry, 'state'> & {
@@ -17,23 +17,9 @@ export interface PlanFilter {
   by: string
 }
 
-const GROUPS: Readonly<Record<string, readonly PlannedHead['state'][]>> = {
-  open: ['idea', 'draft', 'waiting', 'approved'],
-  scheduled: ['scheduled', 'publishing'],
-  needs: ['failed', 'late', 'waiting'],
-}
-
 /** Whether a planned post is one of those that are wanted. */
-export function isWanted(plan: PlannedHead, { state, profiles, by }: PlanFilter): boolean {
-  const isOfState =
-    state === '' ||
-    state === 'planned' ||
-    (GROUPS[state]?.includes(plan.state) ?? false) ||
-    (state === 'needs' && plan.postings.some((posting) => posting.state === 'to do'))
-  const isOfProfiles =
-    !profiles || plan.postings.length === 0 || plan.postings.some(({ profile }) => profiles.includes(profile))
-  return isOfState && isOfProfiles && (by === '' || plan.writtenName === by)
-}
+export const isWanted = (plan: PlannedHead, { state, profiles, by }: PlanFilter): boolean =>
+  isPlanWanted(plan, state, profiles) && (by === '' || plan.writtenName === by)
 
 /** A planned post as it stands in the calendar. */
 export function entryOf(plan: PlannedHead): ShownEntry {

@@ -60,10 +60,16 @@ async function makeLink() {
       body: { reader: link.reader },
     })
     link.path = `${window.location.origin}${path}`
+    emit('changed')
   } catch (problem) {
     say.problem(problem)
   }
 }
+const endLinks = () =>
+  act(async () => {
+    await api(`${props.address}/approval-links`, { method: 'DELETE' })
+    link.path = ''
+  }, 'No link to it works any more.')
 const waiting = computed(() =>
   props.post.postings.filter(({ state }) => state === 'to do' || state === 'late' || state === 'failed'),
 )
@@ -162,6 +168,16 @@ const outcome = (profile: number) => props.post.outcomes.find((each) => each.pro
           @click="makeLink"
         />
         <p v-if="link.path" class="link" role="status">{{ link.path }}</p>
+        <p v-if="post.readers.length" class="quiet">Links that work: {{ post.readers.join(', ') }}.</p>
+        <Button
+          v-if="post.readers.length"
+          type="button"
+          label="End every link to it"
+          text
+          size="small"
+          :disabled="isBusy"
+          @click="endLinks"
+        />
       </template>
     </template>
     <template v-if="post.remarks.length">

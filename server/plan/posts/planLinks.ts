@@ -32,6 +32,29 @@ export async function approvalLink(
   return { token, endsAt }
 }
 
+/** Ends every link by which somebody outside can see a post. */
+export const endApprovalLinks = (db: ClientDb, planned: number) =>
+  db.run(sql`
+    UPDATE plan_link
+    SET    revoked_at = ${new Date()}
+    WHERE  client_id = ${db.client}
+    AND    planned_id = ${planned}
+    AND    revoked_at IS NULL`)
+
+/** For whom there are links to a post that still work. */
+export const readersOf = async (db: ClientDb, planned: number): Promise<string[]> =>
+  (
+    await db.rows<{ reader: string }>(sql`
+    SELECT   reader
+    FROM     plan_link
+    WHERE    client_id = ${db.client}
+    AND      planned_id = ${planned}
+    AND      revoked_at IS NULL
+    AND      ends_at > NOW()
+    ORDER BY link_id
+    LIMIT    ${MOST_LINKS}`)
+  ).map(({ reader }) => reader)
+
 const over = () =>
   new Problem(404, 'Not found', 'This link does not work any more, or never did. Ask the agency for a new one.')
 

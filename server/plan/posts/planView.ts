@@ -114,7 +114,11 @@ function shownPosting(
 }
 
 /** A planned post with all that is known of it, as somebody sees it. */
-export async function plannedPost(db: ClientDb, id: number, mover: Mover): Promise<Omit<PlannedPost, 'outcomes'>> {
+export async function plannedPost(
+  db: ClientDb,
+  id: number,
+  mover: Mover,
+): Promise<Omit<PlannedPost, 'outcomes' | 'readers'>> {
   const row = await plannedById(db, id)
   const [postings, [head], files, remarks, { needsApproval }] = await Promise.all([
     postingsOf(db, [id]),

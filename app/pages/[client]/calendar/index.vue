@@ -188,6 +188,14 @@ const RHYTHMS = [
 ] as const
 const rhythm = computed(() => RHYTHMS.find(({ value }) => value === route.query.rhythm)?.value ?? 'networks')
 const chosen = computed(() => String(route.query.entry ?? ''))
+/** The plan that a published post came from. */
+const planOfEntry = computed(() =>
+  entry.value?.state !== 'published'
+    ? undefined
+    : plan.value?.posts.find(({ postings }) =>
+        postings.some(({ profile, remoteId }) => profile === entry.value!.profile && remoteId === entry.value!.id),
+      ),
+)
 const entry = computed(() => shown.value?.entries.find((each) => entryKey(each) === chosen.value))
 function choose(each: ShownEntry) {
   shell.isMarginOpen = true
@@ -329,6 +337,9 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
             <NuxtLink :to="`/${slug}/content/${entry.profile}/${entry.id}`">What it has brought</NuxtLink>
           </p>
           <p v-else><NuxtLink :to="`/${slug}/times`">All tries</NuxtLink></p>
+          <p v-if="planOfEntry">
+            <NuxtLink :to="`/${slug}/calendar/${planOfEntry.id}`">How it was planned, and how it came out</NuxtLink>
+          </p>
         </section>
         <section v-if="data.slots.length">
           <h2>Suggested slots to come</h2>

@@ -1,6 +1,6 @@
 import { getQuery, setResponseHeader } from 'h3'
 import { parseScope } from '../../../../../shared/figures/scope'
-import { calendarSchema } from '../../../../../shared/plan/postCalendar'
+import { calendarSchema, isPlanWanted } from '../../../../../shared/plan/postCalendar'
 import { resolveScope } from '../../../../figures/resolveScope'
 import { nameFile } from '../../../../platform/http/sendTables'
 import { clientRoute } from '../../../../platform/http/route'
@@ -18,7 +18,8 @@ export default clientRoute('figures', async ({ event, db, person }) => {
   nameFile(event, `${db.name}, posts, ${view.period.from} to ${view.period.to}`, 'ics')
   setResponseHeader(event, 'Content-Type', 'text/calendar; charset=utf-8')
   // what is planned is the agency’s work: a viewer has what was published
-  const planned =
-    person.role === 'viewer' || asked.state !== '' ? [] : (await planOf(db, view.period.from, view.period.to)).posts
+  const isPlanned = person.role !== 'viewer' && asked.only === '' && asked.tags === ''
+  const plan = isPlanned ? (await planOf(db, view.period.from, view.period.to)).posts : []
+  const planned = plan.filter((each) => isPlanWanted(each, asked.state, query.who ? view.profiles : undefined))
   return calendarFile(db, { entries: view.entries, planned }, at)
 })
