@@ -33,7 +33,8 @@ export function chanceWords(
 export const takenWords = (taken: number): string =>
   taken === 0
     ? ''
-    : `They keep away from ${taken === 1 ? 'the one post' : `the ${taken} posts`} planned or tried in the coming week, also where posts did better.`
+    : `They keep away from ${taken === 1 ? 'the one post' : `the ${taken} posts`} planned or tried in the coming week, ` +
+      'also where posts did better.'
 
 /** Which posts are left out, and why. */
 export function leftOutWords({ paid, young, unknown, isCut }: TimesView['posts'], locale: string): string {
