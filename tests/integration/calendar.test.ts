@@ -6,6 +6,7 @@ import type { ClientDb } from '../../server/platform/database/clientDb'
 import { calendarFile } from '../../server/plan/calendar/calendarFile'
 import { calendarOf } from '../../server/plan/calendar/postCalendar'
 import { thisHour } from '../../server/read/times/times'
+import type { PlannedHead } from '../../shared/plan/plannedPosts'
 import { calendarSchema, type CalendarView } from '../../shared/plan/postCalendar'
 import { parseScope } from '../../shared/figures/scope'
 import { addClient, addDaysOf, addProfile, useDatabase } from './support/database'
@@ -185,5 +186,29 @@ describe('the calendar', () => {
     })
     expect(text).toContain('DTSTART;TZID=Europe/London:20261028T200000')
     expect(text).toContain('DTSTART;TZID=Europe/London:20261020T200000')
+  })
+
+  it('has what is planned in its file, with its state, and what is out only once', async () => {
+    const plan = (id: number, state: PlannedHead['state'], at?: number): PlannedHead => ({
+      id,
+      state,
+      version: 1,
+      ...(at !== undefined && { at }),
+      text: `Plan ${id}; with, signs\nand lines`,
+      heading: '',
+      writtenName: 'Jory',
+      postings: [],
+    })
+    const planned = [
+      plan(1, 'scheduled', Date.parse('2026-10-30T18:00Z')),
+      plan(2, 'published', Date.parse('2026-10-30T19:00Z')),
+      plan(3, 'draft'),
+    ]
+    const read = new ICAL.Component(ICAL.parse(calendarFile(db, { entries: [], planned }, thisHour())) as unknown[])
+    const events = read.getAllSubcomponents('vevent').map((component) => new ICAL.Event(component))
+    expect(events.map(({ uid, summary, description }) => [uid, summary, description])).toEqual([
+      ['planned-1@zaffer', 'scheduled: Plan 1; with, signs\nand lines', '\nPlan 1; with, signs\nand lines'],
+    ])
+    expect(read.toString()).toContain('DTSTART;TZID=Europe/London:20261030T180000')
   })
 })

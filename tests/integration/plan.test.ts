@@ -216,7 +216,7 @@ describe('publishing', () => {
       let requests = 0
       state.losesAnswers = killed % 3 !== 0
       const gone =
-        killed < 2
+        killed === 0
           ? "lease = 'gone', lease_until = NOW(3) - INTERVAL 1 SECOND"
           : // as a process that has died leaves it, without one of its own for the next try
             "state = 'queued', lease = NULL"
@@ -225,12 +225,12 @@ describe('publishing', () => {
       }
       await runJobs()
       Object.assign(state, { losesAnswers: false, onRequest: () => undefined })
-      for (let again = 0; again < 3; again++) await publish()
+      for (let again = 0; again < 3 && (await seen(id)).state !== 'published'; again++) await publish()
       expect((await seen(id)).state, text).toBe('published')
       expect(given(text).length, text).toBe(1)
       setClock(NOW)
     }
-  })
+  }, 240_000)
 
   it('gives a post once, though two look at the same moment', async () => {
     const id = await scheduled({ text: 'Two workers' })
