@@ -231,7 +231,9 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         <NuxtLink v-if="mayWrite" :to="`/${slug}/calendar/new`">Plan a post</NuxtLink>
         <a :href="file" download>As iCalendar</a>
         <template v-if="mayWrite">
-          <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'sheet'">From a file</button>
+          <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'sheet'">
+            Posts from a file
+          </button>
           <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'subscribe'">
             Subscribe
           </button>
