@@ -28,7 +28,7 @@ const place = (slug: string, { kind, id }: Due) =>
     : kind === 'reviews'
       ? { path: `/${slug}/reviews`, query: { period: 'last-90-days', state: 'waiting' } }
       : kind === 'plan'
-        ? { path: `/${slug}/calendar`, query: { state: 'needs' }, hash: '#needing' }
+        ? { path: `/${slug}/calendar`, query: { state: 'needs' } }
         : { path: `/${slug}/overview`, hash: '#targets' }
 const troubled = computed(() =>
   (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))),

@@ -64,6 +64,8 @@ const planned = computed(() =>
 const unplaced = computed(() =>
   isOfPublished.value ? [] : (plan.value?.unplaced ?? []).filter((each) => isWanted(each, filter.value)),
 )
+/** Whoever looks for what needs somebody has it first. */
+const isOfNeeds = computed(() => route.query.state === 'needs')
 const needing = computed(() =>
   isOfPublished.value
     ? []
@@ -252,6 +254,7 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
     />
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Opening the calendar …</p>
+    <PlannedList v-if="needing.length && isOfNeeds" id="needing" title="Needs somebody" :posts="needing" />
     <template v-if="data && shown">
       <p v-if="span !== 'month' && data.there" class="quiet small">
         The curve down each day is the audience of {{ data.there.networks.join(' and ') }}; numbers are slots that are
@@ -291,7 +294,7 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         Only the first 2,000 posts are shown. Choose a shorter time or fewer profiles.
       </p>
       <p class="said">{{ silentWords(data, locale).join(' ') }} {{ quietWords(data.rhythm.networks).join(' ') }}</p>
-      <PlannedList v-if="needing.length" id="needing" title="Needs somebody" :posts="needing" />
+      <PlannedList v-if="needing.length && !isOfNeeds" id="needing" title="Needs somebody" :posts="needing" />
       <PlannedList v-if="unplaced.length" id="unplaced" title="Without a time" :posts="unplaced" />
       <section aria-labelledby="rhythm-heading">
         <div class="row">
