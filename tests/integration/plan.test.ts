@@ -442,8 +442,8 @@ describe('a file of posts', () => {
     const text =
       head +
       [
-        `30 Oct 2026,18:00,${name[0]},"Said, twice",x`,
-        `30 Oct 2026,18:00,${name[0]},"Said, twice",x`,
+        `30 Oct 2026,18:00,${name[0]},"Said,\ntwice",x`,
+        `30 Oct 2026,18:00,${name[0]},"Said,\ntwice",x`,
         `03/04/2027,18:00,${name[0]},Which day`,
         `2026-10-25,18:00,${name[0]},Over`,
         `2027-03-28,01:30,${name[0]},Leapt over`,
@@ -451,6 +451,9 @@ describe('a file of posts', () => {
         `2026-10-30,6 pm,Nobody on Murmur,Whose`,
         `2026-10-31,6 pm,${name.join('; ')},Two profiles`,
         `an example,18:00,${name[0]},Example`,
+        // times as a workbook keeps them
+        `2026-11-02,0.75,${name[0]},Part of a day`,
+        `2026-11-02,1899-12-30 19:30:00,${name[0]},Of its first day`,
         `,18:00,${name[0]},Only a time`,
         `,,,An idea`,
       ].join('\n')
@@ -467,8 +470,10 @@ describe('a file of posts', () => {
       [8, 'There is no profile “Nobody on Mur'],
       [9, undefined],
       [10, 'This is the example of the templat'],
-      [11, 'There is a time, but no day.'],
+      [11, undefined],
       [12, undefined],
+      [13, 'There is a time, but no day.'],
+      [14, undefined],
     ])
     expect(rows[7]!.warnings).toEqual(['Tintype needs a picture or a video.'])
     expect((await planOf(db, '2026-10-30', '2026-10-31')).posts).toEqual([])
@@ -478,10 +483,12 @@ describe('a file of posts', () => {
       ['draft', '2026-10-30', 1080, 1],
       ['draft', '2026-10-31', 1080, 2],
     ])
-    expect(posts[0]!.text).toBe('Said, twice')
+    const times = (await planOf(db, '2026-11-02', '2026-11-02')).posts.map(({ minutes }) => minutes)
+    expect(times).toEqual([18 * 60, 19 * 60 + 30])
+    expect(posts[0]!.text).toBe('Said,\ntwice')
     // what is taken away can be brought back
     const table = await planTable(db, await plannedIn(db, '2026-10-30', '2026-10-31'))
-    expect(await removePlanned(db, written, true)).toBe(3)
+    expect(await removePlanned(db, written, true)).toBe(5)
     const back = await take(toCsv(table), true)
     expect(back.rows.map(({ problem }) => problem)).toEqual([undefined, undefined])
     expect((await planOf(db, '2026-10-30', '2026-10-31')).posts.map(({ at, text: says }) => [at, says])).toEqual(
@@ -490,7 +497,9 @@ describe('a file of posts', () => {
     // and so is a workbook
     await removePlanned(db, back.ids, true)
     const workbook = await takeSheet(db, await buffer(toXlsx([table])), false, JORY)
-    expect(workbook.rows.map(({ problem }) => problem)).toEqual([undefined, undefined])
+    expect(workbook.rows.map(({ problem, text: says }) => [problem, says])).toEqual(
+      posts.map(({ text: says }) => [undefined, says]),
+    )
   })
   it.each([
     ['', 'There is no column “Day”'],

@@ -1,5 +1,6 @@
 import { parse } from 'csv-parse/sync'
 import { looksLikeFormula } from '../../../core/format/looksLikeFormula'
+import { cellText, type WorkbookCell } from '../../../core/imports/cellText'
 import { readDay } from '../../../core/days/readDay'
 import { ruleProblems } from '../../../core/plan/networkRules'
 import { PLAN_STATE_NAMES } from '../../../core/plan/postStates'
@@ -75,9 +76,12 @@ export async function planTable(db: ClientDb, rows: readonly PlannedRow[]): Prom
 const asWritten = (cell: string): string =>
   (cell.startsWith("'") && looksLikeFormula(cell.slice(1)) ? cell.slice(1) : cell).trim()
 
+/** A cell of a workbook as text; what a post says keeps its lines. */
+const withItsLines = (cell: WorkbookCell): string => (typeof cell === 'string' ? cell : cellText(cell))
+
 /** The rows of a file as text, the headings first. */
 async function rowsOf(content: Buffer): Promise<string[][]> {
-  if (isWorkbook(content)) return (await readSheet(content)).rows
+  if (isWorkbook(content)) return (await readSheet(content, withItsLines)).rows
   const text = content.toString('utf8')
   if (text.includes('\0') || text.includes('�'))
     throw badRequest('This is no text in UTF-8 and no workbook. Save the sheet as CSV UTF-8, or as a workbook.')
@@ -203,9 +207,16 @@ function inputOf(cell: (column: PlanColumn) => string, targets: readonly PlanTar
   )
 }
 
-/** A time of the day as a cell has it: 18:00, 6 pm, or the serial number of a workbook’s time. */
-function timeOf(text: string): string {
-  if (text === '') return ''
+const DAY_MINUTES = 1440
+
+/** A time of the day as a cell has it: 18:00, 6 pm, or as a workbook keeps one: part of a day, or of its first day. */
+function timeOf(given: string): string {
+  if (given === '') return ''
+  const part = /^0?\.\d+$/.test(given) ? Math.round(Number(given) * DAY_MINUTES) : undefined
+  const text =
+    part === undefined
+      ? given.replace(/^(?:1899-12-3[01]|1900-01-0[01]) /, '')
+      : `${Math.floor(part / 60)}:${String(part % 60).padStart(2, '0')}`
   const found = /^(\d{1,2})(?::(\d{2}))?(?::\d{2})? ?([ap]m)?$/i.exec(text)
   const hour = found && (found[3] ? (Number(found[1]) % 12) + (/p/i.test(found[3]) ? 12 : 0) : Number(found[1]))
   if (!found || (!found[2] && !found[3]) || hour! > 23 || Number(found[2] ?? 0) > 59)

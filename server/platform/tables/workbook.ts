@@ -28,9 +28,13 @@ export const isWorkbook = (beginning: Buffer): boolean =>
 /**
  * The sheet with the most rows of a workbook.
  *
+ * @param asText  how a cell becomes text; a row stays one line of text, unless it is said otherwise
  * @throws Unreadable when it is no workbook, is too large when it is unpacked, or has no rows
  */
-export async function readSheet(content: Buffer): Promise<WorkbookSheet> {
+export async function readSheet(
+  content: Buffer,
+  asText: (cell: WorkbookCell) => string = cellText,
+): Promise<WorkbookSheet> {
   refuseTooLarge(content)
   const sheets = await readWorkbook(content).catch((error: unknown) => {
     throw new Unreadable(
@@ -52,7 +56,7 @@ export async function readSheet(content: Buffer): Promise<WorkbookSheet> {
   return {
     name: largest.sheet,
     of: sheets.length,
-    rows: largest.data.map((cells) => cells.map((cell) => cellText(cell as WorkbookCell))),
+    rows: largest.data.map((cells) => cells.map((cell) => asText(cell as WorkbookCell))),
   }
 }
 

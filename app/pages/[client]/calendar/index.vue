@@ -1,13 +1,10 @@
 <script setup lang="ts">
 import { spanAround, spanStep, SPANS, type Span } from '~~/core/calendar/spans'
 import { isDay, type Day } from '~~/core/days/day'
-import { formatSignedShare } from '~~/core/format/numbers'
 import { describeDay, describePeriod } from '~~/core/periods/describePeriod'
-import { hourName } from '~~/core/times/slots'
-import { PLAN_STATE_NAMES } from '~~/core/plan/postStates'
 import type { PlanView } from '~~/shared/plan/plannedPosts'
 import type { CalendarView } from '~~/shared/plan/postCalendar'
-import { clockOf, quietWords, silentWords } from '~/plan/calendar/calendarWords'
+import { quietWords, silentWords } from '~/plan/calendar/calendarWords'
 import { entryKey, isMovable, isWanted, joinedEntries, type ShownEntry } from '~/plan/calendar/shownEntries'
 import { usePlanMoves } from '~/plan/calendar/usePlanMoves'
 
@@ -290,7 +287,7 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
           Choose all that are planned here
         </button>
       </p>
-      <p v-if="data.isCut" class="quiet">
+      <p v-if="data.isCut || plan?.isCut" class="quiet">
         Only the first 2,000 posts are shown. Choose a shorter time or fewer profiles.
       </p>
       <p class="said">{{ silentWords(data, locale).join(' ') }} {{ quietWords(data.rhythm.networks).join(' ') }}</p>
@@ -313,51 +310,7 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
         <RhythmTable :rows="data.rhythm[rhythm]" what="Rhythm" />
       </section>
       <Teleport v-if="shell.marginPlace" :to="shell.marginPlace">
-        <section v-if="entry" aria-live="polite">
-          <h2>{{ describeDay(entry.day) }}, {{ clockOf(entry.minutes) }}</h2>
-          <template v-if="entry.plan">
-            <p>
-              <b>{{ PLAN_STATE_NAMES[entry.plan.state] }}</b
-              >, by {{ entry.plan.writtenName }}
-            </p>
-            <p v-for="each in entry.plan.postings" :key="each.profile">
-              {{ each.profileName }}, {{ each.networkName
-              }}<span v-if="each.refusal" class="field-error">: {{ each.refusal }}</span>
-            </p>
-          </template>
-          <p v-else>{{ entry.profileName }} on {{ entry.networkName }}{{ entry.format ? `, ${entry.format}` : '' }}</p>
-          <p>{{ entry.text }}</p>
-          <template v-if="entry.plan">
-            <p><NuxtLink :to="`/${slug}/calendar/${entry.plan.id}`">Open the post</NuxtLink></p>
-            <label v-if="isMovable(entry)" class="row"
-              ><Checkbox
-                binary
-                :model-value="picked.includes(entry.plan.id)"
-                input-id="entry-picked"
-                @update:model-value="toggle(entry!.plan!.id)"
-              />choose it for many</label
-            >
-          </template>
-          <p v-else-if="entry.state === 'published'">
-            <NuxtLink :to="`/${slug}/content/${entry.profile}/${entry.id}`">What it has brought</NuxtLink>
-          </p>
-          <p v-else><NuxtLink :to="`/${slug}/times`">All tries</NuxtLink></p>
-          <p v-if="planOfEntry">
-            <NuxtLink :to="`/${slug}/calendar/${planOfEntry.id}`">How it was planned, and how it came out</NuxtLink>
-          </p>
-        </section>
-        <section v-if="data.slots.length">
-          <h2>Suggested slots to come</h2>
-          <p v-for="slot in data.slots" :key="`${slot.day} ${slot.number}`">
-            {{ slot.number }}. {{ describeDay(slot.day) }}, {{ hourName(slot.hour) }}:
-            <template v-if="slot.by === 'posts' && slot.lift"
-              >{{ formatSignedShare(slot.lift.value, locale) }}, between
-              {{ formatSignedShare(slot.lift.low, locale) }} and
-              {{ formatSignedShare(slot.lift.high, locale) }}</template
-            ><template v-else>the audience is there</template>
-          </p>
-          <p><NuxtLink :to="`/${slug}/times`">Why these</NuxtLink></p>
-        </section>
+        <CalendarMargin :entry="entry" :from-plan="planOfEntry" :slots="data.slots" :picked="picked" @pick="toggle" />
       </Teleport>
     </template>
     <PlanSheetDialog
