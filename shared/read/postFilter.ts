@@ -11,6 +11,8 @@ export const postFilterFields = {
     .default(''),
   /** Paid or organic posts alone. */
   paid: string().oneOf(['', 'paid', 'organic'], 'Posts are paid or organic.').default(''),
+  /** Posts published from here alone, or those published elsewhere. */
+  published: string().oneOf(['', 'here', 'elsewhere'], 'Posts are published from here or elsewhere.').default(''),
 }
 
 /** What posts have to be, beside being of the scope. */
@@ -19,9 +21,10 @@ export interface PostFilter {
   words: PostWords
   tags?: readonly number[] | 'none'
   paid?: 'paid' | 'organic'
+  published?: 'here' | 'elsewhere'
 }
 
-type Asked = Partial<Record<'only' | 'any' | 'all' | 'none' | 'tags' | 'paid', string>>
+type Asked = Partial<Record<'only' | 'any' | 'all' | 'none' | 'tags' | 'paid' | 'published', string>>
 
 /**
  * The filter of an address or of a block; none of what was kept before there was any. A format is called `only` here:
@@ -29,11 +32,12 @@ type Asked = Partial<Record<'only' | 'any' | 'all' | 'none' | 'tags' | 'paid', s
  *
  * @example postFilterOf({ only: 'clip', tags: '3,5' }) // { format: 'clip', words: …, tags: [3, 5] }
  */
-export function postFilterOf({ only = '', tags = '', paid = '', ...words }: Asked): PostFilter {
+export function postFilterOf({ only = '', tags = '', paid = '', published = '', ...words }: Asked): PostFilter {
   return {
     ...(only && { format: only }),
     words: wordsOf(words),
     ...(tags && { tags: tags === 'none' ? tags : tags.split(',').map(Number) }),
     ...(paid && { paid: paid as 'paid' | 'organic' }),
+    ...(published && { published: published as 'here' | 'elsewhere' }),
   }
 }

@@ -319,6 +319,23 @@ test('every word of the glossary that stands on a page is one selection away', a
   await expect(words.getByRole('link', { name: 'hold-out', exact: true })).toBeVisible()
 })
 
+test('a word that comes while the words are read is among them', async ({ page }) => {
+  let release = () => {}
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await signIn(page)
+  await page.route('**/mossgate-gardens/field?*', async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.getByRole('link', { name: 'Field', exact: true }).click()
+  await expect(page).toHaveURL(/\/field/)
+  await page.getByRole('button', { name: 'Words', exact: true }).click()
+  const word = page.getByRole('dialog', { name: 'Words on this page' }).getByRole('link', { name: 'Interactions', exact: true })
+  await expect(word).toHaveCount(0)
+  release()
+  await expect(word).toBeVisible()
+})
+
 test('profiles and parts are ordered by their headings', async ({ page }) => {
   await signIn(page)
   await page.goto('/mossgate-gardens/profiles')

@@ -227,10 +227,28 @@ function keyOf(post: Raw, order: string, past: readonly Raw[]): number | undefin
   return keys[order]!() ?? undefined
 }
 
+/** Says of every third post that it was published from here; of one with its number on another profile it is not said. */
+async function publishedFromHere(): Promise<Set<string>> {
+  const posts = (await rawPosts('2025-01-01', END)).filter((_, index) => index % 3 === 0)
+  for (const [index, { profile, id }] of posts.entries()) {
+    await pool().query(
+      "INSERT INTO planned_post (client_id, planned_id, post_key, state, content) VALUES (1, ?, UUID(), 'published', '{}')",
+      [9000 + index],
+    )
+    await pool().query(
+      'INSERT INTO planned_posting (client_id, planned_id, profile_id, remote_id) VALUES (1, ?, ?, ?)',
+      [9000 + index, profile, id],
+    )
+  }
+  return new Set(posts.map(({ profile, id }) => `${profile} ${id}`))
+}
+
 it('the list of posts, page by page, is every post once and in the order that it says, over a hundred scopes', async () => {
   const words = ['garden', 'the', 'tonight', '100%', 'o', '_', '"open late"', "'"]
+  const fromHere = await publishedFromHere()
   let seen = 0
   let filtered = 0
+  let here = 0
   for (let round = 0; round < 102; round++) {
     const random = (name: string, below: number) => Math.floor(unit(`list ${name} ${round}`) * below)
     const to = addDays(END, -random('to', 300))
@@ -244,6 +262,7 @@ it('the list of posts, page by page, is every post once and in the order that it
       all: pick('all'),
       none: pick('none'),
       paid: ['', '', '', 'paid', 'organic'][random('paid', 5)]! as '' | 'paid' | 'organic',
+      published: ['', '', '', 'here', 'elsewhere'][random('published', 5)]! as '' | 'here' | 'elsewhere',
     }
     const scope = await resolveScope(db, { who: [], sets: [], period: `${from}..${to}`, against: 'none' })
     const paged: ListedPost[] = []
@@ -257,9 +276,10 @@ it('the list of posts, page by page, is every post once and in the order that it
     const has = (text: string, word: string) => text.toLowerCase().includes(word.replaceAll('"', ''))
     const each = (list: string) => list.split(',').flatMap((word) => word.trim() || [])
     const whole = (await rawPosts(from, to)).filter(
-      ({ text, format, paid_impressions: paid }) =>
+      ({ profile, id, text, format, paid_impressions: paid }) =>
         (!query.only || format === query.only) &&
         (query.paid === '' || (query.paid === 'paid') === (paid ?? 0) > 0) &&
+        (query.published === '' || (query.published === 'here') === fromHere.has(`${profile} ${id}`)) &&
         (each(query.any).length === 0 || each(query.any).some((word) => has(text, word))) &&
         each(query.all).every((word) => has(text, word)) &&
         !each(query.none).some((word) => has(text, word)),
@@ -281,8 +301,9 @@ it('the list of posts, page by page, is every post once and in the order that it
     }
     seen += paged.length
     if (query.any || query.all || query.none) filtered += paged.length
+    if (query.published === 'here') here += paged.length
   }
-  expect([seen > 3000, filtered > 500]).toEqual([true, true])
+  expect([seen > 3000, filtered > 500, here > 20]).toEqual([true, true, true])
   const scope = await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'none' })
   for (const after of ['{}', '[1,2]', 'x', '["a",1,"b"]', `[1,1,"${'x'.repeat(50)}"]`, '[1e999,1,"a"]'])
     await expect(postList(db, scope, { order: 'newest', after })).rejects.toThrow('cannot go on from there')

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { entriesIn } from '~~/core/metrics/entriesIn'
 
-/** The glossary's entries for the words that stand on the page, as it is now. */
+/** The glossary's entries for the words that stand on the page, also when a part of it comes while they are read. */
 const emit = defineEmits<{ done: [] }>()
-const entries = entriesIn(document.getElementById('page')?.innerText ?? '')
+const shown = document.getElementById('page')
+const entries = shallowRef(entriesIn(shown?.innerText ?? ''))
+const readAgain = useThrottleFn(() => (entries.value = entriesIn(shown?.innerText ?? '')), 300, true)
+useMutationObserver(shown, readAgain, { childList: true, subtree: true, characterData: true })
 </script>
 
 <template>

@@ -13,18 +13,6 @@ const many = computed(() =>
     ? { usual: USUAL_ENDS, choices: [1, 3, 5, 10] }
     : { usual: USUAL_ROWS, choices: [3, 5, 10, 20, 50] },
 )
-const { tags } = useTags()
-const ANY = 'any'
-const tagChoices = computed(() => [
-  { value: ANY, name: 'with any tags' },
-  ...tags.value.map(({ id, name }) => ({ value: String(id), name: `tagged ${name}` })),
-  { value: 'none', name: 'without a tag' },
-])
-const PAID = [
-  { value: ANY, name: 'organic and paid' },
-  { value: 'organic', name: 'organic alone' },
-  { value: 'paid', name: 'paid alone' },
-] as const
 const ANY_FORMAT = 'any'
 const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.map((value) => ({ value, name: value }))]
 </script>
@@ -48,24 +36,7 @@ const FORMATS = [{ value: ANY_FORMAT, name: 'every format' }, ...POST_FORMATS.ma
     :aria-label="`Format of the posts in block ${number}`"
     @update:model-value="(format) => emit('edit', { format: format === ANY_FORMAT ? '' : format })"
   />
-  <Select
-    :model-value="block.tags || ANY"
-    :options="tagChoices"
-    option-label="name"
-    option-value="value"
-    size="small"
-    :aria-label="`Tag of the posts in block ${number}`"
-    @update:model-value="(value) => emit('edit', { tags: value === ANY ? '' : value })"
-  />
-  <Select
-    :model-value="block.paid || ANY"
-    :options="[...PAID]"
-    option-label="name"
-    option-value="value"
-    size="small"
-    :aria-label="`Organic or paid posts in block ${number}`"
-    @update:model-value="(value) => emit('edit', { paid: value === ANY ? '' : value })"
-  />
+  <PostChoices :chosen="block" :of="`of the posts in block ${number}`" @choose="(part) => emit('edit', part)" />
   <PostWords
     :looked="{ any: block.any ?? '', all: block.all ?? '', none: block.none ?? '' }"
     :label="`Words of the posts in block ${number}`"

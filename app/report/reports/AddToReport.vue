@@ -45,6 +45,7 @@ const words = computed(() => ({
   none: text('none'),
   tags: text('tags'),
   paid: text('paid') as '' | 'paid' | 'organic',
+  published: text('published') as '' | 'here' | 'elsewhere',
 }))
 /** The order of the page, where a block can have it too. */
 const order = computed(() =>

@@ -31,13 +31,16 @@ export interface Wanted extends PostWords {
   hashtags?: readonly string[]
   tags?: PostFilter['tags']
   paid?: PostFilter['paid']
+  published?: PostFilter['published']
 }
 
 /** SQL for the posts `p` that are wanted, beside that they are the client's. */
-export function wherePosts({ profiles, from, to, formats = [], hashtags = [], tags, paid, ...words }: Wanted) {
+export function wherePosts({ profiles, from, to, formats = [], hashtags = [], tags, paid, published, ...words }: Wanted) {
   const TAGGED = sql`SELECT 1 FROM post_tag t JOIN tag g ON g.client_id = t.client_id AND g.tag_id = t.tag_id
     WHERE t.client_id = p.client_id AND t.profile_id = p.profile_id AND t.remote_id = p.remote_id
     AND g.removed_at IS NULL`
+  const PLANNED = sql`SELECT 1 FROM planned_posting o
+    WHERE o.client_id = p.client_id AND o.profile_id = p.profile_id AND o.remote_id = p.remote_id`
   return [
     ...(profiles ? [sql`p.profile_id IN (${[...profiles]})`] : []),
     ...(from ? [sql`p.day >= ${from}`] : []),
@@ -49,5 +52,7 @@ export function wherePosts({ profiles, from, to, formats = [], hashtags = [], ta
     ...(tags && tags !== 'none' ? [sql`EXISTS (${TAGGED} AND t.tag_id IN (${[...tags]}))`] : []),
     ...(paid === 'paid' ? [sql`p.paid_impressions > 0`] : []),
     ...(paid === 'organic' ? [sql`COALESCE(p.paid_impressions, 0) = 0`] : []),
+    ...(published === 'here' ? [sql`EXISTS (${PLANNED})`] : []),
+    ...(published === 'elsewhere' ? [sql`NOT EXISTS (${PLANNED})`] : []),
   ].reduce((list, one) => sql`${list} AND ${one}`, sql`1 = 1`)
 }

@@ -7,11 +7,12 @@ import type { ListedPost } from '../../../shared/read/content'
 import { postFilterOf, type PostFilter } from '../../../shared/read/postFilter'
 
 /** What a filter asks of posts, for the database. */
-export const wantedBy = ({ format, words, tags, paid }: PostFilter) => ({
+export const wantedBy = ({ format, words, tags, paid, published }: PostFilter) => ({
   ...words,
   ...(format && { formats: [format] }),
   ...(tags && { tags }),
   ...(paid && { paid }),
+  ...(published && { published }),
 })
 
 /** The posts of a scope with their figures, the newest first. */

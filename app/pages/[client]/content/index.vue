@@ -13,7 +13,6 @@ const router = useRouter()
 const { slug, base } = useClient()
 const { address, description } = useScope()
 const locale = useLocale()
-const { tags } = useTags()
 const isLooking = computed(() => format.value !== 'all' || Object.keys(askedFilter.value).length > 0)
 const EACH = [1, 3, 5, 10]
 const RANKING_CHOICES = Object.entries(RANKINGS).map(([value, { name }]) => ({ value, name: `by ${name}` }))
@@ -25,18 +24,6 @@ const orders = computed(() =>
     ? [...POST_ORDERS]
     : [...POST_ORDERS, { value: order.value, name: 'By a column' }],
 )
-const tag = computed(() => (/^(none|\d{1,9})$/.test(textOf('tags')) ? textOf('tags') : 'all'))
-const tagChoices = computed(() => [
-  { value: 'all', name: 'with any tags' },
-  ...tags.value.map(({ id, name }) => ({ value: String(id), name: `tagged ${name}` })),
-  { value: 'none', name: 'without a tag' },
-])
-const PAID = [
-  { value: 'all', name: 'organic and paid' },
-  { value: 'organic', name: 'organic alone' },
-  { value: 'paid', name: 'paid alone' },
-]
-const paid = computed(() => (PAID.some(({ value }) => value === textOf('paid')) ? textOf('paid') : 'all'))
 const columns = computed(() => postColumnsOf(textOf('columns')))
 const textOf = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : '')
 const looked = computed(() => ({ any: textOf('any'), all: textOf('all'), none: textOf('none') }))
@@ -44,8 +31,9 @@ const looked = computed(() => ({ any: textOf('any'), all: textOf('all'), none: t
 const askedFilter = computed(
   (): Record<string, string> => ({
     ...Object.fromEntries(Object.entries(looked.value).filter(([, words]) => words)),
-    ...(tag.value !== 'all' && { tags: tag.value }),
-    ...(paid.value !== 'all' && { paid: paid.value }),
+    ...(textOf('tags') && { tags: textOf('tags') }),
+    ...(textOf('paid') && { paid: textOf('paid') }),
+    ...(textOf('published') && { published: textOf('published') }),
   }),
 )
 const NO_FILTER = {
@@ -55,6 +43,7 @@ const NO_FILTER = {
   none: undefined,
   tags: undefined,
   paid: undefined,
+  published: undefined,
 }
 const askedList = computed(
   (): Record<string, string> => ({
@@ -106,7 +95,13 @@ const endsTable = computed(() => {
   const { by, rows, ...rest } = askedEnds.value
   return `${base.value}/downloads/ends?${new URLSearchParams({ ...rest, option: by, rows: String(rows) })}`
 })
-const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
+const set = (part: object) =>
+  router.push({
+    query: {
+      ...route.query,
+      ...Object.fromEntries(Object.entries(part).map(([name, value]) => [name, value || undefined])),
+    },
+  })
 const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(askedList.value)}`)
 </script>
 
@@ -140,21 +135,9 @@ const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(as
         label="Words of the posts"
         @look="({ any, all, none }) => set({ any: any || undefined, all: all || undefined, none: none || undefined })"
       />
-      <Select
-        :model-value="tag"
-        :options="tagChoices"
-        option-label="name"
-        option-value="value"
-        aria-label="Tag"
-        @update:model-value="(value) => set({ tags: value === 'all' ? undefined : value })"
-      />
-      <Select
-        :model-value="paid"
-        :options="PAID"
-        option-label="name"
-        option-value="value"
-        aria-label="Organic or paid"
-        @update:model-value="(value) => set({ paid: value === 'all' ? undefined : value })"
+      <PostChoices
+        :chosen="{ tags: textOf('tags'), paid: textOf('paid'), published: textOf('published') }"
+        @choose="set"
       />
       <span class="quiet">{{ total.toLocaleString(locale) }} {{ total === 1 ? 'post' : 'posts' }}</span>
       <DownloadMenu v-if="total" class="right" :path="table" block="posts" what="The posts" />

@@ -23,6 +23,7 @@ const OWN_FIELDS = [
   'none',
   'tags',
   'paid',
+  'published',
   'tag',
   'on',
   'before',
