@@ -330,7 +330,9 @@ test('a word that comes while the words are read is among them', async ({ page }
   await page.getByRole('link', { name: 'Field', exact: true }).click()
   await expect(page).toHaveURL(/\/field/)
   await page.getByRole('button', { name: 'Words', exact: true }).click()
-  const word = page.getByRole('dialog', { name: 'Words on this page' }).getByRole('link', { name: 'Interactions', exact: true })
+  const word = page
+    .getByRole('dialog', { name: 'Words on this page' })
+    .getByRole('link', { name: 'Interactions', exact: true })
   await expect(word).toHaveCount(0)
   release()
   await expect(word).toBeVisible()

@@ -35,7 +35,17 @@ export interface Wanted extends PostWords {
 }
 
 /** SQL for the posts `p` that are wanted, beside that they are the client's. */
-export function wherePosts({ profiles, from, to, formats = [], hashtags = [], tags, paid, published, ...words }: Wanted) {
+export function wherePosts({
+  profiles,
+  from,
+  to,
+  formats = [],
+  hashtags = [],
+  tags,
+  paid,
+  published,
+  ...words
+}: Wanted) {
   const TAGGED = sql`SELECT 1 FROM post_tag t JOIN tag g ON g.client_id = t.client_id AND g.tag_id = t.tag_id
     WHERE t.client_id = p.client_id AND t.profile_id = p.profile_id AND t.remote_id = p.remote_id
     AND g.removed_at IS NULL`
