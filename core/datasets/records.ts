@@ -1,7 +1,8 @@
 /** A column of records, as it is taken away. */
 export interface RecordColumn {
   column: string
-  type: 'integer' | 'number' | 'text' | 'json' | 'day' | 'instant' | 'yes or no'
+  /** A `file` is a picture or a video, which stands as a file of its own beside the tables. */
+  type: 'integer' | 'number' | 'text' | 'json' | 'day' | 'instant' | 'yes or no' | 'file'
   meaning: string
   /** Whether it can be absent; a text that cannot is empty instead. */
   isNullable?: true
@@ -253,6 +254,22 @@ export const RECORDS: readonly RecordKind[] = [
     refersTo: { profile_id: 'profile' },
   },
   {
+    id: 'plan_file',
+    name: 'Pictures for posts',
+    grain: 'a picture or a video that was taken in for posts',
+    keys: 1,
+    columns: [
+      id('file_id', 'Its number.'),
+      text('name', 'What it is called.'),
+      text('type', 'Of which kind it is (a media type).'),
+      id('size', 'How large it is, in bytes.'),
+      flag('is_animated', 'Whether it moves.'),
+      text('sha256', 'What its content is told by.'),
+      { column: 'content', type: 'file', meaning: 'The file that it is, in this package.' },
+      instant('created_at', 'When it was taken in.'),
+    ],
+  },
+  {
     id: 'planned_post',
     name: 'Planned posts',
     grain: 'a post that is or was to come',
@@ -425,6 +442,20 @@ export const RECORDS: readonly RecordKind[] = [
     refersTo: { report_id: 'report', superseded_by: 'edition' },
   },
   {
+    id: 'post_picture',
+    name: 'Pictures of posts',
+    grain: 'the picture of a post, as the network had it',
+    keys: 2,
+    columns: [
+      id('profile_id', 'The profile.'),
+      text('remote_id', 'The network’s id of the post.'),
+      text('type', 'Of which kind it is (a media type).'),
+      { column: 'bytes', type: 'file', meaning: 'The file that it is, in this package.' },
+    ],
+    refersTo: { profile_id: 'profile' },
+    isOfData: true,
+  },
+  {
     id: 'post_tag',
     name: 'Tags of posts',
     grain: 'a tag that a post has, by hand or by a rule',
@@ -524,9 +555,14 @@ const NUMBERED: Readonly<Record<string, string>> = {
   place: 'place_id',
   reply_template: 'template_id',
   slot_try: 'try_id',
+  plan_file: 'file_id',
   planned_post: 'planned_id',
   planned_remark: 'remark_id',
 }
 
 /** The column of a table's own numbers; undefined where its rows have none. */
 export const ownNumber = (table: string): string | undefined => NUMBERED[table]
+
+/** The column of a kind of records that is a file; undefined where there is none. */
+export const fileColumn = ({ columns }: RecordKind): string | undefined =>
+  columns.find(({ type }) => type === 'file')?.column

@@ -49,6 +49,12 @@ const SPECIAL: Readonly<Record<string, (row: PackageRow, elsewhere: NumberElsewh
       Object.values(blocks).forEach((block) => within(block as Record<string, unknown>, elsewhere)),
     ),
   }),
+  planned_post: (row, elsewhere) => ({
+    ...row,
+    content: mapped(String(row.content), (content) => {
+      for (const shown of (content.media ?? []) as { file: number }[]) shown.file = elsewhere('plan_file', shown.file)
+    }),
+  }),
   link_page: (row, elsewhere) => ({
     ...row,
     items: mapped(String(row.items), (items) => {

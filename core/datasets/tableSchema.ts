@@ -61,6 +61,7 @@ const RECORD_FIELDS: Record<RecordColumn['type'], Omit<SchemaField, 'name' | 'de
   'integer': { type: 'integer' },
   'number': { type: 'number' },
   'text': { type: 'string' },
+  'file': { type: 'string' },
   'json': { type: 'any' },
   'day': { type: 'date' },
   'instant': { type: 'datetime' },

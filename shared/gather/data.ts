@@ -22,10 +22,11 @@ export interface KeptDataset {
 export const PACKAGE_FORMATS = ['csv', 'parquet'] as const
 export const packageSchema = object({
   format: string().oneOf(PACKAGE_FORMATS, 'All data comes as CSV or as Parquet.').default('csv'),
+  pictures: string().oneOf(['with', 'without'], 'All data comes with pictures or without.').default('with'),
 })
 
 /** How large a package can be that is taken in, in bytes. */
-export const LARGEST_PACKAGE_BYTES = 300 * 1024 * 1024
+export const LARGEST_PACKAGE_BYTES = 2048 * 1024 * 1024
 
 /** What a package says of itself (its datapackage.json), as far as it is read when it is taken in. */
 export const packageHeadSchema = object({

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -12,7 +13,7 @@ import { plainText } from '../../core/datasets/packageText'
 import { RECORDS } from '../../core/datasets/records'
 import { loadDemo } from '../../demo/load'
 import { housekeeping } from '../../server/housekeeping'
-import { dataPackage, PACKAGE_VERSION } from '../../server/gather/data/dataPackage'
+import { dataPackage, PACKAGE_VERSION, refuseTooManyPictures } from '../../server/gather/data/dataPackage'
 import { rowsInOrder } from '../../server/gather/data/rowsInOrder'
 import { whatIsKept } from '../../server/gather/data/whatIsKept'
 import { keepPosts } from '../../server/gather/sync/keepPosts'
@@ -88,7 +89,9 @@ function read(name: string): Record<string, unknown>[] {
     ),
   )
 }
-const plain = (value: unknown): unknown => (value instanceof Date ? value.toISOString() : value === '' ? null : value)
+const digest = (content: Uint8Array): string => createHash('sha256').update(content).digest('hex')
+const plain = (value: unknown): unknown =>
+  value instanceof Date ? value.toISOString() : Buffer.isBuffer(value) ? digest(value) : value === '' ? null : value
 
 describe('the package of a client', () => {
   it.each(RECORDS.map(({ id, columns }) => [id, columns.map(({ column, type }) => [column, type] as const)] as const))(
@@ -102,7 +105,14 @@ describe('the package of a client', () => {
       const sorted = (rows: Record<string, unknown>[]) => [...rows].sort((a, b) => (order(a) < order(b) ? -1 : 1))
       const taken = read(id).map((row) =>
         Object.fromEntries(
-          columns.map(([column, type]) => [column, type === 'yes or no' ? Number(row[column]) : row[column]]),
+          columns.map(([column, type]) => [
+            column,
+            type === 'yes or no'
+              ? Number(row[column])
+              : type === 'file'
+                ? digest(files[row[column] as string]!)
+                : row[column],
+          ]),
         ),
       )
       expect(sorted(taken)).toEqual(
@@ -142,8 +152,10 @@ describe('the package of a client', () => {
       version: PACKAGE_VERSION,
       created: '2026-10-29T06:00:00.000Z',
     })
+    const pictures = [...read('post_picture').map((row) => row.bytes), ...read('plan_file').map((row) => row.content)]
+    expect(pictures.length).toBeGreaterThan(50)
     expect(Object.keys(files).sort()).toEqual(
-      ['README.md', 'datapackage.json', ...resources.map(({ path }) => path)].sort(),
+      ['README.md', 'datapackage.json', ...resources.map(({ path }) => path), ...pictures].sort(),
     )
     const all = Object.values(files)
       .map((file) => strFromU8(file))
@@ -153,6 +165,18 @@ describe('the package of a client', () => {
     const readMe = strFromU8(files['README.md']!)
     for (const { schema } of resources)
       for (const { name, type } of schema.fields) expect(readMe).toContain(`| ${name} | ${type} |`)
+  })
+
+  it('comes without its pictures too, and says when there are too many of them', async () => {
+    const without = unzipSync(await whole(dataPackage(db, AT, 'csv', false)))
+    const { resources: named } = JSON.parse(strFromU8(without['datapackage.json']!)) as { resources: Resource[] }
+    expect(resources.map(({ name }) => name).filter((name) => !named.some((one) => one.name === name))).toEqual([
+      'plan_file',
+      'post_picture',
+    ])
+    expect(Object.keys(without).some((name) => name.startsWith('files/'))).toBe(false)
+    await expect(refuseTooManyPictures(db)).resolves.toBeUndefined()
+    await expect(refuseTooManyPictures(db, 1000)).rejects.toThrow('without pictures')
   })
 
   it('describes itself as the standard has it', () => {

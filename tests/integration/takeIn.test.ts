@@ -1,4 +1,5 @@
 import { parse } from 'csv-parse/sync'
+import { stringify } from 'csv-stringify/sync'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -9,6 +10,7 @@ import { loadDemo } from '../../demo/load'
 import { overview } from '../../server/read/overview/overview'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { dataPackage } from '../../server/gather/data/dataPackage'
+import { SHAPED } from '../../server/gather/data/shapes'
 import { keepPackage, takingState } from '../../server/gather/data/takePackage'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { parseScope } from '../../shared/figures/scope'
@@ -69,8 +71,22 @@ beforeAll(async () => {
     "INSERT INTO restatement (client_id, profile_id, day, metric, new_value) VALUES (1, 1, '2026-10-01', 'impressions', 5)",
   )
   await pool().query('UPDATE client SET intended_audience = \'{"ages":[]}\' WHERE client_id = 1')
+  await pool().query(
+    `INSERT INTO plan_file (client_id, file_id, name, type, size, sha256, content)
+     VALUES (1, 900, 'dot.png', 'image/png', ?, SHA2(?, 256), ?)`,
+    [DOT.length, DOT, DOT],
+  )
+  await pool().query(
+    `UPDATE planned_post SET content = JSON_SET(content, '$.media', JSON_EXTRACT('[{"file":900,"alt":"A dot"}]', '$'))
+     WHERE client_id = 1`,
+  )
   original = await whole(dataPackage(db, AT))
 })
+/** The smallest PNG: one dot. */
+const DOT = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+)
 
 /** The tables of a package, each row with the rank of its number in the place of that. */
 function tablesOf(zip: Uint8Array): Map<string, PackageRow[]> {
@@ -91,7 +107,7 @@ function tablesOf(zip: Uint8Array): Map<string, PackageRow[]> {
           ? null
           : numbers.includes(name)
             ? Number(cell)
-            : name === 'parts' || name === 'blocks' || name === 'items'
+            : name === 'parts' || name === 'blocks' || name === 'items' || name === 'content'
               ? cell.replace(/^'/, '')
               : cell,
       ]),
@@ -138,6 +154,11 @@ describe('a package that is taken in', () => {
       // what cannot be taken along: consents, and codes that the first client still has
       const without = ({ consent: _, code: __, ...row }: PackageRow) =>
         name === 'planned_post' ? { ...row, state: '' } : row
+      if (name === 'post_picture' || name === 'plan_file') {
+        // their files are named by other numbers there; that they are the same is looked at below
+        expect(own.length, name).toBeGreaterThan(0)
+        continue
+      }
       if (name !== 'link_visit_part') expect(own.map(without), name).toEqual(rows.map(without))
     }
     expect(before.size).toBe(RECORDS.length + DATASETS.length)
@@ -186,6 +207,41 @@ describe('a package that is taken in', () => {
     )
   })
 
+  it('has its pictures, each where it belongs', async () => {
+    const pictures = (client: number) =>
+      asked(
+        `SELECT p.handle, k.remote_id, k.type, SHA2(k.bytes, 256) AS digest
+         FROM   post_picture k JOIN profile p ON p.client_id = k.client_id AND p.profile_id = k.profile_id
+         WHERE  k.client_id = ? ORDER BY p.handle, p.network, k.remote_id`,
+        [client],
+      )
+    const [before, after] = [await pictures(1), await pictures(taken.clientId)]
+    expect(before.length).toBeGreaterThan(50)
+    expect(after).toEqual(before)
+    const [file] = await asked('SELECT file_id AS id, content FROM plan_file WHERE client_id = ?', [taken.clientId])
+    expect(file!.content).toEqual(DOT)
+    const posts = await asked('SELECT content FROM planned_post WHERE client_id = ?', [taken.clientId])
+    for (const { content } of posts)
+      expect((JSON.parse(String(content)) as { media: unknown }).media).toEqual([{ file: file!.id, alt: 'A dot' }])
+  })
+
+  it('is taken in without pictures too: planned posts show none then', async () => {
+    const client = await addClient('without pictures')
+    const job = await take(client, await whole(dataPackage(db, AT, 'csv', false)))
+    expect(job.state).toBe('done')
+    const posts = await asked('SELECT content FROM planned_post WHERE client_id = ?', [client.clientId])
+    expect(posts.length).toBeGreaterThan(2)
+    for (const { content } of posts) expect((JSON.parse(String(content)) as { media: unknown }).media).toEqual([])
+  })
+
+  it('holds every text of JSON to the schema that forms have, but for what was issued', () => {
+    const json = RECORDS.flatMap(({ id, columns }) =>
+      columns.flatMap(({ column, type }) => (type === 'json' ? [`${id}.${column}`] : [])),
+    )
+    expect(json.filter((column) => !SHAPED.includes(column))).toEqual(['edition.content'])
+    expect(SHAPED.filter((column) => !json.includes(column))).toEqual([])
+  })
+
   it('says the same in figures', async () => {
     const figures = async (client: ClientDb) => {
       const scope = await resolveScope(client, parseScope({ period: '2026-07-01..2026-09-30' }))
@@ -207,13 +263,24 @@ describe('a package that is wrong', () => {
     Object.fromEntries(
       Object.entries(unzipSync(original)).map(([name, bytes]) => {
         if (!name.startsWith('data/')) return [name, bytes]
-        const most = /observation|post_tag|visit|profile_set_member/.test(name) ? (name.includes('member') ? 3 : 1) : 40
-        const isData = DATASETS.some(({ id }) => name === `data/${id}.csv`) || /post_tag|visit/.test(name)
+        const most = /observation|post_tag|post_picture|visit|profile_set_member/.test(name)
+          ? name.includes('member')
+            ? 3
+            : 1
+          : 40
+        const isData = DATASETS.some(({ id }) => name === `data/${id}.csv`) || /post_tag|post_picture|visit/.test(name)
         return [name, isData ? strToU8(`${strFromU8(bytes).split('\r\n').slice(0, most).join('\r\n')}\r\n`) : bytes]
       }),
     )
   const changed = (name: string, change: (text: string) => string) =>
     zipSync({ ...files(), [name]: strToU8(change(strFromU8(files()[name]!))) }, { level: 1 })
+  const pictureOf = (table: string) => Object.keys(files()).find((name) => name.startsWith(`files/${table}/`))!
+  /** A table whose first row has something else in a column. */
+  const withCell = (text: string, column: string, value: string) => {
+    const [head, first, ...rest] = parse(text) as string[][]
+    first![head!.indexOf(column)] = value
+    return stringify([head!, first!, ...rest], { quoted_string: true, record_delimiter: 'windows' })
+  }
   const without = (name: string) => {
     const { [name]: _, ...rest } = files()
     return zipSync(rest, { level: 1 })
@@ -287,6 +354,40 @@ describe('a package that is wrong', () => {
       () => changed('data/edition.csv', (text) => text.replace('ü', 'u')),
       /not as it was issued: its checksum/,
     ],
+    ...(
+      [
+        ['report', 'blocks', '[{"id":"a","kind":"nothing at all","text":5}]', /blocks is not as it has to be/],
+        ['saved_scope', 'parts', '{"who":"all","period":5}', /parts is not as it has to be: period/],
+        ['planned_post', 'content', '{"text":["not a text"]}', /content is not as it has to be: Write a text here/],
+        ['planned_post', 'content', '{"text":', /is no JSON/],
+        ['link_page', 'items', '[{"text":"Here","link":"javascript:"}]', /items is not as it has to be/],
+      ] as const
+    ).map(([table, column, value, words]): [string, () => Uint8Array, RegExp] => [
+      `has ${value} as ${column} of ${table}`,
+      () => changed(`data/${table}.csv`, (text) => withCell(text, column, value)),
+      words,
+    ]),
+    [
+      'has a picture that is a page',
+      () => changed(pictureOf('plan_file'), () => '<html><script>alert(1)</script></html>'),
+      /is no image\/png/,
+    ],
+    [
+      'has a picture of another kind than it says',
+      () => changed('data/plan_file.csv', (text) => text.replace('"image/png"', '"text/html"')),
+      /is no text\/html, or none that can be shown/,
+    ],
+    [
+      'has a picture that was changed',
+      () => changed(pictureOf('plan_file'), (text) => text.slice(1)),
+      /is no image\/png/,
+    ],
+    [
+      'has another picture than it says',
+      () => changed('data/plan_file.csv', (text) => withCell(text, 'sha256', '0'.repeat(64))),
+      /not as it was: its checksum/,
+    ],
+    ['lacks a picture', () => without(pictureOf('plan_file')), /names “files\/plan_file.*not in the package/],
     [
       'is Parquet',
       () => changed('datapackage.json', (text) => text.replaceAll('"format": "csv"', '"format": "parquet"')),

@@ -63,16 +63,18 @@ const COLUMNS = [
     <section aria-labelledby="download-heading" class="all-data">
       <h2 id="download-heading" class="heading">Download all of it</h2>
       <p>
-        Everything of this client in one ZIP: profiles, sets, tags, notes, targets, polls, links, reports, editions and
-        all the data above, as CSV files with a description of every column (a Data Package). Other programs open it as
-        it is.
+        Everything of this client in one ZIP: profiles, sets, tags, notes, targets, polls, links, planned posts,
+        pictures, reports, editions and all the data above, as CSV files with a description of every column (a Data
+        Package). Other programs open it as it is.
       </p>
       <p>
         <a :href="`${base}/data/package`" download class="no-print">Download all data</a> ·{{ ' ' }}
-        <a :href="`${base}/data/package?format=parquet`" download class="no-print">The same as Parquet</a>
+        <a :href="`${base}/data/package?format=parquet`" download class="no-print">The same as Parquet</a> ·{{ ' ' }}
+        <a :href="`${base}/data/package?pictures=without`" download class="no-print">Without pictures</a>
       </p>
       <p class="quiet">
-        What owners’ consents have given, passwords and links to editions are not in it, nor are the pictures of posts.
+        Pictures are files beside the tables. What owners’ consents have given, passwords and links to editions are not
+        in it.
       </p>
     </section>
     <TakePackage />

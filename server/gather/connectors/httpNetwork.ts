@@ -28,6 +28,7 @@ import {
   type Estimate,
   type EstimateQuery,
 } from '../../../shared/read/reachable'
+import { MOST_PICTURE_BYTES, PICTURE_TYPES } from '../../../shared/platform/pictures'
 import type { PublicProfile } from '../../../shared/gather/publicProfile'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
@@ -35,10 +36,6 @@ const TIMEOUT_MS = 15_000
 
 /** What is read of one answer, at the most, in bytes. */
 const MOST_BYTES = 16_000_000
-
-/** The largest picture that is kept, in bytes, and the kinds that are. */
-const MOST_PICTURE_BYTES = 1_000_000
-const PICTURE_TYPES = ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif']
 
 /** An answer as bytes; one that does not end is not read to its end. */
 async function bytesOf(response: Response, network: string, most = MOST_BYTES): Promise<Buffer> {

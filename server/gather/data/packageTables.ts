@@ -1,7 +1,7 @@
 import { STORED_BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
 import { valueColumns, type Dataset } from '../../../core/datasets/dataset'
 import { DATASETS } from '../../../core/datasets/datasets'
-import { keysOfRecords, RECORDS, type RecordKind } from '../../../core/datasets/records'
+import { fileColumn, keysOfRecords, RECORDS, type RecordKind } from '../../../core/datasets/records'
 import { schemaOfDataset, schemaOfRecords, type TableSchema } from '../../../core/datasets/tableSchema'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
@@ -16,7 +16,17 @@ export interface PackageTable {
   columns: readonly string[]
   /** A row of the database as the fields of the schema have it. */
   valuesOf: (row: Record<string, unknown>) => unknown[]
+  /** The column whose content stands in a file of its own. */
+  file?: string
 }
+
+/**
+ * Where the file of a record stands in a package.
+ *
+ * @param row  with the keys of the record and its media type
+ */
+export const fileOf = ({ name, keys }: Pick<PackageTable, 'name' | 'keys'>, row: Record<string, unknown>): string =>
+  `files/${name}/${keys.map((key) => encodeURIComponent(String(row[key]))).join('-')}.${/\/(\w+)/.exec(String(row.type))![1]}`
 
 const describe = (grain: string): string => `One row is ${grain}.`
 
@@ -29,15 +39,18 @@ export async function packageTables(db: ClientDb): Promise<PackageTable[]> {
 }
 
 function ofRecords(kind: RecordKind): PackageTable {
-  const columns = kind.columns.map(({ column }) => column)
+  const file = fileColumn(kind)
+  const keys = keysOfRecords(kind)
   return {
     name: kind.id,
     title: kind.name,
     description: describe(kind.grain),
     schema: schemaOfRecords(kind),
-    keys: keysOfRecords(kind),
-    columns,
-    valuesOf: (row) => columns.map((column) => row[column]),
+    keys,
+    columns: kind.columns.flatMap(({ column }) => (column === file ? [] : [column])),
+    valuesOf: (row) =>
+      kind.columns.map(({ column }) => (column === file ? fileOf({ name: kind.id, keys }, row) : row[column])),
+    ...(file && { file }),
   }
 }
 

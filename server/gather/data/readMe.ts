@@ -12,12 +12,13 @@ export const readMe = (client: string, tables: readonly PackageTable[], format: 
     ...(format === 'csv'
       ? [
           'is an empty cell, never a zero. A text that a spreadsheet would take for a formula, or that begins with an apostrophe, has',
-          'an apostrophe before it. What owners’ consents have given, passwords and links to editions are not in here, nor are',
-          'the pictures of posts. Taken into a new client under Data, it is there again, with numbers of its own.',
+          'an apostrophe before it. Pictures and videos are files of their own, which their tables name. What owners’ consents',
+          'have given, passwords and links to editions are not in here. Taken into a new client under Data, it is there again,',
+          'with numbers of its own.',
         ]
       : [
-          'is a null, never a zero. What owners’ consents have given, passwords and links to editions are not in here, nor are the',
-          'pictures of posts.',
+          'is a null, never a zero. Pictures and videos are files of their own, which their tables name. What owners’ consents',
+          'have given, passwords and links to editions are not in here.',
         ]),
     '',
     ...tablesInWords(tables, format),

@@ -7,7 +7,7 @@ import { STORED_BREAKDOWNS } from '../../../core/breakdowns/breakdowns'
 import type { Dataset } from '../../../core/datasets/dataset'
 import { DATASETS } from '../../../core/datasets/datasets'
 import { plainText } from '../../../core/datasets/packageText'
-import { ownNumber, RECORDS, type RecordKind } from '../../../core/datasets/records'
+import { fileColumn, ownNumber, RECORDS, type RecordKind } from '../../../core/datasets/records'
 import { renumbered, type PackageRow } from '../../../core/datasets/renumber'
 import { schemaOfDataset, schemaOfRecords, type SchemaField } from '../../../core/datasets/tableSchema'
 import { newCode } from '../../../core/links/linkCode'
@@ -17,10 +17,13 @@ import { partIds } from '../../figures/questions/breakdownParts'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 import { JobFailed } from '../../platform/jobs/context'
+import { fileTaken, type Files } from './filesTaken'
+import { refuseOtherShape } from './shapes'
 
 /** How large a package may be once it is unpacked, and each of its cells. */
 const MOST_UNPACKED_BYTES = 4_000_000_000
 const MOST_HEAD_BYTES = 5_000_000
+const MOST_FILES = 500_000
 const LONGEST_CELL = 20_000_000
 /** How many rows are written together. */
 const TOGETHER = 1000
@@ -77,7 +80,8 @@ export async function takeIn(db: ClientDb, fd: number, onRow: (rows: number) => 
     const rows = rowsOf(files, path, schemaOfRecords(kind).fields)
     const own = new Map<number, number>()
     numbers.set(kind.id, own)
-    tables.push({ name: kind.name, rows: await takeRecords(db, kind, path, rows, { own, elsewhere, told, codes }) })
+    const taken = { own, elsewhere, told, codes, files, hasPictures: paths.has('plan_file') }
+    tables.push({ name: kind.name, rows: await takeRecords(db, kind, path, rows, taken) })
   }
   for (const kind of RECORDS.filter(({ isOfData }) => !isOfData)) await takeKind(kind)
   for (const dataset of DATASETS) {
@@ -112,6 +116,8 @@ const OPTIONAL = new Set([
   'review_reply',
   'reply_template',
   'slot_try',
+  'plan_file',
+  'post_picture',
   'planned_post',
   'planned_posting',
   'planned_remark',
@@ -125,8 +131,6 @@ const OPTIONAL = new Set([
   'post_tag',
 ])
 
-type Files = ReadonlyMap<string, () => Promise<Readable>>
-
 /** The files of a ZIP by their path. */
 function filesOf(fd: number): Promise<Files> {
   const refuse = () => new JobFailed('That is no package: it is not a ZIP, or was cut on its way.')
@@ -137,7 +141,7 @@ function filesOf(fd: number): Promise<Files> {
       let bytes = 0
       zip.on('entry', (entry: Entry) => {
         bytes += entry.uncompressedSize
-        if (bytes > MOST_UNPACKED_BYTES || files.size > 200)
+        if (bytes > MOST_UNPACKED_BYTES || files.size > MOST_FILES)
           return void reject(new JobFailed('That package is too large to be unpacked.'))
         files.set(entry.fileName, () => open(zip, entry))
         zip.readEntry()
@@ -265,32 +269,57 @@ const HERE: Readonly<Record<string, (row: PackageRow) => PackageRow>> = {
   },
 }
 
+interface TakingRecords extends Taking {
+  /** The numbers that records of the kind have here, by those in the package. */
+  own: Map<number, number>
+  codes: Map<string, string>
+  files: Files
+  /** Whether the pictures that planned posts show are in the package. */
+  hasPictures: boolean
+}
+
+const withoutPictures = (row: PackageRow): PackageRow => ({
+  ...row,
+  content: JSON.stringify({ ...(JSON.parse(String(row.content)) as object), media: [] }),
+})
+
 async function takeRecords(
   db: ClientDb,
   kind: RecordKind,
   path: string,
   rows: AsyncIterable<ReadLine>,
-  { own, elsewhere, told, codes }: Taking & { own: Map<number, number>; codes: Map<string, string> },
+  { own, elsewhere, told, codes, files, hasPictures }: TakingRecords,
 ): Promise<number> {
   const number = ownNumber(kind.id)
-  const instants = new Set(kind.columns.flatMap(({ column, type }) => (type === 'instant' ? [column] : [])))
-  const toDatabase = (row: PackageRow, without?: string) =>
+  const file = fileColumn(kind)
+  const columnsOf = (wanted: string) => kind.columns.flatMap(({ column, type }) => (type === wanted ? [column] : []))
+  const instants = new Set(columnsOf('instant'))
+  const shaped = columnsOf('json')
+  const toDatabase = (row: PackageRow, content: Buffer | undefined) =>
     Object.entries(row)
-      .filter(([column]) => column !== without)
-      .map(([column, value]) => [column, instants.has(column) && value !== null ? new Date(value) : value] as const)
+      .filter(([column]) => column !== number)
+      .map(([column, value]): [string, unknown] => [
+        column,
+        column === file ? content : instants.has(column) && value !== null ? new Date(value) : value,
+      ])
   let count = 0
   // one that points to another of its own kind can only do so once both are there
   const later: (readonly [number, number])[] = []
-  for await (const batch of batches(rows, number ? 1 : TOGETHER)) {
-    const entries = batch.map(({ line, row }) =>
+  for await (const batch of batches(rows, number || file ? 1 : TOGETHER)) {
+    const contents = await written(path, batch[0]!.line, () =>
+      Promise.all(batch.map(({ row }) => fileTaken(files, kind, row))),
+    )
+    const entries = batch.map(({ line, row }, index) =>
       at(path, line, () => {
+        for (const column of shaped) if (row[column] !== null) refuseOtherShape(kind.id, column, String(row[column]))
         const self = kind.refersTo && Object.entries(kind.refersTo).find(([, table]) => table === kind.id)?.[0]
         const pointed = self ? row[self] : null
         if (self && pointed !== null) later.push([Number(row[number!]), Number(pointed)])
-        const given = { ...row, ...(self && { [self]: null }), ...(number && { [number]: 0 }) }
+        const shown = kind.id === 'planned_post' && !hasPictures ? withoutPictures(row) : row
+        const given = { ...shown, ...(self && { [self]: null }), ...(number && { [number]: 0 }) }
         const moved = renumbered(kind, given, (table, old) => (table === kind.id ? 0 : elsewhere(table, old)))
         if (moved.facet === 'page') moved.part = codes.get(String(moved.part)) ?? moved.part!
-        return toDatabase((HERE[kind.id] ?? ((same) => same))(moved), number)
+        return toDatabase((HERE[kind.id] ?? ((same) => same))(moved), contents[index])
       }),
     )
     if (number) {
@@ -414,7 +443,7 @@ function at<T>(path: string, line: number, work: () => T): T {
     throw explained(error, path, line)
   }
 }
-const written = (path: string, line: number, work: () => Promise<void>): Promise<void> =>
+const written = <T>(path: string, line: number, work: () => Promise<T>): Promise<T> =>
   work().catch((error: unknown) => {
     throw explained(error, path, line)
   })

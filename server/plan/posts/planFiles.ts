@@ -7,7 +7,7 @@ import { badRequest, notFound } from '../../platform/problems/problem'
 import type { FileRow } from './plannedRows'
 
 /** How much pictures and videos of a client may take, in bytes, and how many are listed. */
-const MOST_BYTES = 2_000_000_000
+const MOST_BYTES = 1_500_000_000
 const MOST_LISTED = 200
 
 /**
@@ -21,7 +21,7 @@ export async function takeFile(db: ClientDb, name: string, content: Buffer): Pro
     throw badRequest('That is no picture (JPEG, PNG, WebP, GIF) and no video (MP4). Save it as one of these.')
   const { bytes } = (await db.one<{ bytes: number }>(sql`
     SELECT CAST(COALESCE(SUM(size), 0) AS DOUBLE) AS bytes FROM plan_file WHERE client_id = ${db.client}`))!
-  if (bytes + content.length > MOST_BYTES) throw badRequest('The pictures of this client take 2 GB at the most.')
+  if (bytes + content.length > MOST_BYTES) throw badRequest('The pictures of this client take 1.5 GB at the most.')
   const isAnimated = moves(type, content)
   const { insertId } = await db.run(sql`
     INSERT INTO plan_file (client_id, name, type, size, is_animated, sha256, content)
