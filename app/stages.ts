@@ -23,6 +23,7 @@ export const STAGES: readonly {
       { name: 'Audience', path: 'audience', needs: 'figures' },
       { name: 'Times', path: 'times', needs: 'figures' },
       { name: 'Places', path: 'places', needs: 'figures' },
+      { name: 'Ranks', path: 'ranks', needs: 'figures' },
       { name: 'Reviews', path: 'reviews', needs: 'figures' },
       { name: 'Reachable', path: 'reachable', needs: 'work' },
       { name: 'Traffic', path: 'traffic', needs: 'figures' },

@@ -2,6 +2,10 @@ import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { addDays, daysBetween, type Day } from '../core/days/day'
 import { dayAt } from '../core/days/lastCompleteDay'
 import { DATASETS, POST_COUNTS, POST_RETENTION } from '../core/datasets/datasets'
+import { isSought, joinFound, ranksOf } from '../core/ranks/found'
+import { gridPoints, middleOf } from '../core/ranks/rankGrid'
+import { inFirst } from '../core/ranks/ranks'
+import { rhythmById } from '../core/ranks/rhythm'
 import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/platform/people/password'
@@ -19,6 +23,7 @@ import { LOOKED_AT_HOURS } from './postLife'
 import { retentionOf, type DemoRetention } from './retention'
 import { PLACES, REPLY_TEMPLATES } from './places'
 import { reviewsIn, type DemoReview } from './reviews'
+import { foundFrom, RANK_WATCHES } from './ranks'
 import { SITES, trafficOn } from './traffic'
 import { volumeOf } from './volume'
 import { world } from './world'
@@ -338,6 +343,7 @@ export async function loadDemo(
       }
     }
     await loadPlaces(db, clients, idOf)
+    await loadRanks(db, clients, anchor)
     await loadTraffic(db, clients, anchor)
     await loadLinks(db, clients, anchor, author)
     for (const { client, name, colour, rule } of TAGS) {
@@ -380,6 +386,53 @@ async function loadPlaces(
     await db.query('INSERT INTO reply_template (client_id, name, variants) VALUES (?)', [
       [clients.get(client), name, JSON.stringify(variants)],
     ])
+}
+
+/** What is looked for in searches, and where it was found: as if it had been checked all along, up to three days ago. */
+async function loadRanks(db: PoolConnection, clients: ReadonlyMap<string, number>, anchor: Day): Promise<void> {
+  for (const { client, place, keyword, kind, rhythm, grid, days } of RANK_WATCHES) {
+    const { record, remoteId } = PLACES.find(({ record: { name } }) => name === place)!
+    const middle = { lat: record.lat!, lon: record.lon! }
+    const [made] = await db.query(
+      `INSERT INTO rank_watch (client_id, place_id, keyword, kind, rhythm, shape, spacing, rings, lat, lon, created_at)
+       SELECT client_id, place_id, ?, ?, ?, ?, ?, ?, lat, lon, ? FROM place WHERE client_id = ? AND name = ?`,
+      [
+        keyword,
+        kind,
+        rhythm,
+        grid.shape,
+        grid.spacing,
+        grid.rings,
+        instant(Date.parse(addDays(anchor, -days))),
+        clients.get(client),
+        place,
+      ],
+    )
+    const sought = kind === 'map' ? remoteId : record.web
+    const points = gridPoints(middle, grid)
+    const every = rhythmById(rhythm).days!
+    const rows: unknown[][] = []
+    for (let ago = days; ago >= 3; ago -= every) {
+      const day = addDays(anchor, -ago)
+      const found = joinFound(points.map((point) => foundFrom({ keyword, kind, day }, point, anchor)))
+      const own = ranksOf(found, (id) => isSought(kind, sought, id))
+      rows.push([
+        clients.get(client),
+        (made as { insertId: number }).insertId,
+        day,
+        points.length,
+        sought,
+        own[middleOf(grid)],
+        inFirst(own),
+        JSON.stringify(found),
+        `${day} 04:00:00`,
+      ])
+    }
+    await db.query(
+      'INSERT INTO rank_check (client_id, watch_id, day, points, sought, here, in_first, found, checked_at) VALUES ?',
+      [rows],
+    )
+  }
 }
 
 /** The clients' sites with their traffic, as files have brought it. */

@@ -1,3 +1,4 @@
+import { askRanks } from './gather/connectors/askRanks'
 import { takePackageJob } from './gather/data/takePackage'
 import { importApplyJob } from './gather/imports/importApply'
 import { importCheckJob } from './gather/imports/importCheck'
@@ -12,6 +13,9 @@ import type { JobModule } from './platform/jobs/job'
 import type { Job } from './platform/jobs/queue'
 import { workOn, workOnNext } from './platform/jobs/run'
 import { enqueueDueSchedules, type Schedule } from './platform/jobs/schedule'
+import { checkRanksJob } from './read/ranks/checkRanks'
+import { RANKS_DUE } from './read/ranks/jobs'
+import { ranksDueJob } from './read/ranks/ranksDue'
 import { PUBLISH_DUE } from './plan/publishing/jobs'
 import { publishJob } from './plan/publishing/publish'
 import { publishDueJob } from './plan/publishing/publishDue'
@@ -33,6 +37,8 @@ export const JOBS: readonly JobModule[] = [
   housekeepingJob,
   publishDueJob,
   publishJob,
+  ranksDueJob,
+  checkRanksJob(askRanks),
 ]
 
 /** What the application does by the clock. */
@@ -40,6 +46,7 @@ export const SCHEDULES: readonly Schedule[] = [
   { job: PUBLISH_DUE, pattern: '* * * * *' },
   { job: SYNC_DUE, pattern: '* * * * *' },
   { job: VOLUME, pattern: '*/10 * * * *' },
+  { job: RANKS_DUE, pattern: '*/10 * * * *' },
   { job: HOUSEKEEPING, pattern: '17 * * * *' },
 ]
 

@@ -3,6 +3,7 @@ import { lastCompleteDay } from '../core/days/lastCompleteDay'
 import { now } from '../server/platform/clock'
 import { standinNetworks, type StandinSettings } from './networks'
 import { postedPosts } from './posted'
+import { standinRanks } from './ranks'
 
 const { ZAFFER_STANDINS_PORT: port, ZAFFER_STANDINS_SECRET: secret, ZAFFER_WORLD_ANCHOR: anchor } = process.env
 if (!port || !secret || !anchor)
@@ -17,6 +18,7 @@ const settings: StandinSettings = {
   lastComplete: () => lastCompleteDay(now(), 'Europe/London'),
 }
 const networks = standinNetworks(settings)
+const ranks = standinRanks(settings)
 const LARGEST_FORM_BYTES = 64 * 1024
 const LARGEST_POST_BYTES = 24_000_000
 
@@ -36,10 +38,12 @@ const server = createServer((request, response) => {
     try {
       const body = parts.join('')
       const form = new URLSearchParams(isPost ? '' : body)
-      const answer = networks.handle(request.method ?? 'GET', url, request.headers, form, isPost ? body : '') ?? {
-        status: 404,
-        body: 'There is nothing here.',
-      }
+      const method = request.method ?? 'GET'
+      const answer = ranks(method, url, body) ??
+        networks.handle(method, url, request.headers, form, isPost ? body : '') ?? {
+          status: 404,
+          body: 'There is nothing here.',
+        }
       response
         .writeHead(answer.status, answer.headers)
         .end('bytes' in answer && answer.bytes ? answer.bytes : answer.body)

@@ -44,9 +44,11 @@ export const TOPICS = {
   /** Sites came, went, or were changed. */
   sites: ['sites', 'traffic'],
   /** Places came, went, or were changed. */
-  places: ['places', 'place', 'review-figures', 'reviews'],
+  places: ['places', 'place', 'review-figures', 'reviews', 'ranks', 'rank', 'rank-allowance'],
   /** Reviews were answered or read, or templates of answers changed. */
   reviews: ['reviews', 'review-figures', 'reply-templates', 'all-clients'],
+  /** Keywords are looked for, or were checked. */
+  ranks: ['ranks', 'rank', 'rank-allowance'],
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */

@@ -34,6 +34,7 @@ function within(part: Record<string, unknown>, elsewhere: NumberElsewhere): void
   if (typeof part.who === 'string') part.who = who(part.who, elsewhere)
   if (typeof part.tag === 'number') part.tag = elsewhere('tag', part.tag)
   if (typeof part.hide === 'string') part.hide = who(part.hide, elsewhere)
+  if (typeof part.watch === 'number') part.watch = elsewhere('rank_watch', part.watch)
   if (typeof part.poll === 'number') part.poll = elsewhere('poll', part.poll)
   if (typeof part.tags === 'string')
     part.tags = part.tags.replaceAll(/\d+/g, (tag) => String(elsewhere('tag', Number(tag))))

@@ -13,6 +13,7 @@ import { formatsBlock } from '../read/formatsBlock'
 import { audienceBlock } from '../read/audienceBlock'
 import { linksBlock } from '../read/linksBlock'
 import { pollBlock } from '../read/pollBlock'
+import { ranksBlock } from '../read/ranksBlock'
 import { placesBlock } from '../read/placesBlock'
 import { reviewsBlock } from '../read/reviewsBlock'
 import { trafficBlock } from '../read/trafficBlock'
@@ -49,6 +50,7 @@ export const DECLARED_BLOCKS = [
   trafficBlock,
   linksBlock,
   placesBlock,
+  ranksBlock,
   reviewsBlock,
   timesBlock,
   fieldBlock,

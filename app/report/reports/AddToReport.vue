@@ -110,6 +110,18 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
       return [{ name: declarationOf('links').name, make: () => newBlock('links') }]
     case 'places':
       return [{ name: declarationOf('places').name, make: () => newBlock('places') }]
+    case 'ranks':
+      return [
+        { name: 'The keywords, beside each other', make: () => newBlock('ranks') },
+        ...(text('watch')
+          ? [
+              {
+                name: 'The keyword that is shown',
+                make: () => ({ ...newBlock('ranks'), watch: Number(text('watch')) }),
+              },
+            ]
+          : []),
+      ]
     case 'reviews':
       return [{ name: declarationOf('reviews').name, make: () => newBlock('reviews') }]
     case 'calendar':

@@ -1,5 +1,7 @@
 import type { Day } from '../../../core/days/day'
 import type { PostMeasure } from '../../../core/datasets/datasets'
+import type { FoundListing, RankKind } from '../../../core/ranks/found'
+import type { LatLon } from '../../../core/ranks/greatCircle'
 import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { ForPeople } from '../../platform/problems/forPeople'
 import type { Estimate, EstimateQuery } from '../../../shared/read/reachable'
@@ -79,6 +81,14 @@ export interface Taken {
   publishedAt: number
 }
 
+/** What is asked of a source of ranks: what a search for some words finds from each of some points. */
+export interface RankQuery {
+  keyword: string
+  kind: RankKind
+  day: Day
+  points: readonly LatLon[]
+}
+
 /** What the owner's consent gives. */
 export interface Tokens {
   access: string
@@ -114,6 +124,8 @@ export interface Capabilities {
   volume: (from: Day) => Promise<VolumePage>
   /** How many people could be reached; undefined where the network says that they are too few. */
   estimate: (query: EstimateQuery) => Promise<Estimate | undefined>
+  /** What stands in the results of a search from each of some points, the first one first; 50 points at a time. */
+  ranks: (query: RankQuery) => Promise<FoundListing[][]>
   /** A profile by its handle, as the network shows it to everybody. */
   lookup: (handle: string) => Promise<PublicProfile | undefined>
   consent: {

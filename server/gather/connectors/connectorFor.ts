@@ -1,11 +1,16 @@
 import { NETWORKS } from '../../../core/networks/networks'
 import type { Connection, Connector } from './connector'
 import { httpNetwork } from './httpNetwork'
+import { httpRanks } from './httpRanks'
+
+/** The source of ranks. */
+export const RANK_SOURCE = 'plumbline'
 
 /** Every connector, by the name that connections know it by. */
-const CONNECTORS: ReadonlyMap<string, (connection: Connection) => Connector> = new Map(
-  NETWORKS.map(({ id }) => [id, httpNetwork]),
-)
+const CONNECTORS: ReadonlyMap<string, (connection: Connection) => Connector> = new Map([
+  ...NETWORKS.map(({ id }) => [id, httpNetwork] as const),
+  [RANK_SOURCE, httpRanks] as const,
+])
 
 /**
  * What speaks with a source.

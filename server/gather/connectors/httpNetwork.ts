@@ -50,7 +50,7 @@ async function bytesOf(response: Response, network: string, most = MOST_BYTES): 
 }
 
 /** The JSON of an answer, as far as it has any. */
-async function jsonOf(response: Response, network: string): Promise<unknown> {
+export async function jsonOf(response: Response, network: string): Promise<unknown> {
   try {
     return JSON.parse((await bytesOf(response, network)).toString('utf8'))
   } catch (error) {

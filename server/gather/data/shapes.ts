@@ -4,6 +4,7 @@ import { contentSchema } from '../../../shared/plan/plannedPosts'
 import { linkPageSchema } from '../../../shared/read/links'
 import { placeSchema } from '../../../shared/read/places'
 import { pollSchema } from '../../../shared/read/polls'
+import { foundSchema } from '../../../shared/read/ranks'
 import { keptEstimateSchema } from '../../../shared/read/reachable'
 import { templateSchema } from '../../../shared/read/reviews'
 import { blockSchema } from '../../../shared/report/blocks'
@@ -22,6 +23,7 @@ const SHAPES: Readonly<Record<string, Schema>> = {
   'place.categories': part(placeSchema, 'categories'),
   'place.attributes': part(placeSchema, 'attributes'),
   'reply_template.variants': part(templateSchema, 'variants'),
+  'rank_check.found': foundSchema,
   'planned_post.content': contentSchema,
   'planned_post.expected': object({ slot: number().required(), number: number(), lift: mixed() }),
   'saved_scope.parts': part(savedScopeSchema, 'parts'),

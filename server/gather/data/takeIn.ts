@@ -116,6 +116,8 @@ const OPTIONAL = new Set([
   'review_reply',
   'reply_template',
   'slot_try',
+  'rank_watch',
+  'rank_check',
   'plan_file',
   'post_picture',
   'planned_post',

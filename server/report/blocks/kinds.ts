@@ -7,6 +7,7 @@ import { audienceBlock } from '../../read/audience/audienceBlock'
 import { linksBlock } from '../../read/links/linksBlock'
 import { pollBlock } from '../../read/audience/pollBlock'
 import { fieldBlock } from '../../compare/field/fieldBlock'
+import { ranksBlock } from '../../read/ranks/ranksBlock'
 import { placesBlock } from '../../read/places/placesBlock'
 import { reviewsBlock } from '../../read/reviews/reviewsBlock'
 import { trafficBlock } from '../../read/traffic/trafficBlock'
@@ -47,6 +48,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   traffic: trafficBlock,
   links: linksBlock,
   places: placesBlock,
+  ranks: ranksBlock,
   reviews: reviewsBlock,
   times: timesBlock,
   field: fieldBlock,

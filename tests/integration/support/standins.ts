@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http'
 import { afterAll, beforeAll } from 'vitest'
 import { standinNetworks, tokensFor, type StandinSettings } from '../../../standins/networks'
+import { standinRanks } from '../../../standins/ranks'
 import { postedPosts } from '../../../standins/posted'
 import { seal } from '../../../server/platform/people/secrets'
 
@@ -26,6 +27,7 @@ export function useStandins() {
   let server: Server
   beforeAll(async () => {
     const networks = standinNetworks(settings)
+    const ranks = standinRanks(settings)
     server = createServer((request, response) => {
       let form = ''
       request.on('data', (part) => (form += part))
@@ -37,10 +39,11 @@ export function useStandins() {
         if (state.refusesAccess && request.headers.authorization) return void response.writeHead(401).end()
         const isJson = request.headers['content-type'] === 'application/json'
         const fields = new URLSearchParams(isJson ? '' : form)
-        const answer = networks.handle(request.method!, url, request.headers, fields, isJson ? form : '') ?? {
-          status: 404,
-          body: '',
-        }
+        const answer = ranks(request.method!, url, form) ??
+          networks.handle(request.method!, url, request.headers, fields, isJson ? form : '') ?? {
+            status: 404,
+            body: '',
+          }
         // the answer is lost on its way, what was asked for is done
         if (state.losesAnswers) return void request.socket.destroy()
         response.writeHead(answer.status, answer.headers).end(answer.body)

@@ -24,6 +24,7 @@ const OWN_FIELDS = [
   'tags',
   'paid',
   'published',
+  'watch',
   'tag',
   'on',
   'before',
