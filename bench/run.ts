@@ -7,6 +7,7 @@ import { benchImport } from './import'
 import { benchOverview } from './overview'
 import { benchAllClients } from './allClients'
 import { benchPlaces } from './places'
+import { benchRanks } from './ranks'
 import { benchTimes } from './times'
 import { benchPosts } from './posts'
 import { benchPublishing } from './publishing'
@@ -22,6 +23,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   allClients: { run: () => withDatabase(benchAllClients) },
   posts: { run: () => withDatabase(benchPosts) },
   times: { run: benchTimes },
+  ranks: { run: benchRanks },
   places: { run: () => withDatabase(benchPlaces) },
   publishing: { run: () => withDatabase(benchPublishing) },
   redirect: { run: () => withDatabase(benchRedirect) },

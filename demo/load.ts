@@ -390,6 +390,7 @@ async function loadPlaces(
 
 /** What is looked for in searches, and where it was found: as if it had been checked all along, up to three days ago. */
 async function loadRanks(db: PoolConnection, clients: ReadonlyMap<string, number>, anchor: Day): Promise<void> {
+  let used = 0
   for (const { client, place, keyword, kind, rhythm, grid, days } of RANK_WATCHES) {
     const { record, remoteId } = PLACES.find(({ record: { name } }) => name === place)!
     const middle = { lat: record.lat!, lon: record.lon! }
@@ -416,6 +417,7 @@ async function loadRanks(db: PoolConnection, clients: ReadonlyMap<string, number
       const day = addDays(anchor, -ago)
       const found = joinFound(points.map((point) => foundFrom({ keyword, kind, day }, point, anchor)))
       const own = ranksOf(found, (id) => isSought(kind, sought, id))
+      if (day.slice(0, 7) === anchor.slice(0, 7)) used += points.length
       rows.push([
         clients.get(client),
         (made as { insertId: number }).insertId,
@@ -433,6 +435,10 @@ async function loadRanks(db: PoolConnection, clients: ReadonlyMap<string, number
       [rows],
     )
   }
+  await db.query('INSERT INTO rank_use (agency_id, month, used) SELECT agency_id, ?, ? FROM agency', [
+    anchor.slice(0, 7),
+    used,
+  ])
 }
 
 /** The clients' sites with their traffic, as files have brought it. */

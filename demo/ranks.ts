@@ -46,6 +46,13 @@ const subjectOf = (words: string): Subject | undefined =>
     SUBJECTS[subject].some((word) => words.toLowerCase().includes(word)),
   )
 
+/** How well the clients’ places are thought of, where not as usual. */
+const STRENGTHS: Readonly<Record<string, number>> = {
+  'mossgate-quay-kiosk': 2.3,
+  'mossgate-tea-rooms': 1.42,
+  'mossgate-main-gate': 1.12,
+}
+
 const OWN: readonly Candidate[] = PLACES.map(({ handle, remoteId, record }) => ({
   id: remoteId,
   page: record.web.replace(/^https?:\/\//, '').replace(/\/$/, ''),
@@ -53,7 +60,7 @@ const OWN: readonly Candidate[] = PLACES.map(({ handle, remoteId, record }) => (
   lat: record.lat!,
   lon: record.lon!,
   subject: subjectOf(`${record.categories.join(' ')} ${record.name}`) ?? 'garden',
-  strength: handle === 'mossgate-quay-kiosk' ? 2.6 : 1.75,
+  strength: STRENGTHS[handle] ?? 1.5,
   // the kiosk leads at its door, and is gone 800 m away
   fades: handle === 'mossgate-quay-kiosk' ? 3.4 : 0.55,
 }))
@@ -102,7 +109,7 @@ export function foundFrom(
   const scored = CANDIDATES.filter((each) => each.subject === subject).map((each) => {
     const sway =
       (unit(keyword, kind, each.id, day) - 0.5) * 0.22 + (unit(keyword, kind, each.id, day, here) - 0.5) * 0.12
-    const fell = each.name === 'Mossgate tea rooms' && day > addDays(anchor, -FELL_DAYS) ? 0.5 : 0
+    const fell = each.name === 'Mossgate tea rooms' && day > addDays(anchor, -FELL_DAYS) ? 0.27 : 0
     const way = each.fades * Math.log1p(distanceKm(each, point) * 1.4) * WAY[kind]
     return { each, score: each.strength - fell - way + sway }
   })

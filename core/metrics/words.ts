@@ -159,6 +159,20 @@ export const WORDS: readonly (readonly [string, string])[] = [
   ],
   ['middle place', 'The median of the places whose listing was viewed 30 times or more, from three such places on.'],
   [
+    'rank',
+    'The place in the results of a search, from 1. What is not among the first 20 is known to be worse, and no more: a ' +
+      'dash, and never a number.',
+  ],
+  [
+    'wobble',
+    'How far ranks move from one check to the next without a reason: as far as four of five moves of the thirteen checks ' +
+      'before.',
+  ],
+  [
+    'leads up to',
+    'How far from its door a place is among the first three: the distance with the fewest points on the wrong side of it.',
+  ],
+  [
     'slot',
     'One of the 168 hours of a week, in the client’s time zone with its clock changes, or in that of a country’s audience.',
   ],

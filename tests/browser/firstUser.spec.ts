@@ -323,16 +323,16 @@ test('a word that comes while the words are read is among them', async ({ page }
   let release = () => {}
   const held = new Promise<void>((resolve) => (release = resolve))
   await signIn(page)
-  await page.route('**/mossgate-gardens/field?*', async (route) => {
+  await page.route('**/mossgate-gardens/ranks*', async (route) => {
     await held
     await route.continue()
   })
-  await page.getByRole('link', { name: 'Field', exact: true }).click()
-  await expect(page).toHaveURL(/\/field/)
+  await page.getByRole('link', { name: 'Ranks', exact: true }).click()
+  await expect(page).toHaveURL(/\/ranks/)
   await page.getByRole('button', { name: 'Words', exact: true }).click()
   const word = page
     .getByRole('dialog', { name: 'Words on this page' })
-    .getByRole('link', { name: 'Interactions', exact: true })
+    .getByRole('link', { name: 'wobble', exact: true })
   await expect(word).toHaveCount(0)
   release()
   await expect(word).toBeVisible()

@@ -23,6 +23,7 @@ const PAGES = [
     'calendar/2',
     'places',
     'places/2',
+    'ranks',
     'reviews',
     'field',
     'profiles',

@@ -436,6 +436,7 @@ test('nothing hinders anybody: axe on every page, light and dark', async ({ page
     'mossgate-gardens/times?day=4',
     'mossgate-gardens/places',
     'mossgate-gardens/places/2',
+    'mossgate-gardens/ranks',
     'mossgate-gardens/reviews',
     'mossgate-gardens/field',
     'mossgate-gardens/links?link=1',

@@ -4,6 +4,9 @@ import { overtaking } from '../../core/field/overtaking'
 import { readRetention } from '../../core/posts/retention'
 import { differsOn, readHours } from '../../core/places/openingHours'
 import { slotLifts } from '../../core/times/slotLifts'
+import { leadsUpTo } from '../../core/ranks/leadsUpTo'
+import { medianRank, type Rank } from '../../core/ranks/ranks'
+import { rankSum } from '../../core/ranks/rankSum'
 import { perViews } from '../../core/places/perViews'
 import { kaplanMeier, medianWait } from '../../core/statistics/kaplanMeier'
 import { peopleOver } from '../../core/traffic/peopleOver'
@@ -48,6 +51,8 @@ interface Example {
     hoursDiffer: [string, string]
     lift: { slot: number; residuals: number[]; others: [number, number][] }
     waits: { over: number[]; open: number[] }
+    ranks: { before: Rank[]; now: Rank[] }
+    leads: [number, Rank][]
     from: string
     to: string
   }>
@@ -142,6 +147,15 @@ function outcome(example: Example): unknown {
   if (ask.waits) {
     const waits = (times: number[], isOver: boolean) => times.map((time) => ({ time, isOver }))
     return { median: medianWait(kaplanMeier([...waits(ask.waits.over, true), ...waits(ask.waits.open, false)])) }
+  }
+  if (ask.ranks) {
+    const middle = (ranks: Rank[]) => Object.values(medianRank(ranks)!)
+    const { before, now } = ask.ranks
+    return { middle: middle(now), middleBefore: middle(before), chance: rankSum(before, now) }
+  }
+  if (ask.leads) {
+    const { km, otherwise } = leadsUpTo(ask.leads.map(([km, rank]) => ({ km, rank })))!
+    return { km, otherwise }
   }
   if (ask.mixAndRate) return mixAndRate(ask.mixAndRate)
   if (ask.level) {

@@ -2,6 +2,13 @@ import { fieldOf } from '../../server/compare/field/field'
 import { placeSchema } from '../../shared/read/places'
 import { reviewFilterSchema } from '../../shared/read/reviews'
 import { addPlace, changePlace, placesOf } from '../../server/read/places/places'
+import { askForCheck } from '../../server/read/ranks/askForCheck'
+import { checkRanksJob } from '../../server/read/ranks/checkRanks'
+import { rankAllowance } from '../../server/read/ranks/rankAllowance'
+import { ranksIn } from '../../server/read/ranks/ranks'
+import { ranksDue } from '../../server/read/ranks/ranksDue'
+import { rankView } from '../../server/read/ranks/rankView'
+import { addWatch, changeRhythm, removeWatch, watchesOf } from '../../server/read/ranks/rankWatches'
 import { placeInsights } from '../../server/read/places/insights'
 import { placesFile } from '../../server/read/places/placesFile'
 import { listReviews } from '../../server/read/reviews/listReviews'
@@ -63,7 +70,7 @@ import { toXlsx } from '../../server/platform/tables/toXlsx'
 import { takeUpload } from '../../server/gather/imports/upload'
 import { releasedOf } from '../../server/report/editions/released'
 import { enqueueDueSchedules } from '../../server/platform/jobs/schedule'
-import { dataPackage } from '../../server/gather/data/dataPackage'
+import { dataPackage, refuseTooManyPictures } from '../../server/gather/data/dataPackage'
 import { audienceLines, audienceOf, keepIntended } from '../../server/read/audience/audience'
 import { intendedSchema } from '../../shared/read/audience'
 import { fetchVolumes } from '../../server/gather/sync/networkVolume'
@@ -429,6 +436,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await audienceOf(db, everybody)
   await audienceLines(db, everybody, 'country', 'GB')
   await askAboutPlans(db, person)
+  await askAboutRanks(db)
   const tag = await addTag(db, { name: 'T', colour: 1 }, person.id)
   const [listed] = (
     await postList(
@@ -445,6 +453,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await changeTag(db, tag, { name: 'U', colour: 2 })
   await postView(db, listed!.profile, listed!.id)
   await pictureOf(db, listed!.profile, listed!.id)
+  await refuseTooManyPictures(db)
   for await (const part of dataPackage(db, Date.now())) expect(part.length).toBeGreaterThanOrEqual(0)
   const token = await askForConsent(db, 1)
   const address = new URL(await beginConsent(token, 'http://127.0.0.1/consent/answer'))
@@ -589,6 +598,29 @@ describe('every question to the database', () => {
 })
 
 /** Asks what is asked about planned posts. */
+async function askAboutRanks(db: ClientDb): Promise<void> {
+  const place = (await placesOf(db)).find(({ lat, listing }) => lat !== null && listing)!
+  const id = await addWatch(db, {
+    place: place.id,
+    keyword: 'tea',
+    kind: 'map',
+    rhythm: 'week',
+    shape: 'square',
+    spacing: 500,
+    rings: 1,
+  })
+  await changeRhythm(db, id, 'two-days')
+  await rankAllowance(db)
+  await ranksDue()
+  await askForCheck(db, id, 1)
+  await runJobs()
+  await checkRanksJob(async () => []).failed!(db, String(id))
+  const scope = await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })
+  await ranksIn(db, scope)
+  for (const { id: one } of await watchesOf(db)) await rankView(db, scope, one)
+  await removeWatch(db, id, true)
+}
+
 async function askAboutPlans(db: ClientDb, person: { id: number; name: string }): Promise<void> {
   const { id: file } = await takeFile(db, 'dot.png', DOT)
   await fileById(db, file)

@@ -69,6 +69,10 @@ beforeAll(async () => {
   await pool().query(
     'INSERT INTO slot_try (client_id, profile_id, response, base, before_mean, before_spread) VALUES (2, 5, "x", "x", 0, 1)',
   )
+  await pool().query(
+    `INSERT INTO rank_watch (client_id, watch_id, place_id, keyword, kind, rhythm, shape, spacing, rings, lat, lon)
+     SELECT 2, 902, MIN(place_id), 'x', 'map', 'week', 'point', 500, 0, 1, 1 FROM place WHERE client_id = 2`,
+  )
   await pool().query("INSERT INTO planned_post (client_id, planned_id, post_key, content) VALUES (2, 902, 'b', '{}')")
   await pool().query(
     "INSERT INTO plan_file (client_id, file_id, name, type, size, sha256, content) VALUES (2, 2, 'x', 'image/png', 1, 'x', 'x')",
@@ -90,6 +94,7 @@ const OF_PLAN: readonly [RegExp, unknown][] = [
   [/\[post\]\/repeats$/, { rule: 'FREQ=DAILY;COUNT=3' }],
   [/postings\/\[profile\]$/, { decision: 'published' }],
   [/approval-links$/, { reader: 'x' }],
+  [/ranks\/\[watch\]$/, { rhythm: 'week' }],
 ]
 
 /** Every route of the interface, from the files that make them. */
@@ -202,6 +207,7 @@ describe('every route', () => {
         .replace('[place]', '6')
         .replace('[template]', '3')
         .replace('plan/posts/[post]', 'plan/posts/902')
+        .replace('[watch]', '902')
         .replace('[try]', '1')
         .replace('[kept]', '1')
         .replaceAll(/\[\w+\]/g, '2')
@@ -309,6 +315,8 @@ describe('every route', () => {
       'posts/[profile]/[post]/picture',
       'posts/formats',
       'posts/table',
+      'ranks',
+      'ranks/[watch]',
       'reviews',
       'reviews/figures',
       'scope',
@@ -726,6 +734,8 @@ describe('who sees what', () => {
     ],
     ['PUT', 'places/2/active', { isActive: true }],
     ['POST', 'places/file', { name: 'x', text: 'name\nx', isTaken: false }],
+    ['POST', 'ranks', { place: 2, keyword: 'x', kind: 'map', rhythm: 'week', shape: 'square', spacing: 500, rings: 1 }],
+    ['PUT', 'ranks/1', { rhythm: 'week' }],
     ['PUT', 'reviews/wanted', { hours: 48 }],
     ['POST', 'reply-templates', { name: 'x', variants: ['x'] }],
     [

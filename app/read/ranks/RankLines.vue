@@ -2,7 +2,7 @@
 /** How the rank at the door went on from check to check: the top at the top, what is not among the first 20 below all. */
 import { dayNumber } from '~~/core/days/day'
 import { describeDay, shortDay } from '~~/core/periods/describePeriod'
-import { DEPTH, FIRST } from '~~/core/ranks/ranks'
+import { DEPTH } from '~~/core/ranks/ranks'
 import type { RankView } from '~~/shared/read/ranks'
 import { rankWords } from './rankWords'
 
@@ -35,7 +35,7 @@ const COLUMNS = computed(() => [
     textOf: ({ here }: Line) => rankWords(here),
   },
   ...(props.view.watch.points > 1
-    ? [{ key: 'first', label: `Points in the first ${FIRST}`, valueOf: ({ first: many }: Line) => many }]
+    ? [{ key: 'first', label: 'Points in the first three', valueOf: ({ first: many }: Line) => many }]
     : []),
 ])
 const said = computed(() => {
@@ -84,6 +84,9 @@ const said = computed(() => {
 </template>
 
 <style scoped>
+svg {
+  max-width: 640px;
+}
 .line {
   fill: none;
   stroke: var(--series);

@@ -104,7 +104,6 @@ function step(event: KeyboardEvent, index: number) {
     :aria-label="`Ranks from ${check.points.length} points around ${view.watch.place.name}`"
   >
     <path class="coast" :d="coast" />
-    <text v-for="town in towns" :key="town.name" class="town" :x="town.x" :y="town.y">{{ town.name }}</text>
     <g
       v-for="({ point, x, y, radius, text, kind }, index) in discs"
       :key="point.number"
@@ -130,6 +129,9 @@ function step(event: KeyboardEvent, index: number) {
         {{ text }}
       </text>
     </g>
+    <text v-for="town in towns" :key="town.name" class="town" text-anchor="middle" :x="town.x" :y="town.y + 26">
+      {{ town.name }}
+    </text>
     <path class="door" :d="`M${middle.x - 6} ${middle.y - middle.radius - 10}h12l-6 9z`" />
   </svg>
 </template>
@@ -145,7 +147,10 @@ function step(event: KeyboardEvent, index: number) {
 }
 .town {
   font-size: 12px;
-  fill: var(--ink2);
+  fill: var(--ink);
+  stroke: var(--rail);
+  stroke-width: 4px;
+  paint-order: stroke;
 }
 .disc {
   cursor: pointer;

@@ -2,7 +2,6 @@
 /** One of what is looked for: the map of its points, what they come to, who stands there, and how it went on. */
 import { oneDecimal } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
-import { FIRST } from '~~/core/ranks/ranks'
 import type { RankView } from '~~/shared/read/ranks'
 import { differenceWords, leadWords, middleWords, rankWords } from './rankWords'
 
@@ -34,7 +33,7 @@ const shown = computed(() => (props.view.before ? (props.shows ?? 'now') : 'now'
       <div class="figures">
         <dl>
           <template v-if="isGrid">
-            <dt>In the first {{ FIRST }}</dt>
+            <dt>In the first three</dt>
             <dd>
               <strong>{{ now.first }}</strong> of {{ now.points.length }} points
               <span v-if="view.before" class="quiet">{{
@@ -102,6 +101,9 @@ const shown = computed(() => (props.view.before ? (props.shows ?? 'now') : 'now'
   .beside {
     grid-template-columns: minmax(0, 1fr);
   }
+}
+h3 {
+  margin-top: 14px;
 }
 dt {
   color: var(--ink2);

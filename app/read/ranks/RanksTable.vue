@@ -3,7 +3,7 @@
 import { shortDay } from '~~/core/periods/describePeriod'
 import { DEPTH } from '~~/core/ranks/ranks'
 import type { RankRow, RanksView } from '~~/shared/read/ranks'
-import { gridWords, kindWords, middleWords, rankWords, verdictWords } from './rankWords'
+import { kindWords, middleWords, rankMark, verdictWords } from './rankWords'
 
 const props = defineProps<{ view: RanksView; isPlain?: boolean; chosen?: number }>()
 const emit = defineEmits<{ choose: [id: number] }>()
@@ -12,12 +12,10 @@ const below = DEPTH + 1
 const hasBefore = computed(() => props.view.rows.some(({ before }) => before))
 const COLUMNS = computed(() => [
   { key: 'keyword', label: 'Keyword', isWords: true, valueOf: ({ keyword }: RankRow) => keyword },
-  { key: 'place', label: 'Place', isWords: true, valueOf: ({ place }: RankRow) => place.name },
   {
     key: 'here',
     label: 'Rank now',
     valueOf: ({ here }: RankRow) => (here ? (here.rank ?? below) : below + 1),
-    textOf: ({ here }: RankRow) => (here ? `${rankWords(here.rank)}, ${shortDay(here.day)}` : '—'),
   },
   {
     key: 'middle',
@@ -67,7 +65,12 @@ const COLUMNS = computed(() => [
             @click="emit('choose', row.id)"
           >
             {{ row.keyword }}</button
-          ><span class="quiet remark">{{ kindWords(row.kind) }}, {{ gridWords(row) }}</span></template
+          ><span class="quiet remark">{{ row.place.name }}, {{ kindWords(row.kind) }}</span></template
+        >
+        <template #here="{ row }"
+          ><template v-if="row.here"
+            >{{ rankMark(row.here.rank) }} <span class="quiet day">{{ shortDay(row.here.day) }}</span></template
+          ><template v-else>—</template></template
         >
       </OrderedTable>
     </WideContent>
@@ -92,6 +95,11 @@ const COLUMNS = computed(() => [
 .remark {
   display: block;
   font-size: var(--text-small);
+}
+.day {
+  font-size: var(--text-small);
+  white-space: nowrap;
+  margin-left: 4px;
 }
 .small {
   font-size: var(--text-small);
