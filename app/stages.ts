@@ -24,6 +24,7 @@ export const STAGES: readonly {
       { name: 'Times', path: 'times', needs: 'figures' },
       { name: 'Places', path: 'places', needs: 'figures' },
       { name: 'Ranks', path: 'ranks', needs: 'figures' },
+      { name: 'Directories', path: 'directories', needs: 'figures' },
       { name: 'Reviews', path: 'reviews', needs: 'figures' },
       { name: 'Reachable', path: 'reachable', needs: 'work' },
       { name: 'Traffic', path: 'traffic', needs: 'figures' },

@@ -3,7 +3,7 @@ import { joinFound, ranksOf } from '../core/ranks/found'
 import { distanceKm } from '../core/ranks/greatCircle'
 import { leadsUpTo } from '../core/ranks/leadsUpTo'
 import { gridPoints } from '../core/ranks/rankGrid'
-import { inFirst, medianRank, moveOf } from '../core/ranks/ranks'
+import { inFirst, medianRank, moveOf } from '../core/ranks/rankFigures'
 import { usualDifference, usualMove } from '../core/ranks/wobble'
 import { median, ms, report, times } from './measure'
 

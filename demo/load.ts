@@ -4,8 +4,8 @@ import { dayAt } from '../core/days/lastCompleteDay'
 import { DATASETS, POST_COUNTS, POST_RETENTION } from '../core/datasets/datasets'
 import { isSought, joinFound, ranksOf } from '../core/ranks/found'
 import { gridPoints, middleOf } from '../core/ranks/rankGrid'
-import { inFirst } from '../core/ranks/ranks'
-import { rhythmById } from '../core/ranks/rhythm'
+import { inFirst } from '../core/ranks/rankFigures'
+import { rhythmById } from '../core/ranks/rankRhythm'
 import { FACT_COLUMNS, PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { hashPassword } from '../server/platform/people/password'
@@ -16,6 +16,7 @@ import { STORED_BREAKDOWNS, breakdownById } from '../core/breakdowns/breakdowns'
 import { NETWORKS } from '../core/networks/networks'
 import { AGENCY, CLIENTS, EVENTS, PEOPLE, POLLS, PROFILES, SETS, TAGS, TARGETS, type DemoProfile } from './cast'
 import { breakdownsOf } from './breakdowns'
+import { loadDirectories } from './loadDirectories'
 import { LINK_PAGES, LINKS, viewsOf, visitsOf } from './links'
 import { pictureOf } from './pictures'
 import { demoPlans } from './plan'
@@ -344,6 +345,7 @@ export async function loadDemo(
     }
     await loadPlaces(db, clients, idOf)
     await loadRanks(db, clients, anchor)
+    await loadDirectories(db, clients, anchor)
     await loadTraffic(db, clients, anchor)
     await loadLinks(db, clients, anchor, author)
     for (const { client, name, colour, rule } of TAGS) {

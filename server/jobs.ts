@@ -1,3 +1,4 @@
+import { askDirectory } from './gather/connectors/askDirectory'
 import { askRanks } from './gather/connectors/askRanks'
 import { takePackageJob } from './gather/data/takePackage'
 import { importApplyJob } from './gather/imports/importApply'
@@ -13,6 +14,10 @@ import type { JobModule } from './platform/jobs/job'
 import type { Job } from './platform/jobs/queue'
 import { workOn, workOnNext } from './platform/jobs/run'
 import { enqueueDueSchedules, type Schedule } from './platform/jobs/schedule'
+import { entriesDueJob } from './read/directories/entriesDue'
+import { ENTRIES_DUE } from './read/directories/jobs'
+import { pollEntriesJob } from './read/directories/pollEntries'
+import { sendCorrectionsJob } from './read/directories/sendCorrections'
 import { checkRanksJob } from './read/ranks/checkRanks'
 import { RANKS_DUE } from './read/ranks/jobs'
 import { ranksDueJob } from './read/ranks/ranksDue'
@@ -39,6 +44,9 @@ export const JOBS: readonly JobModule[] = [
   publishJob,
   ranksDueJob,
   checkRanksJob(askRanks),
+  entriesDueJob,
+  pollEntriesJob(askDirectory),
+  sendCorrectionsJob(askDirectory),
 ]
 
 /** What the application does by the clock. */
@@ -47,6 +55,7 @@ export const SCHEDULES: readonly Schedule[] = [
   { job: SYNC_DUE, pattern: '* * * * *' },
   { job: VOLUME, pattern: '*/10 * * * *' },
   { job: RANKS_DUE, pattern: '*/10 * * * *' },
+  { job: ENTRIES_DUE, pattern: '*/15 * * * *' },
   { job: HOUSEKEEPING, pattern: '17 * * * *' },
 ]
 

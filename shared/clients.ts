@@ -21,7 +21,7 @@ export interface ProfileTrouble {
 
 /** What has to be done soon, and where. */
 export interface Due {
-  kind: 'report' | 'target' | 'reviews' | 'plan'
+  kind: 'report' | 'target' | 'reviews' | 'plan' | 'directories'
   id: number
   sentence: string
 }

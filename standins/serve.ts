@@ -1,6 +1,7 @@
 import { createServer } from 'node:http'
 import { lastCompleteDay } from '../core/days/lastCompleteDay'
 import { now } from '../server/platform/clock'
+import { standinDirectories } from './directories'
 import { standinNetworks, type StandinSettings } from './networks'
 import { postedPosts } from './posted'
 import { standinRanks } from './ranks'
@@ -19,6 +20,8 @@ const settings: StandinSettings = {
 }
 const networks = standinNetworks(settings)
 const ranks = standinRanks(settings)
+const file = process.env.ZAFFER_STANDINS_FILE
+const directories = standinDirectories(settings, file && `${file}.corrections`)
 const LARGEST_FORM_BYTES = 64 * 1024
 const LARGEST_POST_BYTES = 24_000_000
 
@@ -40,6 +43,7 @@ const server = createServer((request, response) => {
       const form = new URLSearchParams(isPost ? '' : body)
       const method = request.method ?? 'GET'
       const answer = ranks(method, url, body) ??
+        directories(method, url, body) ??
         networks.handle(method, url, request.headers, form, isPost ? body : '') ?? {
           status: 404,
           body: 'There is nothing here.',

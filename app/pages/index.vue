@@ -29,7 +29,9 @@ const place = (slug: string, { kind, id }: Due) =>
       ? { path: `/${slug}/reviews`, query: { period: 'last-90-days', state: 'waiting' } }
       : kind === 'plan'
         ? { path: `/${slug}/calendar`, query: { state: 'needs' } }
-        : { path: `/${slug}/overview`, hash: '#targets' }
+        : kind === 'directories'
+          ? { path: `/${slug}/directories`, hash: '#changes' }
+          : { path: `/${slug}/overview`, hash: '#targets' }
 const troubled = computed(() =>
   (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))),
 )

@@ -44,11 +44,13 @@ export const TOPICS = {
   /** Sites came, went, or were changed. */
   sites: ['sites', 'traffic'],
   /** Places came, went, or were changed. */
-  places: ['places', 'place', 'review-figures', 'reviews', 'ranks', 'rank', 'rank-allowance'],
+  places: ['places', 'place', 'review-figures', 'reviews', 'ranks', 'rank', 'rank-allowance', 'directories', 'entries'],
   /** Reviews were answered or read, or templates of answers changed. */
   reviews: ['reviews', 'review-figures', 'reply-templates', 'all-clients'],
   /** Keywords are looked for, or were checked. */
   ranks: ['ranks', 'rank', 'rank-allowance'],
+  /** Entries in directories were looked at, corrected, or settled: also in the master record. */
+  directories: ['directories', 'entries', 'places', 'place', 'all-clients'],
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */

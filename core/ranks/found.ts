@@ -1,4 +1,4 @@
-import type { Rank } from './ranks'
+import type { Rank } from './rankFigures'
 
 /** Where results stand: on the map, as pages, or as pages on telephones. */
 export const RANK_KINDS = [

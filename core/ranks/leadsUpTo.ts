@@ -1,4 +1,4 @@
-import { FIRST, type Rank } from './ranks'
+import { FIRST, type Rank } from './rankFigures'
 
 /** How far from its door a place is among the first three. */
 export interface Lead {

@@ -1,4 +1,4 @@
-import { byRank, type Rank } from './ranks'
+import { byRank, type Rank } from './rankFigures'
 
 /** More than this many on either side are not needed, and only the newest of them are looked at. */
 export const MOST_COMPARED = 30

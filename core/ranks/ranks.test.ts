@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { bearing, distanceKm, pointFrom, windOf } from './greatCircle'
 import { leadsUpTo } from './leadsUpTo'
 import { areaOfPoint, gridPoints, gridSize, middleOf, MOST_RINGS } from './rankGrid'
-import { byRank, inFirst, medianRank, moveOf, type Rank } from './ranks'
+import { byRank, inFirst, medianRank, moveOf, type Rank } from './rankFigures'
 import { rankSum } from './rankSum'
-import { checksUntil, nextCheck, runsOutOn, type Due } from './rhythm'
+import { checksUntil, nextCheck, runsOutOn, type Due } from './rankRhythm'
 import { usualDifference, usualMove } from './wobble'
 
 const MIDDLE = { lat: 49.6641, lon: -8.0287 }

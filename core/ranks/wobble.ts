@@ -1,5 +1,5 @@
 import { quantile } from '../statistics/median'
-import { inFirst, moveOf, type Rank } from './ranks'
+import { inFirst, moveOf, type Rank } from './rankFigures'
 
 /** Of how many earlier moves the usual one is known. */
 const [LEAST_MOVES, LEAST_PAIRS] = [20, 4]

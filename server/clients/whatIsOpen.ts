@@ -15,6 +15,7 @@ import type { ConsentRequest } from '../../shared/gather/profiles'
 import type { ResolvedScope } from '../figures/resolveScope'
 import { targetsOf } from '../read/targets/targets'
 import type { TargetView } from '../../shared/read/targets'
+import { changedEntries, changedWords } from '../read/directories/changedEntries'
 import { waitingReviews, waitingWords } from '../read/reviews/waiting'
 import { planDue, planWords } from '../plan/posts/planDue'
 import { unusual } from '../read/unusual/unusual'
@@ -28,7 +29,7 @@ const NEAR_DAYS = 14
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
-  const [requests, profiles, days, reach, reports, { targets, broken }, reviews, plan] = await Promise.all([
+  const [requests, profiles, days, reach, reports, { targets, broken }, reviews, plan, entries] = await Promise.all([
     consentRequests(db),
     profilesOf(db),
     unusual(db, scope, WATCHED_METRIC),
@@ -37,6 +38,7 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
     targetsOf(db),
     waitingReviews(db, scope.lastComplete),
     planDue(db),
+    changedEntries(db),
   ])
   return {
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
@@ -47,6 +49,7 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
         (progress.standing === 'missed' && daysBetween(by, scope.lastComplete) <= NEAR_DAYS),
     ),
     due: [
+      ...oneThing('directories', changedWords(entries)),
       ...oneThing('plan', planWords(plan)),
       ...oneThing('reviews', waitingWords(reviews)),
       ...reports.flatMap((report) => reportDue(report, reach.get(report.id), scope.lastComplete) ?? []),
@@ -58,8 +61,8 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
   }
 }
 
-/** Reviews that wait, and what of the plan does, are one thing to do each. */
-const oneThing = (kind: 'plan' | 'reviews', sentence: string | undefined): Due[] =>
+/** Reviews that wait, what of the plan does, and changes of entries are one thing to do each. */
+const oneThing = (kind: 'plan' | 'reviews' | 'directories', sentence: string | undefined): Due[] =>
   sentence === undefined ? [] : [{ kind, id: 0, sentence }]
 
 /** A report is due when its period is over and no edition of it reaches into that period. */

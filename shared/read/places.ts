@@ -1,4 +1,4 @@
-import { isPossiblePhoneNumber, parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/min'
+import { isPossiblePhoneNumber, type CountryCode } from 'libphonenumber-js/min'
 import { array, boolean, number, object, string, type InferType } from 'yup'
 import { readHours } from '../../core/places/openingHours'
 import type { FieldChange, PlaceRecord } from '../../core/places/place'
@@ -78,17 +78,6 @@ export const placeSchema = object({
 export type PlaceInput = InferType<typeof placeSchema>
 
 const countryOf = (code: string): CountryCode | undefined => (isCountry(code) ? (code as CountryCode) : undefined)
-
-/**
- * A telephone number as E.164 writes it; as it is, where it is none.
- *
- * @example e164('01632 960014', 'GB') // '+441632960014'
- */
-export const e164 = (phone: string, country: string): string =>
-  phone === '' ? '' : (parsePhoneNumberFromString(phone, countryOf(country))?.number ?? phone)
-
-/** A telephone number as people read it: with its country, and blanks where that country has them. */
-export const spokenPhone = (phone: string): string => parsePhoneNumberFromString(phone)?.formatInternational() ?? phone
 
 export const placeStateSchema = object({ isActive: boolean().required() })
 

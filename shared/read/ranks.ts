@@ -1,9 +1,9 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { RANK_KINDS, type RankKind } from '../../core/ranks/found'
 import { GRID_SHAPES, gridSize, MOST_RINGS, type GridShape, type RankGrid } from '../../core/ranks/rankGrid'
-import type { MiddleRank, Rank } from '../../core/ranks/ranks'
+import type { MiddleRank, Rank } from '../../core/ranks/rankFigures'
 import type { Lead } from '../../core/ranks/leadsUpTo'
-import { RHYTHMS, type Rhythm } from '../../core/ranks/rhythm'
+import { RHYTHMS, type Rhythm } from '../../core/ranks/rankRhythm'
 import type { Day } from '../../core/days/day'
 import { text } from '../platform/text'
 

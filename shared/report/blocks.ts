@@ -13,6 +13,7 @@ import { formatsBlock } from '../read/formatsBlock'
 import { audienceBlock } from '../read/audienceBlock'
 import { linksBlock } from '../read/linksBlock'
 import { pollBlock } from '../read/pollBlock'
+import { directoriesBlock } from '../read/directoriesBlock'
 import { ranksBlock } from '../read/ranksBlock'
 import { placesBlock } from '../read/placesBlock'
 import { reviewsBlock } from '../read/reviewsBlock'
@@ -51,6 +52,7 @@ export const DECLARED_BLOCKS = [
   linksBlock,
   placesBlock,
   ranksBlock,
+  directoriesBlock,
   reviewsBlock,
   timesBlock,
   fieldBlock,

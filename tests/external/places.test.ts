@@ -6,7 +6,8 @@ import { openOn, readHours } from '../../core/places/openingHours'
 import { answering } from '../../core/reviews/answering'
 import { kaplanMeier, medianWait } from '../../core/statistics/kaplanMeier'
 import { unit } from '../../demo/random'
-import { e164, placeSchema } from '../../shared/read/places'
+import { e164 } from '../../core/places/phone'
+import { placeSchema } from '../../shared/read/places'
 
 /**
  * Remission in weeks under 6-MP, 21 patients: Freireich EJ et al. (1963), Blood 21:699–716, as told in the textbooks of

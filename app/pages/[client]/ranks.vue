@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { describeDay } from '~~/core/periods/describePeriod'
-import { RHYTHMS } from '~~/core/ranks/rhythm'
+import { RHYTHMS } from '~~/core/ranks/rankRhythm'
 import type { RankAllowance, RanksView, RankView } from '~~/shared/read/ranks'
 import { gridWords, watchWords } from '~/read/ranks/rankWords'
 
@@ -151,11 +151,7 @@ async function changeRhythm(id: number, rhythm: string) {
                 @click="remove(`${base}/ranks/${chosen.id}`, `“${chosen.keyword}” is looked for no more.`)"
               />
             </template>
-            <DownloadMenu
-              :path="points"
-              block="ranks"
-              what="The points"
-            />
+            <DownloadMenu :path="points" block="ranks" what="The points" />
           </span>
         </div>
         <p class="quiet small">

@@ -18,6 +18,13 @@ async function enter() {
     await nextFrames()
   }
 }
+/** A field whose list is closed would keep Escape to itself. */
+function leave(event: KeyboardEvent) {
+  const field = (event.target as HTMLElement).closest('[role="combobox"]')
+  if (!field || field.getAttribute('aria-expanded') === 'true') return
+  event.stopPropagation()
+  emit('close')
+}
 onBeforeUnmount(() => {
   isGone = true
   const at = document.activeElement
@@ -35,6 +42,6 @@ onBeforeUnmount(() => {
     :position="position"
     @show="enter"
     @update:visible="emit('close')"
-    ><div ref="inside"><slot /></div
+    ><div ref="inside" @keydown.esc.capture="leave"><slot /></div
   ></Dialog>
 </template>

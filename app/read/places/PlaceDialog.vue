@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The master record of a place. */
 import { EMPTY_PLACE, LIST_SIGN, listOf } from '~~/core/places/place'
-import { placeSchema, spokenPhone, type Place } from '~~/shared/read/places'
+import { spokenPhone } from '~~/core/places/phone'
+import { placeSchema, type Place } from '~~/shared/read/places'
 import type { ProfilesView } from '~~/shared/gather/profiles'
 import type HoursEditor from './HoursEditor.vue'
 

@@ -2,7 +2,8 @@
 /** What is true about a place: its master record. */
 import { spokenTimes } from '~~/core/places/localBusiness'
 import { editableHours, readHours } from '~~/core/places/openingHours'
-import { spokenPhone, type Place } from '~~/shared/read/places'
+import { spokenPhone } from '~~/core/places/phone'
+import type { Place } from '~~/shared/read/places'
 
 const props = defineProps<{ place: Place }>()
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']

@@ -2,7 +2,7 @@
 /** How the rank at the door went on from check to check: the top at the top, what is not among the first 20 below all. */
 import { dayNumber } from '~~/core/days/day'
 import { describeDay, shortDay } from '~~/core/periods/describePeriod'
-import { DEPTH } from '~~/core/ranks/ranks'
+import { DEPTH } from '~~/core/ranks/rankFigures'
 import type { RankView } from '~~/shared/read/ranks'
 import { rankWords } from './rankWords'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Where a place stands from each point around it: numbered discs on our own map, larger the nearer to the top. */
-import { FIRST } from '~~/core/ranks/ranks'
+import { FIRST } from '~~/core/ranks/rankFigures'
 import type { RankCheck, RankView } from '~~/shared/read/ranks'
 import { coastPath, discRadius, MAP_HEIGHT, MAP_WIDTH, mapScale } from './rankPlaces'
 import { movedAt, pointWords, rankMark } from './rankWords'
@@ -88,7 +88,8 @@ function step(event: KeyboardEvent, index: number) {
       far: Math.hypot(x - from.x, y - from.y),
     }))
     .filter(({ along, far }) => along > far * 0.49)
-    .sort((a, b) => a.far - b.far)[0]
+    // of two as near, the one that lies straight ahead
+    .sort((a, b) => a.far ** 2 / a.along - b.far ** 2 / b.along)[0]
   if (!ahead) return
   emit('choose', ahead.at)
   void nextTick(() => drawing.value?.querySelector<SVGElement>('[tabindex="0"]')?.focus())

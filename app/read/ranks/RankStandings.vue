@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who stands in the first three, and at how many points. */
-import { DEPTH } from '~~/core/ranks/ranks'
+import { DEPTH } from '~~/core/ranks/rankFigures'
 import { shortDay } from '~~/core/periods/describePeriod'
 import type { RankStanding, RankView } from '~~/shared/read/ranks'
 import { middleWords } from './rankWords'

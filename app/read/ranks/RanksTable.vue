@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** All that is looked for, at the doors of its places: how it stood in the period, and whether that has changed. */
 import { shortDay } from '~~/core/periods/describePeriod'
-import { DEPTH } from '~~/core/ranks/ranks'
+import { DEPTH } from '~~/core/ranks/rankFigures'
 import type { RankRow, RanksView } from '~~/shared/read/ranks'
 import { kindWords, middleWords, rankMark, verdictWords } from './rankWords'
 

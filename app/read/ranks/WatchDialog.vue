@@ -2,7 +2,7 @@
 /** A keyword that is to be looked for: for which place, where, from which points, how often, and what that takes. */
 import { RANK_KINDS } from '~~/core/ranks/found'
 import { GRID_SHAPES, MOST_RINGS } from '~~/core/ranks/rankGrid'
-import { checksUntil, RHYTHMS, rhythmById } from '~~/core/ranks/rhythm'
+import { checksUntil, RHYTHMS, rhythmById } from '~~/core/ranks/rankRhythm'
 import { lastDayOfMonth, monthOf, yearOf } from '~~/core/days/day'
 import { pointsOf, rankWatchSchema, type RankAllowance } from '~~/shared/read/ranks'
 import type { PlacesView } from '~~/shared/read/places'
@@ -94,6 +94,7 @@ async function save() {
         <Select
           v-model="form.place"
           input-id="rank-place"
+          aria-label="Place"
           :options="choices"
           option-label="name"
           option-value="id"
@@ -108,6 +109,7 @@ async function save() {
           <Select
             v-model="form.kind"
             input-id="rank-kind"
+            aria-label="Where the results stand"
             :options="[...RANK_KINDS]"
             option-label="name"
             option-value="id"
@@ -118,6 +120,7 @@ async function save() {
           <Select
             v-model="form.rhythm"
             input-id="rank-rhythm"
+            aria-label="How often"
             :options="[...RHYTHMS]"
             option-label="name"
             option-value="id"
@@ -126,7 +129,14 @@ async function save() {
       </div>
       <div class="field">
         <label for="rank-shape">From where</label>
-        <Select v-model="form.shape" input-id="rank-shape" :options="shapes" option-label="name" option-value="id" />
+        <Select
+          v-model="form.shape"
+          input-id="rank-shape"
+          aria-label="From where"
+          :options="shapes"
+          option-label="name"
+          option-value="id"
+        />
       </div>
       <div v-if="form.shape !== 'point'" class="row">
         <div class="field">

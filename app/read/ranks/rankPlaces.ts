@@ -1,5 +1,5 @@
 import type { RankCheck } from '~~/shared/read/ranks'
-import { DEPTH, type Rank } from '~~/core/ranks/ranks'
+import { DEPTH, type Rank } from '~~/core/ranks/rankFigures'
 
 /** How large the drawing of a grid is. */
 export const [MAP_WIDTH, MAP_HEIGHT] = [600, 420]

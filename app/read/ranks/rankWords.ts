@@ -1,8 +1,8 @@
 import { oneDecimal } from '~~/core/format/numbers'
 import { RANK_KINDS, type RankKind } from '~~/core/ranks/found'
 import type { Lead } from '~~/core/ranks/leadsUpTo'
-import { DEPTH, moveOf, type MiddleRank, type Rank } from '~~/core/ranks/ranks'
-import { rhythmById } from '~~/core/ranks/rhythm'
+import { DEPTH, moveOf, type MiddleRank, type Rank } from '~~/core/ranks/rankFigures'
+import { rhythmById } from '~~/core/ranks/rankRhythm'
 import type { RankCheck, RankPoint, RankRow, RankView, RankWatch } from '~~/shared/read/ranks'
 
 /** A rank where there is little room: a number, or a dash for what is not among the first 20. */

@@ -122,6 +122,18 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
             ]
           : []),
       ]
+    case 'directories':
+      return [
+        { name: declarationOf('directories').name, make: () => newBlock('directories') },
+        ...(text('place')
+          ? [
+              {
+                name: 'The place that is shown',
+                make: () => ({ ...newBlock('directories'), place: Number(text('place')) }),
+              },
+            ]
+          : []),
+      ]
     case 'reviews':
       return [{ name: declarationOf('reviews').name, make: () => newBlock('reviews') }]
     case 'calendar':

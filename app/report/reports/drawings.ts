@@ -18,6 +18,8 @@ import LinksBlock from '~/read/links/LinksBlock.vue'
 import PollBlock from '~/read/audience/PollBlock.vue'
 import PollSettings from '~/read/audience/PollSettings.vue'
 import PlacesBlock from '~/read/places/PlacesBlock.vue'
+import DirectoriesBlock from '~/read/directories/DirectoriesBlock.vue'
+import DirectoriesSettings from '~/read/directories/DirectoriesSettings.vue'
 import RanksBlock from '~/read/ranks/RanksBlock.vue'
 import RanksSettings from '~/read/ranks/RanksSettings.vue'
 import ReviewsBlock from '~/read/reviews/ReviewsBlock.vue'
@@ -58,6 +60,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   occasions: { versions: { 1: OccasionsBlock }, settings: OccasionsSettings },
   audience: { versions: { 1: AudienceBlock } },
   poll: { versions: { 1: PollBlock }, settings: PollSettings },
+  directories: { versions: { 1: DirectoriesBlock }, settings: DirectoriesSettings },
   ranks: { versions: { 1: RanksBlock }, settings: RanksSettings },
   traffic: { versions: { 1: TrafficBlock } },
   links: { versions: { 1: LinksBlock } },

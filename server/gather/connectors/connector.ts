@@ -4,6 +4,7 @@ import type { FoundListing, RankKind } from '../../../core/ranks/found'
 import type { LatLon } from '../../../core/ranks/greatCircle'
 import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { ForPeople } from '../../platform/problems/forPeople'
+import type { FoundEntry } from '../../../shared/read/directories'
 import type { Estimate, EstimateQuery } from '../../../shared/read/reachable'
 import type { PublicProfile } from '../../../shared/gather/publicProfile'
 
@@ -89,6 +90,30 @@ export interface RankQuery {
   points: readonly LatLon[]
 }
 
+/** What is asked of a directory about a place. */
+export interface EntryQuery {
+  name: string
+  lat: number | null
+  lon: number | null
+  phone: string
+  /** The entries of it that are known already. */
+  ids: readonly string[]
+}
+
+/** What a directory is asked to say instead, with a key by which it is the same, however often it is asked. */
+export interface OutgoingCorrection {
+  key: string
+  entry: string
+  field: string
+  text: string
+}
+
+/** What a directory says to a correction. */
+export interface CorrectionAnswer {
+  state: 'sent' | 'taken' | 'refused'
+  reason: string
+}
+
 /** What the owner's consent gives. */
 export interface Tokens {
   access: string
@@ -126,6 +151,12 @@ export interface Capabilities {
   estimate: (query: EstimateQuery) => Promise<Estimate | undefined>
   /** What stands in the results of a search from each of some points, the first one first; 50 points at a time. */
   ranks: (query: RankQuery) => Promise<FoundListing[][]>
+  /** The entries that a directory has of places, and corrections of them; 50 at a time. */
+  directory: {
+    find: (queries: readonly EntryQuery[]) => Promise<FoundEntry[][]>
+    correct: (correction: OutgoingCorrection) => Promise<CorrectionAnswer>
+    standing: (keys: readonly string[]) => Promise<CorrectionAnswer[]>
+  }
   /** A profile by its handle, as the network shows it to everybody. */
   lookup: (handle: string) => Promise<PublicProfile | undefined>
   consent: {

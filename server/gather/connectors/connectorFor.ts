@@ -1,5 +1,7 @@
+import { DIRECTORIES, LISTINGS } from '../../../core/directories/directoryList'
 import { NETWORKS } from '../../../core/networks/networks'
 import type { Connection, Connector } from './connector'
+import { httpDirectory } from './httpDirectory'
 import { httpNetwork } from './httpNetwork'
 import { httpRanks } from './httpRanks'
 
@@ -10,6 +12,9 @@ export const RANK_SOURCE = 'plumbline'
 const CONNECTORS: ReadonlyMap<string, (connection: Connection) => Connector> = new Map([
   ...NETWORKS.map(({ id }) => [id, httpNetwork] as const),
   [RANK_SOURCE, httpRanks] as const,
+  ...DIRECTORIES.map(({ id }) => [id, httpDirectory] as const),
+  // the network of the listings is both
+  [LISTINGS, (connection: Connection) => ({ ...httpNetwork(connection), ...httpDirectory(connection) })] as const,
 ])
 
 /**

@@ -1,5 +1,5 @@
 import { array, number, object, string } from 'yup'
-import { DEPTH } from '../../../core/ranks/ranks'
+import { DEPTH } from '../../../core/ranks/rankFigures'
 import { addressOf } from './addressOf'
 import { NetworkTrouble, RateLimited, type Connection, type Connector, type RankQuery } from './connector'
 import { jsonOf, secondsOf } from './httpNetwork'

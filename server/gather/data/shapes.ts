@@ -5,6 +5,7 @@ import { linkPageSchema } from '../../../shared/read/links'
 import { placeSchema } from '../../../shared/read/places'
 import { pollSchema } from '../../../shared/read/polls'
 import { foundSchema } from '../../../shared/read/ranks'
+import { entryRecordSchema } from '../../../shared/read/directories'
 import { keptEstimateSchema } from '../../../shared/read/reachable'
 import { templateSchema } from '../../../shared/read/reviews'
 import { blockSchema } from '../../../shared/report/blocks'
@@ -24,6 +25,7 @@ const SHAPES: Readonly<Record<string, Schema>> = {
   'place.attributes': part(placeSchema, 'attributes'),
   'reply_template.variants': part(templateSchema, 'variants'),
   'rank_check.found': foundSchema,
+  'directory_entry.record': entryRecordSchema,
   'planned_post.content': contentSchema,
   'planned_post.expected': object({ slot: number().required(), number: number(), lift: mixed() }),
   'saved_scope.parts': part(savedScopeSchema, 'parts'),

@@ -1,6 +1,7 @@
 import { PLACE_FIELDS, type PlaceRecord } from '../../../core/places/place'
 import { networkById } from '../../../core/networks/networks'
-import { e164, type Place, type PlaceInput } from '../../../shared/read/places'
+import { e164 } from '../../../core/places/phone'
+import type { Place, PlaceInput } from '../../../shared/read/places'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 import { badRequest, notFound } from '../../platform/problems/problem'

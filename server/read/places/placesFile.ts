@@ -2,6 +2,7 @@ import { parse } from 'csv-parse/sync'
 import { stringify } from 'csv-stringify/sync'
 import { ValidationError } from 'yup'
 import { localBusiness, placesFromJsonLd } from '../../../core/places/localBusiness'
+import { e164 } from '../../../core/places/phone'
 import { EMPTY_PLACE, PLACE_FIELDS, fieldChanges, type PlaceRecord } from '../../../core/places/place'
 import {
   placesFromGeoJson,
@@ -11,14 +12,7 @@ import {
   type GivenPlace,
 } from '../../../core/places/placesGeoJson'
 import { Unreadable } from '../../../core/unreadable'
-import {
-  e164,
-  MOST_PLACES,
-  placeSchema,
-  type Place,
-  type PlaceInput,
-  type PlacesFile,
-} from '../../../shared/read/places'
+import { MOST_PLACES, placeSchema, type Place, type PlaceInput, type PlacesFile } from '../../../shared/read/places'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { plainText, safeText } from '../../../core/datasets/packageText'
 import { addPlace, changePlace, placesOf } from './places'

@@ -1,7 +1,7 @@
 import { isSought, joinFound, ranksOf, type FoundListing, type RankKind } from '../../../core/ranks/found'
 import type { LatLon } from '../../../core/ranks/greatCircle'
 import { gridPoints, middleOf } from '../../../core/ranks/rankGrid'
-import { inFirst } from '../../../core/ranks/ranks'
+import { inFirst } from '../../../core/ranks/rankFigures'
 import type { Day } from '../../../core/days/day'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'

@@ -1,4 +1,4 @@
-import { checksUntil, runsOutOn, type Rhythm } from '../../../core/ranks/rhythm'
+import { checksUntil, runsOutOn, type Rhythm } from '../../../core/ranks/rankRhythm'
 import { gridSize, type GridShape } from '../../../core/ranks/rankGrid'
 import { lastDayOfMonth, monthOf as monthNumber, yearOf, type Day } from '../../../core/days/day'
 import type { RankAllowance } from '../../../shared/read/ranks'

@@ -1,4 +1,4 @@
-import { nextCheck, type Rhythm } from '../../../core/ranks/rhythm'
+import { nextCheck, type Rhythm } from '../../../core/ranks/rankRhythm'
 import { dayAt } from '../../../core/days/lastCompleteDay'
 import type { Day } from '../../../core/days/day'
 import type { RankKind } from '../../../core/ranks/found'

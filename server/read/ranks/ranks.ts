@@ -1,5 +1,5 @@
 import type { Day } from '../../../core/days/day'
-import { byRank, inFirst, medianRank, type Rank } from '../../../core/ranks/ranks'
+import { byRank, inFirst, medianRank, type Rank } from '../../../core/ranks/rankFigures'
 import { rankSum } from '../../../core/ranks/rankSum'
 import type { RankRow, RanksOver, RanksView } from '../../../shared/read/ranks'
 import type { ResolvedScope } from '../../figures/resolveScope'

@@ -1,5 +1,5 @@
 import { RANK_KINDS } from '../../../core/ranks/found'
-import { DEPTH, type MiddleRank, type Rank } from '../../../core/ranks/ranks'
+import { DEPTH, type MiddleRank, type Rank } from '../../../core/ranks/rankFigures'
 import type { FilledRanks } from '../../../shared/read/ranksBlock'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, text } from '../../platform/tables/columns'

@@ -1,6 +1,6 @@
 import { dayAt } from '../../../core/days/lastCompleteDay'
 import type { Day } from '../../../core/days/day'
-import { nextCheck, type Rhythm } from '../../../core/ranks/rhythm'
+import { nextCheck, type Rhythm } from '../../../core/ranks/rankRhythm'
 import { now } from '../../platform/clock'
 import { clientDbForJob } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'

@@ -7,6 +7,7 @@ import { audienceBlock } from '../../read/audience/audienceBlock'
 import { linksBlock } from '../../read/links/linksBlock'
 import { pollBlock } from '../../read/audience/pollBlock'
 import { fieldBlock } from '../../compare/field/fieldBlock'
+import { directoriesBlock } from '../../read/directories/directoriesBlock'
 import { ranksBlock } from '../../read/ranks/ranksBlock'
 import { placesBlock } from '../../read/places/placesBlock'
 import { reviewsBlock } from '../../read/reviews/reviewsBlock'
@@ -49,6 +50,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   links: linksBlock,
   places: placesBlock,
   ranks: ranksBlock,
+  directories: directoriesBlock,
   reviews: reviewsBlock,
   times: timesBlock,
   field: fieldBlock,

@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http'
 import { afterAll, beforeAll } from 'vitest'
 import { standinNetworks, tokensFor, type StandinSettings } from '../../../standins/networks'
+import { standinDirectories } from '../../../standins/directories'
 import { standinRanks } from '../../../standins/ranks'
 import { postedPosts } from '../../../standins/posted'
 import { seal } from '../../../server/platform/people/secrets'
@@ -13,6 +14,8 @@ export function useStandins() {
     isDown: false,
     refusesAccess: false,
     losesAnswers: false,
+    /** By how many milliseconds the clock of the directories is ahead. */
+    later: 0,
     onRequest: (_path: string) => {},
   }
   const posted = postedPosts()
@@ -28,6 +31,7 @@ export function useStandins() {
   beforeAll(async () => {
     const networks = standinNetworks(settings)
     const ranks = standinRanks(settings)
+    const directories = standinDirectories({ now: () => Date.now() + state.later })
     server = createServer((request, response) => {
       let form = ''
       request.on('data', (part) => (form += part))
@@ -40,6 +44,7 @@ export function useStandins() {
         const isJson = request.headers['content-type'] === 'application/json'
         const fields = new URLSearchParams(isJson ? '' : form)
         const answer = ranks(request.method!, url, form) ??
+          directories(request.method!, url, form) ??
           networks.handle(request.method!, url, request.headers, fields, isJson ? form : '') ?? {
             status: 404,
             body: '',

@@ -25,6 +25,7 @@ const OWN_FIELDS = [
   'paid',
   'published',
   'watch',
+  'place',
   'tag',
   'on',
   'before',

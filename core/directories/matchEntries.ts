@@ -1,0 +1,54 @@
+import { e164 } from '../places/phone'
+import type { PlaceRecord } from '../places/place'
+import { distanceKm } from '../ranks/greatCircle'
+import { jaroWinkler } from './jaroWinkler'
+
+/** From which likeness of names on, and up to which distances, an entry is taken for one of a place. */
+export const [LIKE_NAME, NEAR_KM, SAME_PHONE_KM] = [0.9, 0.3, 2]
+
+const bare = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim()
+const codeOf = (postcode: string): string => bare(postcode).replaceAll(' ', '')
+
+function far(place: PlaceRecord, entry: PlaceRecord): number | undefined {
+  const { lat, lon } = place
+  if (lat === null || lon === null || entry.lat === null || entry.lon === null) return undefined
+  return distanceKm({ lat, lon }, { lat: entry.lat, lon: entry.lon })
+}
+
+/**
+ * How surely an entry is one of a place; 0 where it is not taken for it. It is where both have the same telephone
+ * number and do not lie more than 2 km apart, or where their names are alike by at least 0.9 (Jaro–Winkler) and they lie
+ * within 300 m of each other or have the same postcode. The thresholds are ours.
+ *
+ * @example likeness(record, { ...record, phone: '' }) // 1
+ */
+export function likeness(place: PlaceRecord, entry: PlaceRecord): number {
+  const km = far(place, entry)
+  const name = jaroWinkler(bare(place.name), bare(entry.name))
+  const isSamePhone =
+    place.phone !== '' && e164(entry.phone, entry.country || place.country) === e164(place.phone, place.country)
+  if (isSamePhone && (km ?? 0) <= SAME_PHONE_KM) return 1 + name
+  const isNear =
+    km === undefined ? place.postcode !== '' && codeOf(place.postcode) === codeOf(entry.postcode) : km <= NEAR_KM
+  return name >= LIKE_NAME && isNear ? name : 0
+}
+
+/**
+ * Which of some places each entry is one of: the one that it is most like; undefined where it is like none.
+ *
+ * @returns as many as entries, each an index of the places
+ * @example matchEntries([gate, shop], [{ ...shop, phone: '' }]) // [1]
+ */
+export const matchEntries = (places: readonly PlaceRecord[], entries: readonly PlaceRecord[]): (number | undefined)[] =>
+  entries.map((entry) => {
+    let best: { at: number; sure: number } | undefined
+    places.forEach((place, at) => {
+      const sure = likeness(place, entry)
+      if (sure > (best?.sure ?? 0)) best = { at, sure }
+    })
+    return best?.at
+  })
