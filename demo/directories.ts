@@ -153,7 +153,7 @@ export const PAST_CORRECTIONS = [
     handle: 'mossgate-main-gate',
     field: 'position',
     state: 'changed back',
-    days: 4,
+    days: 5,
     reason: '',
   },
   { directory: 'townbook', handle: 'mossgate-main-gate', field: 'hours', state: 'taken', days: 40, reason: '' },

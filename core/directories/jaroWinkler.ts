@@ -1,7 +1,10 @@
 /** From which likeness on what two words begin with counts, how much a letter of it does, and how many letters do. */
 const [BOOSTED_FROM, BOOST, MOST_BOOSTED] = [0.7, 0.1, 4]
 
-/** How alike two words are by the letters that both have in nearly the same places (Jaro 1989). */
+/**
+ * How alike two words are by the letters that both have in nearly the same places (Jaro 1989), the shorter one looked up
+ * in the other; of letters in another order whole pairs count, as in Winkler’s own programme.
+ */
 function jaro(a: readonly string[], b: readonly string[]): number {
   if (a.length === 0 || b.length === 0) return a.length === b.length ? 1 : 0
   const reach = Math.max(0, Math.floor(Math.max(a.length, b.length) / 2) - 1)
@@ -16,7 +19,8 @@ function jaro(a: readonly string[], b: readonly string[]): number {
       }
   })
   if (common.length === 0) return 0
-  const swapped = b.filter((_, at) => taken[at]).filter((letter, at) => letter !== common[at]).length / 2
+  const otherwise = b.filter((_, at) => taken[at]).filter((letter, at) => letter !== common[at]).length
+  const swapped = Math.floor(otherwise / 2)
   return (common.length / a.length + common.length / b.length + (common.length - swapped) / common.length) / 3
 }
 
@@ -27,7 +31,8 @@ function jaro(a: readonly string[], b: readonly string[]): number {
  * @example jaroWinkler('MARTHA', 'MARHTA') // 0.961
  */
 export function jaroWinkler(one: string, other: string): number {
-  const [a, b] = [[...one], [...other]]
+  // from both sides the same
+  const [a, b] = [[...one], [...other]].sort((x, y) => x.length - y.length || (x.join() < y.join() ? -1 : 1)) as [string[], string[]]
   const alike = jaro(a, b)
   if (alike < BOOSTED_FROM) return alike
   const parting = a.findIndex((letter, at) => letter !== b[at])

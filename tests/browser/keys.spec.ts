@@ -24,6 +24,7 @@ const PAGES = [
     'places',
     'places/2',
     'ranks',
+    'directories',
     'reviews',
     'field',
     'profiles',

@@ -12,6 +12,9 @@ import { kaplanMeier, medianWait } from '../../core/statistics/kaplanMeier'
 import { peopleOver } from '../../core/traffic/peopleOver'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { entryComparer } from '../../core/directories/compareEntry'
+import type { EntryField } from '../../core/directories/entryFields'
+import { EMPTY_PLACE, type PlaceRecord } from '../../core/places/place'
 import { usualOf } from '../../core/change/usual'
 import { addDays } from '../../core/days/day'
 import { formatChange, knownText } from '../../core/format/formatChange'
@@ -53,6 +56,7 @@ interface Example {
     waits: { over: number[]; open: number[] }
     ranks: { before: Rank[]; now: Rank[] }
     leads: [number, Rank][]
+    entry: { record: Partial<PlaceRecord>; says: Partial<PlaceRecord>; carries: EntryField[] }
     from: string
     to: string
   }>
@@ -156,6 +160,15 @@ function outcome(example: Example): unknown {
   if (ask.leads) {
     const { km, otherwise } = leadsUpTo(ask.leads.map(([km, rank]) => ({ km, rank })))!
     return { km, otherwise }
+  }
+  if (ask.entry) {
+    const { record, says, carries } = ask.entry
+    const { agreement, completeness } = entryComparer('2026-10-28').compare(
+      { ...EMPTY_PLACE, ...record },
+      { ...EMPTY_PLACE, ...says },
+      carries,
+    )
+    return { agreement: Number(agreement!.toFixed(4)), completeness: Number(completeness!.toFixed(4)) }
   }
   if (ask.mixAndRate) return mixAndRate(ask.mixAndRate)
   if (ask.level) {

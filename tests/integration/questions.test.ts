@@ -2,6 +2,12 @@ import { fieldOf } from '../../server/compare/field/field'
 import { placeSchema } from '../../shared/read/places'
 import { reviewFilterSchema } from '../../shared/read/reviews'
 import { addPlace, changePlace, placesOf } from '../../server/read/places/places'
+import { changedEntries } from '../../server/read/directories/changedEntries'
+import { askForCorrections, sayOurs, settleChanges } from '../../server/read/directories/corrections'
+import { directories, placeEntries } from '../../server/read/directories/directories'
+import { askForPoll, entriesDue } from '../../server/read/directories/entriesDue'
+import { entriesOf } from '../../server/read/directories/entryRows'
+import { pollEntriesJob } from '../../server/read/directories/pollEntries'
 import { askForCheck } from '../../server/read/ranks/askForCheck'
 import { checkRanksJob } from '../../server/read/ranks/checkRanks'
 import { rankAllowance } from '../../server/read/ranks/rankAllowance'
@@ -437,6 +443,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await audienceLines(db, everybody, 'country', 'GB')
   await askAboutPlans(db, person)
   await askAboutRanks(db)
+  await askAboutEntries(db)
   const tag = await addTag(db, { name: 'T', colour: 1 }, person.id)
   const [listed] = (
     await postList(
@@ -597,7 +604,7 @@ describe('every question to the database', () => {
   })
 })
 
-/** Asks what is asked about planned posts. */
+/** Asks what is asked about ranks. */
 async function askAboutRanks(db: ClientDb): Promise<void> {
   const place = (await placesOf(db)).find(({ lat, listing }) => lat !== null && listing)!
   const id = await addWatch(db, {
@@ -621,6 +628,34 @@ async function askAboutRanks(db: ClientDb): Promise<void> {
   await removeWatch(db, id, true)
 }
 
+/** Asks what is asked about entries in directories. */
+async function askAboutEntries(db: ClientDb): Promise<void> {
+  await entriesDue()
+  await askForPoll(db, 1)
+  await runJobs()
+  await directories(db)
+  const [entry] = await entriesOf(db)
+  await placeEntries(db, entry!.place)
+  await sayOurs(db, entry!.id, true)
+  await askForCorrections(db, [{ entry: entry!.id, field: 'name' }], 1)
+  await runJobs()
+  await askForPoll(db, 1)
+  await runJobs()
+  const [change] = await changedEntries(db)
+  await settleChanges(db, { changes: [change!.id], what: 'keep' }, 1)
+  await settleChanges(db, { changes: [change!.id], what: 'open' }, 1)
+  await pollEntriesJob({ find: async () => [], correct: async () => never(), standing: async () => [] }).failed!(
+    db,
+    'townbook',
+  )
+}
+
+/** What is not asked for here. */
+function never(): never {
+  throw new Error('nothing is corrected here')
+}
+
+/** Asks what is asked about planned posts. */
 async function askAboutPlans(db: ClientDb, person: { id: number; name: string }): Promise<void> {
   const { id: file } = await takeFile(db, 'dot.png', DOT)
   await fileById(db, file)

@@ -73,6 +73,10 @@ beforeAll(async () => {
     `INSERT INTO rank_watch (client_id, watch_id, place_id, keyword, kind, rhythm, shape, spacing, rings, lat, lon)
      SELECT 2, 902, MIN(place_id), 'x', 'map', 'week', 'point', 500, 0, 1, 1 FROM place WHERE client_id = 2`,
   )
+  await pool().query(
+    `INSERT INTO directory_entry (client_id, entry_id, place_id, directory, remote_id, record)
+     SELECT 2, 902, MIN(place_id), 'townbook', '902', '{}' FROM place WHERE client_id = 2`,
+  )
   await pool().query("INSERT INTO planned_post (client_id, planned_id, post_key, content) VALUES (2, 902, 'b', '{}')")
   await pool().query(
     "INSERT INTO plan_file (client_id, file_id, name, type, size, sha256, content) VALUES (2, 2, 'x', 'image/png', 1, 'x', 'x')",
@@ -95,6 +99,7 @@ const OF_PLAN: readonly [RegExp, unknown][] = [
   [/postings\/\[profile\]$/, { decision: 'published' }],
   [/approval-links$/, { reader: 'x' }],
   [/ranks\/\[watch\]$/, { rhythm: 'week' }],
+  [/entries\/\[entry\]$/, { isOurs: true }],
 ]
 
 /** Every route of the interface, from the files that make them. */
@@ -208,6 +213,7 @@ describe('every route', () => {
         .replace('[template]', '3')
         .replace('plan/posts/[post]', 'plan/posts/902')
         .replace('[watch]', '902')
+        .replace('[entry]', '902')
         .replace('[try]', '1')
         .replace('[kept]', '1')
         .replaceAll(/\[\w+\]/g, '2')
@@ -298,6 +304,8 @@ describe('every route', () => {
       'audience/over-time',
       'calendar',
       'calendar/file',
+      'directories',
+      'directories/places/[place]',
       'downloads/[kind]',
       'link-pages',
       'links',
@@ -736,6 +744,9 @@ describe('who sees what', () => {
     ['POST', 'places/file', { name: 'x', text: 'name\nx', isTaken: false }],
     ['POST', 'ranks', { place: 2, keyword: 'x', kind: 'map', rhythm: 'week', shape: 'square', spacing: 500, rings: 1 }],
     ['PUT', 'ranks/1', { rhythm: 'week' }],
+    ['POST', 'directories/corrections', { items: [{ entry: 1, field: 'name' }] }],
+    ['POST', 'directories/changes', { changes: [1], what: 'keep' }],
+    ['PUT', 'directories/entries/1', { isOurs: true }],
     ['PUT', 'reviews/wanted', { hours: 48 }],
     ['POST', 'reply-templates', { name: 'x', variants: ['x'] }],
     [

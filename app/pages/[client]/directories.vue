@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { describeInstant } from '~~/core/periods/describePeriod'
+import { whenWords } from '~/read/directories/directoryWords'
 import { POLL_HOURS, type DirectoriesView, type PlaceEntries } from '~~/shared/read/directories'
 
-definePageMeta({ margin: true })
 useHead({ title: 'Directories · Zaffer' })
 const session = useSession()
 const say = useSay()
@@ -17,10 +16,10 @@ const { data, error, isLoading } = useQuery({
   query: () => api<DirectoriesView>(`${base.value}/directories`),
   placeholderData: (previous) => previous,
 })
-/** The place that is read: the one of the address, or the one whose entries agree least. */
+/** The place that is read: the one of the address, the one that changed last, or the one whose entries agree least. */
 const chosen = computed(() => {
   const rows = data.value?.rows ?? []
-  const asked = Number(route.query.place)
+  const asked = Number(route.query.place) || data.value?.changes[0]?.place.id
   const worst = (row: (typeof rows)[number]) => row.cells.reduce((sum, { agreement = 0 }) => sum + agreement, 0)
   return rows.find(({ place }) => place.id === asked) ?? [...rows].sort((a, b) => worst(a) - worst(b))[0]
 })
@@ -97,7 +96,8 @@ async function sayOurs(entry: number, isOurs: boolean) {
       <p class="quiet" role="status">
         <template v-if="isLooking">{{ job?.message || 'Asking the directories …' }}</template
         ><template v-else-if="polled"
-          >All looked at since {{ describeInstant(polled, timeZone) }}; again every {{ POLL_HOURS }} hours.</template
+          >Each was looked at on {{ whenWords(polled, timeZone) }} or later; again every
+          {{ POLL_HOURS }} hours.</template
         >
       </p>
       <span class="row right">

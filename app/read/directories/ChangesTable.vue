@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** What changed in entries and nobody here has made: each is right and kept, or ours is put back. */
-import { describeInstant } from '~~/core/periods/describePeriod'
 import { directoryById } from '~~/core/directories/directoryList'
 import type { EntryChange, Settlement } from '~~/shared/read/directories'
-import { fieldWords, saidWords } from './directoryWords'
+import { fieldWords, saidWords, whenWords } from './directoryWords'
 
 const props = defineProps<{ changes: readonly EntryChange[]; timeZone?: string; isPlain?: boolean }>()
 const emit = defineEmits<{ settled: [jobs: number[]] }>()
@@ -22,7 +21,7 @@ const COLUMNS = [
   { key: 'became', label: 'To', isWords: true, valueOf: ({ became }: EntryChange) => became },
   { key: 'seen', label: 'Seen', isWords: true, valueOf: ({ seenAt }: EntryChange) => seenAt.valueOf() },
 ]
-const when = ({ seenAt }: EntryChange) => describeInstant(new Date(seenAt), props.timeZone)
+const when = ({ seenAt }: EntryChange) => whenWords(seenAt, props.timeZone)
 const isBusy = ref(false)
 
 async function settle(changes: number[], what: Settlement) {
@@ -140,6 +139,7 @@ async function settle(changes: number[], what: Settlement) {
 }
 .ends {
   flex-wrap: nowrap;
+  white-space: nowrap;
   justify-content: flex-end;
 }
 </style>

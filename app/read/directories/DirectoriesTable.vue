@@ -95,4 +95,8 @@ const summaries = computed(() =>
   font-size: var(--text-small);
   margin: 6px 0;
 }
+ul {
+  padding: 0;
+  list-style: none;
+}
 </style>

@@ -20,7 +20,7 @@ const rows: Row[] = ENTRY_FIELDS.map(({ id, weight }) => ({ field: id, weight })
 const told = (entry: PlaceEntry, field: EntryField) => entry.fields.find((each) => each.field === field)
 const ours = (field: EntryField) =>
   shown.value.flatMap((entry) => told(entry, field)?.ours ?? []).find((text) => text !== '') ?? ''
-const MARKS = { same: '✓', differs: '≠', missing: '—', extra: '+', silent: '' } as const
+const MARKS = { same: '✓', differs: '≠', missing: '', extra: '+', silent: '' } as const
 const VERDICTS = { same: 'the same', differs: 'differs', missing: 'missing', extra: 'only there', silent: '' } as const
 const correctionOf = (entry: PlaceEntry, field: EntryField) =>
   entry.corrections.find((correction) => correction.field === field && told(entry, field)?.is !== 'same')
@@ -139,5 +139,7 @@ function headOf(entry: PlaceEntry): string {
 }
 ul {
   margin: 6px 0;
+  padding: 0;
+  list-style: none;
 }
 </style>

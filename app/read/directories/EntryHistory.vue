@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** What happened to the entries of a place: what changed, and what was asked for. */
-import { describeInstant } from '~~/core/periods/describePeriod'
 import { directoryById } from '~~/core/directories/directoryList'
 import type { PlaceEntries } from '~~/shared/read/directories'
-import { changeWords, correctionWords, fieldWords, saidWords } from './directoryWords'
+import { changeWords, correctionWords, fieldWords, saidWords, whenWords } from './directoryWords'
 
 const props = defineProps<{ view: PlaceEntries; timeZone?: string }>()
 const nameOf = (entry: number) => props.view.entries.find(({ id }) => id === entry)?.name ?? ''
@@ -34,7 +33,7 @@ const lines = computed(() =>
   <p v-if="lines.length === 0" class="quiet">Nothing has happened to them yet.</p>
   <ol v-else>
     <li v-for="{ key, at, words } in lines" :key="key">
-      <span class="quiet">{{ describeInstant(at, timeZone) }}</span> {{ words }}.
+      <span class="quiet">{{ whenWords(at, timeZone) }}</span> {{ words }}.
     </li>
   </ol>
 </template>

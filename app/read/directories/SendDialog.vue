@@ -52,3 +52,16 @@ async function send() {
     </form>
   </OpeningDialog>
 </template>
+
+<style scoped>
+ul {
+  margin: 0 0 10px;
+  padding-left: 18px;
+}
+li {
+  margin: 3px 0;
+}
+p {
+  margin: 0 0 12px;
+}
+</style>

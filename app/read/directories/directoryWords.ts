@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon'
 import { formatShare } from '~~/core/format/numbers'
 import { DIRECTORIES } from '~~/core/directories/directoryList'
 import { CORRECTION_STATES } from '~~/core/directories/correctionStates'
@@ -53,3 +54,7 @@ export function proofWords(items: readonly { directory: string; field: EntryFiel
   })
   return asked.length === 0 ? undefined : [...new Set(asked)].join(', ')
 }
+
+/** When something happened, on the clocks of the client. */
+export const whenWords = (at: Date | string, zone = 'UTC'): string =>
+  DateTime.fromJSDate(new Date(at), { zone }).toFormat('d MMM yyyy, HH:mm')
