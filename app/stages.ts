@@ -25,6 +25,7 @@ export const STAGES: readonly {
       { name: 'Places', path: 'places', needs: 'figures' },
       { name: 'Ranks', path: 'ranks', needs: 'figures' },
       { name: 'Directories', path: 'directories', needs: 'figures' },
+      { name: 'Questions', path: 'questions', needs: 'figures' },
       { name: 'Reviews', path: 'reviews', needs: 'figures' },
       { name: 'Reachable', path: 'reachable', needs: 'work' },
       { name: 'Traffic', path: 'traffic', needs: 'figures' },

@@ -23,6 +23,7 @@ import { demoPlans } from './plan'
 import { LOOKED_AT_HOURS } from './postLife'
 import { retentionOf, type DemoRetention } from './retention'
 import { PLACES, REPLY_TEMPLATES } from './places'
+import { questionsIn, type DemoQuestion } from './questions'
 import { reviewsIn, type DemoReview } from './reviews'
 import { foundFrom, RANK_WATCHES } from './ranks'
 import { SITES, trafficOn } from './traffic'
@@ -213,6 +214,21 @@ export async function loadDemo(
             id,
             ...names.map((name) =>
               name.endsWith('_at') && review[name] !== null ? instant(Date.parse(String(review[name]))) : review[name],
+            ),
+          ]),
+        ])
+      }
+      const questions = questionsIn(profile.remoteId, days, Date.parse(`${last}T23:59:59Z`))
+      if (questions.length > 0) {
+        const names = Object.keys(questions[0]!) as (keyof DemoQuestion)[]
+        await db.query(`INSERT INTO question (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
+          questions.map((question) => [
+            client,
+            id,
+            ...names.map((name) =>
+              name.endsWith('_at') && question[name] !== null
+                ? instant(Date.parse(String(question[name])))
+                : question[name],
             ),
           ]),
         ])

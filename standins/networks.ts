@@ -1,3 +1,4 @@
+import { THE_OWNER } from '../core/datasets/datasets'
 import { createHash } from 'node:crypto'
 import { addDays, dayFromNumber, type Day } from '../core/days/day'
 import { PUBLIC_COLUMNS } from '../core/metrics/storedFigures'
@@ -8,6 +9,7 @@ import { breakdownById } from '../core/breakdowns/breakdowns'
 import { PAGES, PROFILES, type DemoProfile } from '../demo/cast'
 import { breakdownsOf } from '../demo/breakdowns'
 import { retentionOf } from '../demo/retention'
+import { questionsOn } from '../demo/questions'
 import { reviewsOn } from '../demo/reviews'
 import { reachable } from '../demo/reachable'
 import { volumeOf } from '../demo/volume'
@@ -48,7 +50,7 @@ const PAGE_DAYS = 30
 const OVERLAPPING = ['tintype', 'cork']
 
 /** What can be asked of a profile. */
-type What = 'days' | 'posts' | 'breakdowns' | 'retention' | 'reviews'
+type What = 'days' | 'posts' | 'breakdowns' | 'retention' | 'reviews' | 'questions'
 
 /** How far back a network's own volume is told. */
 const PAST_VOLUME_DAYS = 730
@@ -122,12 +124,12 @@ export function standinNetworks(settings: StandinSettings) {
     if (method === 'GET' && path === 'consent') return consentPage(network, url.searchParams)
     if (method === 'POST' && path === 'consent') return decide(network, form)
     if (method === 'POST' && path === 'token') return token(network, form)
-    const data = /^profiles\/(\d+)\/(days|posts|breakdowns|retention|reviews)$/.exec(path)
+    const data = /^profiles\/(\d+)\/(days|posts|breakdowns|retention|reviews|questions)$/.exec(path)
     if (method === 'GET' && data)
       return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
-    const answered = /^profiles\/(\d+)\/reviews\/(\d+)\/answer$/.exec(path)
+    const answered = /^profiles\/(\d+)\/(reviews|questions)\/(\d+)\/answer$/.exec(path)
     if (method === 'PUT' && answered)
-      return takeAnswer(network, answered[1]!, answered[2]!, form.get('text') ?? '', headers.authorization)
+      return takeAnswer(network, answered[1]!, answered[3]!, form.get('text') ?? '', headers.authorization)
     const given = /^profiles\/(\d+)\/posts(?:\/by-key\/([\w-]{1,100}))?$/.exec(path)
     if (method === 'POST' && given && !given[2])
       return takePost(network, given[1]!, String(headers['idempotency-key'] ?? ''), body, headers.authorization)
@@ -367,17 +369,21 @@ reach, impressions, followers won and lost. It publishes and answers there only 
       if (!known.has(day)) known.set(day, profileDay(profile, day, last))
       return known.get(day)
     }
-    const asked = what === 'posts' || what === 'reviews' ? withToday(days) : days
+    const asked = what === 'posts' || what === 'reviews' || what === 'questions' ? withToday(days) : days
     return json(200, { data: asked.flatMap((day) => dataOf(profile, what, day, dayOf)), through, next, oldest })
   }
 
-  /** Takes an answer to a review, one for each; what it does not allow, it refuses with its reason. */
+  /** Takes an answer to a review or a question, one for each; what it does not allow, it refuses with its reason. */
   function takeAnswer(network: Network, remoteId: string, review: string, text: string, authorization = ''): Answer {
     const refused = writerOf(network, remoteId, authorization)
     if (refused) return refused
     const day = dayFromNumber(Number(review.slice(6, 12)))
-    const isKnown = reviewsOn(remoteId, day, settings.anchor, settings.now()).some(({ remote_id: id }) => id === review)
-    if (!isKnown) return json(404, { error: 'There is no such review any more.' })
+    const known = [
+      ...reviewsOn(remoteId, day, settings.anchor, settings.now()),
+      ...questionsOn(remoteId, day, settings.now()),
+    ]
+    const isKnown = known.some(({ remote_id: id }) => id === review)
+    if (!isKnown) return json(404, { error: 'There is nothing of that kind to answer any more.' })
     if (text.trim() === '' || text.length > 1000) return json(422, { error: 'An answer has 1 to 1,000 letters.' })
     if (/https?:|www\.|\d[\d ()-]{7,}\d/i.test(text))
       return json(422, { error: 'An answer may not hold a web address or a telephone number.' })
@@ -465,6 +471,11 @@ reach, impressions, followers won and lost. It publishes and answers there only 
       return reviewsOn(profile.remoteId, day, settings.anchor, settings.now()).map((review) => {
         const taken = answers.get(review.remote_id)
         return taken ? { ...review, answered_at: taken.at, answer: taken.text } : review
+      })
+    if (what === 'questions')
+      return questionsOn(profile.remoteId, day, settings.now()).map((question) => {
+        const taken = answers.get(question.remote_id)
+        return taken ? { ...question, answered_at: taken.at, answer: taken.text, answered_by: THE_OWNER } : question
       })
     if (what === 'breakdowns')
       return breakdownsOf(profile, day, dayOf).filter(({ breakdown }) => isRemembered(profile.network, breakdown, day))

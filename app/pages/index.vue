@@ -29,9 +29,11 @@ const place = (slug: string, { kind, id }: Due) =>
       ? { path: `/${slug}/reviews`, query: { period: 'last-90-days', state: 'waiting' } }
       : kind === 'plan'
         ? { path: `/${slug}/calendar`, query: { state: 'needs' } }
-        : kind === 'directories'
-          ? { path: `/${slug}/directories`, hash: '#changes' }
-          : { path: `/${slug}/overview`, hash: '#targets' }
+        : kind === 'questions'
+          ? { path: `/${slug}/questions`, query: { period: 'last-90-days', state: 'waiting' } }
+          : kind === 'directories'
+            ? { path: `/${slug}/directories`, hash: '#changes' }
+            : { path: `/${slug}/overview`, hash: '#targets' }
 const troubled = computed(() =>
   (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))),
 )

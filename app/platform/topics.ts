@@ -26,6 +26,7 @@ export const TOPICS = {
     'place',
     'review-figures',
     'reviews',
+    'questions',
     'times',
     'calendar',
   ],
@@ -47,6 +48,8 @@ export const TOPICS = {
   places: ['places', 'place', 'review-figures', 'reviews', 'ranks', 'rank', 'rank-allowance', 'directories', 'entries'],
   /** Reviews were answered or read, or templates of answers changed. */
   reviews: ['reviews', 'review-figures', 'reply-templates', 'all-clients'],
+  /** Questions were answered. */
+  questions: ['questions', 'all-clients'],
   /** Keywords are looked for, or were checked. */
   ranks: ['ranks', 'rank', 'rank-allowance'],
   /** Entries in directories were looked at, corrected, or settled: also in the master record. */

@@ -164,6 +164,49 @@ export const REVIEWS: Dataset = {
   stream: { id: 'reviews', networks: ['waymark'] },
 }
 
+/** By whom a question was answered, where the owner of the listing has done it. */
+export const THE_OWNER = 'owner'
+
+/** What people ask about a place, and the answer that its network shows. */
+export const QUESTIONS: Dataset = {
+  id: 'question',
+  name: 'Questions',
+  grain: 'a question about a listing',
+  keys: [PROFILE, { column: 'remote_id', type: 'id', meaning: 'The network’s id of the question.' }],
+  day: 'day',
+  measures: [
+    {
+      column: 'wanted',
+      rollUp: 'stock',
+      bit: 0,
+      meaning: 'How many others want to know it too, as the network counts.',
+    },
+  ],
+  texts: [
+    { column: 'asked_at', type: 'instant', bit: 30, meaning: 'When it was asked, in UTC.' },
+    { column: 'day', type: 'day', of: 'asked_at', bit: 31, meaning: 'The day of that, in the client’s time zone.' },
+    { column: 'author', type: 'text', longest: 120, usual: '', bit: 32, meaning: 'Who asks.' },
+    { column: 'text', type: 'text', longest: 4000, usual: '', bit: 33, meaning: 'What is asked.' },
+    {
+      column: 'answered_at',
+      type: 'instant',
+      isOptional: true,
+      bit: 34,
+      meaning: 'When it was answered, in UTC; absent while it waits.',
+    },
+    { column: 'answer', type: 'text', longest: 4000, bit: 35, meaning: 'The answer.' },
+    {
+      column: 'answered_by',
+      type: 'text',
+      longest: 120,
+      bit: 36,
+      meaning: 'By whom: owner, or the name of a visitor.',
+    },
+  ],
+  sources: ['network'],
+  stream: { id: 'questions', networks: ['waymark'] },
+}
+
 const SITE: KeyColumn = { column: 'site_id', type: 'site', meaning: 'The site.' }
 
 /** Who came to a site on a day. */
@@ -231,6 +274,7 @@ export const DATASETS: readonly Dataset[] = [
   POST_OBSERVATIONS,
   POST_RETENTION,
   REVIEWS,
+  QUESTIONS,
   SITE_DAY,
   SITE_PAGE_DAY,
   SITE_SOURCE_DAY,

@@ -16,6 +16,7 @@ import type { ResolvedScope } from '../figures/resolveScope'
 import { targetsOf } from '../read/targets/targets'
 import type { TargetView } from '../../shared/read/targets'
 import { changedEntries, changedWords } from '../read/directories/changedEntries'
+import { waitingQuestions, waitingQuestionsWords } from '../read/questions/waitingQuestions'
 import { waitingReviews, waitingWords } from '../read/reviews/waiting'
 import { planDue, planWords } from '../plan/posts/planDue'
 import { unusual } from '../read/unusual/unusual'
@@ -29,17 +30,19 @@ const NEAR_DAYS = 14
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
-  const [requests, profiles, days, reach, reports, { targets, broken }, reviews, plan, entries] = await Promise.all([
-    consentRequests(db),
-    profilesOf(db),
-    unusual(db, scope, WATCHED_METRIC),
-    editionsReach(db),
-    reportsOf(db),
-    targetsOf(db),
-    waitingReviews(db, scope.lastComplete),
-    planDue(db),
-    changedEntries(db),
-  ])
+  const [requests, profiles, days, reach, reports, { targets, broken }, reviews, plan, entries, questions] =
+    await Promise.all([
+      consentRequests(db),
+      profilesOf(db),
+      unusual(db, scope, WATCHED_METRIC),
+      editionsReach(db),
+      reportsOf(db),
+      targetsOf(db),
+      waitingReviews(db, scope.lastComplete),
+      planDue(db),
+      changedEntries(db),
+      waitingQuestions(db, scope.lastComplete),
+    ])
   return {
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
     troubles: troublesOf(profiles, requests, scope.lastComplete),
@@ -51,6 +54,7 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
     due: [
       ...oneThing('directories', changedWords(entries)),
       ...oneThing('plan', planWords(plan)),
+      ...oneThing('questions', waitingQuestionsWords(questions)),
       ...oneThing('reviews', waitingWords(reviews)),
       ...reports.flatMap((report) => reportDue(report, reach.get(report.id), scope.lastComplete) ?? []),
       ...targets.flatMap((target) => targetDue(target) ?? []),
@@ -62,7 +66,7 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
 }
 
 /** Reviews that wait, what of the plan does, and changes of entries are one thing to do each. */
-const oneThing = (kind: 'plan' | 'reviews' | 'directories', sentence: string | undefined): Due[] =>
+const oneThing = (kind: 'plan' | 'reviews' | 'directories' | 'questions', sentence: string | undefined): Due[] =>
   sentence === undefined ? [] : [{ kind, id: 0, sentence }]
 
 /** A report is due when its period is over and no edition of it reaches into that period. */

@@ -14,6 +14,7 @@ import { audienceBlock } from '../read/audienceBlock'
 import { linksBlock } from '../read/linksBlock'
 import { pollBlock } from '../read/pollBlock'
 import { directoriesBlock } from '../read/directoriesBlock'
+import { questionsBlock } from '../read/questionsBlock'
 import { ranksBlock } from '../read/ranksBlock'
 import { placesBlock } from '../read/placesBlock'
 import { reviewsBlock } from '../read/reviewsBlock'
@@ -52,6 +53,7 @@ export const DECLARED_BLOCKS = [
   linksBlock,
   placesBlock,
   ranksBlock,
+  questionsBlock,
   directoriesBlock,
   reviewsBlock,
   timesBlock,

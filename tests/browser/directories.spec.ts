@@ -2,6 +2,7 @@ import { expect, signIn, test } from './support/test'
 
 test('a stranger’s change is seen on the first page, kept, taken back, and ours is put back', async ({ page }) => {
   await signIn(page)
+  await page.goto('/')
   await page.getByRole('link', { name: /changes in entries of Mossgate, main gate that nobody here has made/ }).click()
   await expect(page).toHaveURL(/mossgate-gardens\/directories#changes/)
   const changes = page.getByRole('table').first()

@@ -25,6 +25,7 @@ const PAGES = [
     'places/2',
     'ranks',
     'directories',
+    'questions',
     'reviews',
     'field',
     'profiles',

@@ -438,6 +438,7 @@ test('nothing hinders anybody: axe on every page, light and dark', async ({ page
     'mossgate-gardens/places/2',
     'mossgate-gardens/ranks',
     'mossgate-gardens/directories',
+    'mossgate-gardens/questions',
     'mossgate-gardens/reviews',
     'mossgate-gardens/field',
     'mossgate-gardens/links?link=1',

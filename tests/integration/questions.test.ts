@@ -8,6 +8,9 @@ import { directories, placeEntries } from '../../server/read/directories/directo
 import { askForPoll, entriesDue } from '../../server/read/directories/entriesDue'
 import { entriesOf } from '../../server/read/directories/entryRows'
 import { pollEntriesJob } from '../../server/read/directories/pollEntries'
+import { answerQuestion, questionsIn } from '../../server/read/questions/questions'
+import { waitingQuestions } from '../../server/read/questions/waitingQuestions'
+import { questionFilterSchema } from '../../shared/read/questions'
 import { askForCheck } from '../../server/read/ranks/askForCheck'
 import { checkRanksJob } from '../../server/read/ranks/checkRanks'
 import { rankAllowance } from '../../server/read/ranks/rankAllowance'
@@ -444,6 +447,7 @@ async function askEverything(db: ClientDb): Promise<void> {
   await askAboutPlans(db, person)
   await askAboutRanks(db)
   await askAboutEntries(db)
+  await askAboutQuestions(db)
   const tag = await addTag(db, { name: 'T', colour: 1 }, person.id)
   const [listed] = (
     await postList(
@@ -648,6 +652,15 @@ async function askAboutEntries(db: ClientDb): Promise<void> {
     db,
     'townbook',
   )
+}
+
+/** Asks what is asked about questions of visitors. */
+async function askAboutQuestions(db: ClientDb): Promise<void> {
+  const scope = await resolveScope(db, { who: [], sets: [], period: 'last-90-days', against: 'before' })
+  const { questions } = await questionsIn(db, scope, questionFilterSchema.cast({ state: 'waiting' }))
+  await questionsIn(db, scope, questionFilterSchema.cast({ after: '1790000000000.1.x' }))
+  await waitingQuestions(db, scope.lastComplete)
+  await answerQuestion(db, questions[0]!, 'x', async () => '')
 }
 
 /** What is not asked for here. */

@@ -100,6 +100,7 @@ const OF_PLAN: readonly [RegExp, unknown][] = [
   [/approval-links$/, { reader: 'x' }],
   [/ranks\/\[watch\]$/, { rhythm: 'week' }],
   [/entries\/\[entry\]$/, { isOurs: true }],
+  [/\[question\]\/answer$/, { text: 'x' }],
 ]
 
 /** Every route of the interface, from the files that make them. */
@@ -323,6 +324,7 @@ describe('every route', () => {
       'posts/[profile]/[post]/picture',
       'posts/formats',
       'posts/table',
+      'questions',
       'ranks',
       'ranks/[watch]',
       'reviews',
@@ -744,6 +746,7 @@ describe('who sees what', () => {
     ['POST', 'places/file', { name: 'x', text: 'name\nx', isTaken: false }],
     ['POST', 'ranks', { place: 2, keyword: 'x', kind: 'map', rhythm: 'week', shape: 'square', spacing: 500, rings: 1 }],
     ['PUT', 'ranks/1', { rhythm: 'week' }],
+    ['PUT', 'questions/58/x/answer', { text: 'x' }],
     ['POST', 'directories/corrections', { items: [{ entry: 1, field: 'name' }] }],
     ['POST', 'directories/changes', { changes: [1], what: 'keep' }],
     ['PUT', 'directories/entries/1', { isOurs: true }],

@@ -134,6 +134,8 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
             ]
           : []),
       ]
+    case 'questions':
+      return [{ name: declarationOf('questions').name, make: () => newBlock('questions') }]
     case 'reviews':
       return [{ name: declarationOf('reviews').name, make: () => newBlock('reviews') }]
     case 'calendar':

@@ -20,6 +20,7 @@ import PollSettings from '~/read/audience/PollSettings.vue'
 import PlacesBlock from '~/read/places/PlacesBlock.vue'
 import DirectoriesBlock from '~/read/directories/DirectoriesBlock.vue'
 import DirectoriesSettings from '~/read/directories/DirectoriesSettings.vue'
+import QuestionsBlock from '~/read/questions/QuestionsBlock.vue'
 import RanksBlock from '~/read/ranks/RanksBlock.vue'
 import RanksSettings from '~/read/ranks/RanksSettings.vue'
 import ReviewsBlock from '~/read/reviews/ReviewsBlock.vue'
@@ -61,6 +62,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   audience: { versions: { 1: AudienceBlock } },
   poll: { versions: { 1: PollBlock }, settings: PollSettings },
   directories: { versions: { 1: DirectoriesBlock }, settings: DirectoriesSettings },
+  questions: { versions: { 1: QuestionsBlock } },
   ranks: { versions: { 1: RanksBlock }, settings: RanksSettings },
   traffic: { versions: { 1: TrafficBlock } },
   links: { versions: { 1: LinksBlock } },

@@ -114,6 +114,9 @@ export interface CorrectionAnswer {
   reason: string
 }
 
+/** What can be answered on a network. */
+export type Answered = 'reviews' | 'questions'
+
 /** What the owner's consent gives. */
 export interface Tokens {
   access: string
@@ -137,8 +140,11 @@ export interface Capabilities {
   breakdowns: (from: Day) => Promise<BreakdownsPage>
   /** The rows of any other dataset, by the name of its stream. */
   rows: (stream: string, from: Day) => Promise<RowsPage>
-  /** Answers a review; gives the network’s sentence where it refuses that, and nothing where it has taken it. */
-  answer: (review: string, text: string) => Promise<string>
+  /**
+   * Answers a review or a question; gives the network’s sentence where it refuses that, and nothing where it has taken
+   * it.
+   */
+  answer: (what: Answered, which: string, text: string) => Promise<string>
   publishing: {
     /** The post that was given under a key; undefined when there is none. */
     find: (key: string) => Promise<Taken | undefined>

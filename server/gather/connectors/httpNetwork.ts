@@ -184,8 +184,8 @@ export function httpNetwork(connection: Connection): Connector {
   }
 
   /** Answers a review. The network keeps one answer for each, so that asking again after a lost answer does no harm. */
-  async function answer(tokens: Tokens, id: string, review: string, text: string): Promise<string> {
-    const response = await fetch(`${base}/profiles/${id}/reviews/${encodeURIComponent(review)}/answer`, {
+  async function answer(tokens: Tokens, what: string, text: string): Promise<string> {
+    const response = await fetch(`${base}/${what}/answer`, {
       method: 'PUT',
       headers: { authorization: `Bearer ${tokens.access}` },
       body: new URLSearchParams({ text }),
@@ -251,7 +251,8 @@ export function httpNetwork(connection: Connection): Connector {
       },
       rows: (stream, from) => ask((tokens) => page<RowsPage>(tokens, `profiles/${id}/${stream}`, from)),
       ...(REVIEWS.stream!.networks.includes(network) && {
-        answer: (review, text) => ask((tokens) => answer(tokens, id, review, text)),
+        answer: (what, which, text) =>
+          ask((tokens) => answer(tokens, `profiles/${id}/${what}/${encodeURIComponent(which)}`, text)),
       }),
       ...(givesBreakdowns(network) && {
         breakdowns: (from) => ask((tokens) => page<BreakdownsPage>(tokens, `profiles/${id}/breakdowns`, from)),

@@ -111,6 +111,7 @@ const OPTIONAL = new Set([
   'site_source_day',
   'post_retention',
   'review',
+  'question',
   'place',
   'review_reading',
   'review_reply',

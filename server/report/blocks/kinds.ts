@@ -8,6 +8,7 @@ import { linksBlock } from '../../read/links/linksBlock'
 import { pollBlock } from '../../read/audience/pollBlock'
 import { fieldBlock } from '../../compare/field/fieldBlock'
 import { directoriesBlock } from '../../read/directories/directoriesBlock'
+import { questionsBlock } from '../../read/questions/questionsBlock'
 import { ranksBlock } from '../../read/ranks/ranksBlock'
 import { placesBlock } from '../../read/places/placesBlock'
 import { reviewsBlock } from '../../read/reviews/reviewsBlock'
@@ -50,6 +51,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   links: linksBlock,
   places: placesBlock,
   ranks: ranksBlock,
+  questions: questionsBlock,
   directories: directoriesBlock,
   reviews: reviewsBlock,
   times: timesBlock,

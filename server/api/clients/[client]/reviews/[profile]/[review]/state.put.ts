@@ -11,6 +11,6 @@ export default clientRoute('write', async ({ event, db, person }) => {
     { profile: idParam(event, 'profile', 'review'), id: remoteIdParam(event, 'review', 'review') },
     state as 'draft' | 'approved' | 'sent',
     person.id,
-    (inside, { profile, id }, text) => answerOnNetwork(inside, profile, id, text),
+    (inside, { profile, id }, text) => answerOnNetwork(inside, profile, 'reviews', id, text),
   )
 })

@@ -1,0 +1,38 @@
+import { expect, signIn, test } from './support/test'
+
+test('a question is found on the first page, answered, refused first, and stands with its answer', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/')
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'of Mossgate Gardens' })
+    .getByRole('link', { name: /questions? waits? for an answer/ })
+    .click()
+  await expect(page).toHaveURL(/questions\?.*state=waiting/)
+  const table = page.getByRole('table').first()
+  await expect(table.getByRole('row').nth(1)).toBeVisible()
+  const waiting = page.getByRole('listitem').filter({ hasText: 'Nobody has answered it yet.' })
+  const before = await waiting.count()
+  expect(before).toBeGreaterThan(0)
+  const first = waiting.first()
+  const asked = (await first.getByRole('strong').first().textContent())!
+  await first.getByRole('button', { name: /^Answer/ }).press('Enter')
+  await first.getByRole('button', { name: 'Send it' }).click()
+  await expect(first.getByText('Write an answer.')).toBeVisible()
+  await first.getByRole('textbox', { name: /^Answer to/ }).fill('Look at https://www.mossgate.example')
+  await first.getByRole('button', { name: 'Send it' }).click()
+  await expect(first.getByText(/An answer may not hold a web address/)).toBeVisible()
+  await first.getByRole('textbox', { name: /^Answer to/ }).fill('Yes, ask at the gate.')
+  await first.getByRole('button', { name: 'Send it' }).click()
+  await expect(page.getByText('The answer was sent.')).toBeVisible()
+  await expect(waiting).toHaveCount(before - 1)
+
+  await page.getByRole('combobox', { name: 'Answered or waiting' }).click()
+  await page.getByRole('option', { name: 'answered by the owner' }).click()
+  await expect(page).toHaveURL(/state=owner/)
+  const answered = page.getByRole('listitem').filter({ hasText: 'Yes, ask at the gate.' })
+  await expect(answered).toContainText(asked)
+  await expect(answered.getByRole('button', { name: /^Answer/ })).toHaveCount(0)
+  await page.goBack()
+  await expect(page).toHaveURL(/state=waiting/)
+})
