@@ -211,6 +211,15 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
     consoleErrors.length = 0
   })
 
+  await test.step('what is chosen before it is sent', async () => {
+    await page.goto('/mossgate-gardens/directories')
+    await page.getByRole('checkbox', { name: 'Send ours: Opening hours to Islepages' }).check()
+    const opener = page.getByRole('button', { name: 'Send ours in 1' })
+    await opener.focus()
+    await page.keyboard.press('Enter')
+    seen.add(await expectModal(page, opener))
+  })
+
   await test.step('those that a key opens, with the next key pressed at once', async () => {
     await page.goto('/mossgate-gardens/overview?period=2026-09')
     await page.getByRole('button', { name: '1 to 30 September 2026' }).waitFor()

@@ -27,9 +27,8 @@ test('a keyword is read at the door and over its points, by pointer and by keys,
   await expect(page.getByRole('heading', { name: /^Point 20, 0\.6 km east$/ })).toBeVisible()
   await expect(points.getByRole('button', { pressed: true })).toBeFocused()
   await page.keyboard.press('ArrowDown')
-  await expect(
-    page.getByRole('heading', { name: /^Point 2[56], 0\.6 km south-east$|^Point 2[56], 1\.0 km/ }),
-  ).toBeVisible()
+  // straight below lies none: of the two beside it either is the next
+  await expect(page.getByRole('heading', { name: /^Point 2[67], / })).toBeVisible()
   await page.getByRole('combobox', { name: 'What the discs show' }).click()
   await page.getByRole('option', { name: 'the difference' }).click()
   await expect(page).toHaveURL(/shows=difference/)
