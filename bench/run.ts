@@ -7,6 +7,7 @@ import { benchImport } from './import'
 import { benchOverview } from './overview'
 import { benchAllClients } from './allClients'
 import { benchPlaces } from './places'
+import { benchDirectories } from './directories'
 import { benchRanks } from './ranks'
 import { benchTimes } from './times'
 import { benchPosts } from './posts'
@@ -24,6 +25,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   posts: { run: () => withDatabase(benchPosts) },
   times: { run: benchTimes },
   ranks: { run: benchRanks },
+  directories: { run: benchDirectories },
   places: { run: () => withDatabase(benchPlaces) },
   publishing: { run: () => withDatabase(benchPublishing) },
   redirect: { run: () => withDatabase(benchRedirect) },
