@@ -33,7 +33,7 @@ export interface Question {
   text: string
   /** How many others want to know it too. */
   wanted: number
-  answer?: { at: Date; text: string; isOwner: boolean; by: string }
+  answer?: { answeredAt: Date; text: string; isOwner: boolean; by: string }
 }
 
 /** How many were asked of a listing in a period, and who answered them. */

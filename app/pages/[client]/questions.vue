@@ -28,8 +28,10 @@ watch(
   { immediate: true },
 )
 const questions = computed(() => [...(data.value?.questions ?? []), ...more.value])
+/** No choice has an empty value: a list shows none then. */
+const ALL = 'all'
 const STATES = [
-  { value: '', name: 'answered and waiting' },
+  { value: ALL, name: 'answered and waiting' },
   { value: 'waiting', name: 'waiting' },
   { value: 'owner', name: 'answered by the owner' },
   { value: 'visitor', name: 'answered by a visitor alone' },
@@ -68,13 +70,15 @@ async function showMore() {
         <div class="row head">
           <h2 id="questions-heading" class="heading">Questions, the newest first</h2>
           <Select
-            :model-value="state"
+            :model-value="state || ALL"
             :options="STATES"
             option-label="name"
             option-value="value"
             size="small"
             aria-label="Answered or waiting"
-            @update:model-value="(value) => router.push({ query: { ...route.query, state: value || undefined } })"
+            @update:model-value="
+              (value) => router.push({ query: { ...route.query, state: value === ALL ? undefined : value } })
+            "
           />
         </div>
         <p v-if="questions.length === 0" class="quiet">No question of these days is like that.</p>

@@ -55,7 +55,7 @@ async function send() {
       {{ question.answer.text }}
       <span class="quiet small"
         >{{ question.answer.isOwner ? 'The owner' : `${question.answer.by}, a visitor` }},
-        {{ when(question.answer.at) }}</span
+        {{ when(question.answer.answeredAt) }}</span
       >
     </blockquote>
     <p v-else class="quiet small">Nobody has answered it yet.</p>

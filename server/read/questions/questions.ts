@@ -73,7 +73,7 @@ function viewOf(row: QuestionRow, listing: string, place: { id: number; name: st
     ...(place && { place }),
     wanted: wanted ?? 0,
     ...(answeredAt && {
-      answer: { at: answeredAt, text: answer ?? '', isOwner: answeredBy === THE_OWNER, by: answeredBy ?? '' },
+      answer: { answeredAt, text: answer ?? '', isOwner: answeredBy === THE_OWNER, by: answeredBy ?? '' },
     }),
   }
 }
