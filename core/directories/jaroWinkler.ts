@@ -32,7 +32,10 @@ function jaro(a: readonly string[], b: readonly string[]): number {
  */
 export function jaroWinkler(one: string, other: string): number {
   // from both sides the same
-  const [a, b] = [[...one], [...other]].sort((x, y) => x.length - y.length || (x.join() < y.join() ? -1 : 1)) as [string[], string[]]
+  const [a, b] = [[...one], [...other]].sort((x, y) => x.length - y.length || (x.join() < y.join() ? -1 : 1)) as [
+    string[],
+    string[],
+  ]
   const alike = jaro(a, b)
   if (alike < BOOSTED_FROM) return alike
   const parting = a.findIndex((letter, at) => letter !== b[at])
