@@ -74,7 +74,8 @@ export interface EntryCorrection {
 }
 
 /** How a change stands: nobody has settled it, it was kept, ours is put back; or it is what we asked for, or what the record says. */
-export type ChangeState = 'open' | 'kept' | 'back' | 'ours' | 'agrees'
+export const CHANGE_STATES = ['open', 'kept', 'back', 'ours', 'agrees'] as const
+export type ChangeState = (typeof CHANGE_STATES)[number]
 
 /** What has changed in an entry from one look to the next; `entry` is the whole of it, which is gone. */
 export interface EntryChange {

@@ -11,6 +11,8 @@ test('a stranger’s change is seen on the first page, kept, taken back, and our
   await expect(phone).toContainText('+44 1632 960199')
   await expect(phone).toContainText('by a visitor who is not known')
 
+  await expect(phone).toContainText('Ours may be asked for proof: Waymark for the telephone (certainly)')
+
   // kept: the master record says it then, and undone: what it said before
   await phone.getByRole('button', { name: /^Keep it/ }).click()
   await expect(phone).toHaveCount(0)

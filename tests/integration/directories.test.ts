@@ -382,6 +382,27 @@ it('leaves out an entry that is none of ours, until it is one again', async () =
   expect((await cell(TEA, 'dial-and-door')).is).toBe('doubled')
 })
 
+it('leaves what another installation has brought and is not known here where it is', async () => {
+  const before = await directories(db)
+  const { id } = await entryOf('townbook', TEA)
+  await pool().query(
+    `INSERT INTO directory_entry (client_id, place_id, directory, remote_id, record)
+     SELECT client_id, place_id, 'elsewhere', '1', record FROM directory_entry WHERE entry_id = ?`,
+    [id],
+  )
+  await pool().query("INSERT INTO entry_change (client_id, entry_id, field, state) VALUES (1, ?, 'colour', 'open')", [
+    id,
+  ])
+  await pool().query(
+    "INSERT INTO entry_correction (client_id, entry_id, field, value, state) VALUES (1, ?, 'name', 'x', 'lost')",
+    [id],
+  )
+  expect(await directories(db)).toEqual(before)
+  expect((await placeEntries(db, await placeOf(TEA))).entries.some(({ directory }) => directory === 'elsewhere')).toBe(
+    false,
+  )
+})
+
 it('takes from a directory only what a record can be', () => {
   const record = {
     name: 'x',

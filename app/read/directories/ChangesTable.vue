@@ -2,7 +2,7 @@
 /** What changed in entries and nobody here has made: each is right and kept, or ours is put back. */
 import { directoryById } from '~~/core/directories/directoryList'
 import type { EntryChange, Settlement } from '~~/shared/read/directories'
-import { fieldWords, saidWords, whenWords } from './directoryWords'
+import { fieldWords, proofWords, saidWords, whenWords } from './directoryWords'
 
 const props = defineProps<{ changes: readonly EntryChange[]; timeZone?: string; isPlain?: boolean }>()
 const emit = defineEmits<{ settled: [jobs: number[]] }>()
@@ -22,6 +22,9 @@ const COLUMNS = [
   { key: 'seen', label: 'Seen', isWords: true, valueOf: ({ seenAt }: EntryChange) => seenAt.valueOf() },
 ]
 const when = ({ seenAt }: EntryChange) => whenWords(seenAt, props.timeZone)
+/** What putting ours back brings with it. */
+const proofOf = ({ directory, field }: EntryChange) =>
+  field === 'entry' ? undefined : proofWords([{ directory, field }])
 const isBusy = ref(false)
 
 async function settle(changes: number[], what: Settlement) {
@@ -116,9 +119,10 @@ async function settle(changes: number[], what: Settlement) {
                 outlined
                 :disabled="isBusy"
                 :aria-label="`Put ours back: ${fieldWords(row.field)} of ${row.place.name}`"
-                @click="settle([row.id], 'back')"
-            /></span></td
-        ></template>
+                @click="settle([row.id], 'back')" /></span
+            ><span v-if="proofOf(row)" class="quiet remark ask">Ours may be asked for proof: {{ proofOf(row) }}</span>
+          </td></template
+        >
       </OrderedTable>
     </WideContent>
   </div>
@@ -136,6 +140,9 @@ async function settle(changes: number[], what: Settlement) {
 .remark {
   display: block;
   font-size: var(--text-small);
+}
+.ask {
+  text-align: right;
 }
 .ends {
   flex-wrap: nowrap;

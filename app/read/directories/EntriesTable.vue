@@ -28,6 +28,8 @@ const correctionOf = (entry: PlaceEntry, field: EntryField) =>
 const isOpen = (entry: PlaceEntry, field: EntryField) =>
   ['differs', 'missing'].includes(told(entry, field)?.is ?? '') &&
   !['waiting', 'sent'].includes(correctionOf(entry, field)?.state ?? '')
+/** Nothing else that came from outside becomes a link. */
+const isAddress = (address: string) => /^https?:\/\//i.test(address)
 const mayAct = computed(() => session.mayWrite && !props.isPlain)
 const COLUMNS = computed(() => [
   { key: 'field', label: 'Field', isWords: true, valueOf: ({ weight }: Row) => -weight },
@@ -89,7 +91,9 @@ function headOf(entry: PlaceEntry): string {
         <template v-if="entry.agreement !== undefined"
           >{{ formatShare(entry.agreement, locale) }} agree, {{ formatShare(entry.completeness!, locale) }} complete.
         </template>
-        <a v-if="!isPlain && entry.address" :href="entry.address" rel="noreferrer" target="_blank">Open the entry</a>
+        <a v-if="!isPlain && isAddress(entry.address)" :href="entry.address" rel="noreferrer" target="_blank"
+          >Open the entry</a
+        >
         <Button
           v-if="mayAct"
           label="None of ours"

@@ -21,7 +21,10 @@ const foundSchema = object({
           .required()
           .max(60)
           .matches(/^[\w.:-]+$/),
-        address: string().defined().max(300),
+        address: string()
+          .defined()
+          .max(300)
+          .matches(/^$|^https?:\/\/[^\s]+$/i),
         changedBy: string().defined().max(120),
         record: entryRecordSchema.required(),
       }).required(),

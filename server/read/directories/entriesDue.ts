@@ -26,6 +26,7 @@ export async function entriesDue(): Promise<number> {
     WHERE    p.is_active = 1
     AND      p.removed_at IS NULL
     GROUP BY p.client_id
+    ORDER BY (SELECT MIN(l.polled_at) FROM directory_poll l WHERE l.client_id = p.client_id), p.client_id
     LIMIT    ${MOST_CLIENTS}`)
   let many = 0
   for (const { client, polled } of rows) {

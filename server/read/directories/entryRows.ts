@@ -1,7 +1,13 @@
 import type { PlaceRecord } from '../../../core/places/place'
-import type { CorrectionState } from '../../../core/directories/correctionStates'
-import type { EntryField } from '../../../core/directories/entryFields'
-import type { ChangeState, EntryChange, EntryCorrection } from '../../../shared/read/directories'
+import { CORRECTION_STATES, type CorrectionState } from '../../../core/directories/correctionStates'
+import { DIRECTORIES } from '../../../core/directories/directoryList'
+import { ENTRY_FIELDS, type EntryField } from '../../../core/directories/entryFields'
+import {
+  CHANGE_STATES,
+  type ChangeState,
+  type EntryChange,
+  type EntryCorrection,
+} from '../../../shared/read/directories'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { notFound } from '../../platform/problems/problem'
@@ -9,6 +15,9 @@ import { notFound } from '../../platform/problems/problem'
 /** How many entries a client can have, and how much of their past is told. */
 const MOST_ENTRIES = 10_000
 const MOST_TOLD = 200
+/** What a package of data has brought that is not known here is left where it is. */
+const KNOWN = DIRECTORIES.map(({ id }) => id)
+const FIELDS = ENTRY_FIELDS.map(({ id }) => id)
 
 /** An entry as it was seen last. */
 export interface KeptEntry {
@@ -45,6 +54,7 @@ export const entriesOf = async (
   (
     await db.rows<EntryRow>(sql`${ENTRY}
     WHERE    e.client_id = ${db.client}
+    AND      e.directory IN (${KNOWN})
     AND      (${place} IS NULL OR e.place_id = ${place})
     AND      (${directory} IS NULL OR e.directory = ${directory})
     ORDER BY e.entry_id
@@ -81,6 +91,9 @@ export const changesOf = async (db: ClientDb, of: { state?: ChangeState; place?:
   (
     await db.rows<ChangeRow>(sql`${CHANGE}
     WHERE     c.client_id = ${db.client}
+    AND       e.directory IN (${KNOWN})
+    AND       c.field IN (${[...FIELDS, 'entry']})
+    AND       c.state IN (${[...CHANGE_STATES]})
     AND       e.is_ours = 1
     AND       p.removed_at IS NULL
     AND       p.is_active = 1
@@ -112,6 +125,9 @@ export const correctionsOf = async (
     JOIN      directory_entry e ON e.client_id = k.client_id AND e.entry_id = k.entry_id
     LEFT JOIN person u ON u.person_id = k.asked_by
     WHERE     k.client_id = ${db.client}
+    AND       e.directory IN (${KNOWN})
+    AND       k.field IN (${FIELDS})
+    AND       k.state IN (${CORRECTION_STATES.map(({ id }) => id)})
     AND       (${of.place ?? null} IS NULL OR e.place_id = ${of.place ?? null})
     AND       (${of.directory ?? null} IS NULL OR e.directory = ${of.directory ?? null})
     AND       (${of.state ?? null} IS NULL OR k.state = ${of.state ?? null})
