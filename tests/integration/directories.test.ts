@@ -382,6 +382,29 @@ it('leaves out an entry that is none of ours, until it is one again', async () =
   expect((await cell(TEA, 'dial-and-door')).is).toBe('doubled')
 })
 
+it('leaves a listing that was taken from its place, without a word of it being gone', async () => {
+  const place = await placeOf('Mossgate glasshouse')
+  const [{ listing }] = (await asked('SELECT profile_id AS listing FROM place WHERE place_id = ?', [place])) as [
+    { listing: number },
+  ]
+  const before = await changedEntries(db)
+  await pool().query('UPDATE place SET profile_id = NULL WHERE place_id = ?', [place])
+  await look()
+  expect((await cell('Mossgate glasshouse', 'waymark')).is).toBe('missing')
+  expect(await changedEntries(db)).toEqual(before)
+  // given to another place, it stands beside that one's record
+  await pool().query('UPDATE place SET profile_id = ? WHERE name = ?', [listing, TEA])
+  await look()
+  expect((await cell(TEA, 'waymark')).agreement).toBeLessThan(0.7)
+  await pool().query(
+    "UPDATE place SET profile_id = (SELECT profile_id FROM profile WHERE handle = 'mossgate-tea-rooms') WHERE name = ?",
+    [TEA],
+  )
+  await pool().query('UPDATE place SET profile_id = ? WHERE place_id = ?', [listing, place])
+  await look()
+  expect((await cell('Mossgate glasshouse', 'waymark')).is).toBe('there')
+})
+
 it('leaves what another installation has brought and is not known here where it is', async () => {
   const before = await directories(db)
   const { id } = await entryOf('townbook', TEA)

@@ -169,12 +169,16 @@ async function keepFound(
     // whatever belongs to a place that is asked about later is found again then
     if (place === undefined || !asked.has(place)) continue
     const before = look.known.get(entry.id)
-    if (before) await keepSeen(db, look, before, entry)
+    if (before) await keepSeen(db, look, before, some.find(({ id }) => id === place)!, entry)
     else await keepNew(db, look.directory.id, place, entry)
   }
-  const there = new Set(found.map(({ id }) => id))
-  for (const entry of look.known.values())
-    if (asked.has(entry.place) && !there.has(entry.remoteId) && !entry.isGone) await keepGone(db, entry)
+  const places = new Map(found.map(({ id }, index) => [id, belongs[index]]))
+  for (const entry of look.known.values()) {
+    if (!asked.has(entry.place) || entry.isGone) continue
+    if (!places.has(entry.remoteId)) await keepGone(db, entry)
+    // a listing that somebody here has taken from its place is not gone
+    else if (places.get(entry.remoteId) === undefined) await leave(db, entry)
+  }
 }
 
 const at = () => new Date(now())
@@ -188,14 +192,14 @@ async function keepSeen(
   db: ClientDb,
   look: Look,
   before: KeptEntry,
+  place: Place,
   { address, record, changedBy }: FoundEntry,
 ): Promise<void> {
   await db.run(sql`
     UPDATE directory_entry
-    SET    record = ${JSON.stringify(record)}, address = ${address}, seen_at = ${at()}, gone_at = NULL
+    SET    place_id = ${place.id}, record = ${JSON.stringify(record)}, address = ${address}, seen_at = ${at()}, gone_at = NULL
     WHERE  client_id = ${db.client}
     AND    entry_id = ${before.id}`)
-  const place = look.places.find(({ id }) => id === before.place)!
   for (const { field, ours: was, theirs: became } of look.comparer.changes(
     before.record,
     record,
@@ -235,9 +239,11 @@ const keepChange = (
     VALUES (${db.client}, ${change.entry}, ${change.field}, ${change.was}, ${change.became}, ${change.changedBy},
             ${change.state}, ${at()})`)
 
+const leave = (db: ClientDb, { id }: KeptEntry) =>
+  db.run(sql`UPDATE directory_entry SET gone_at = ${at()} WHERE client_id = ${db.client} AND entry_id = ${id}`)
+
 async function keepGone(db: ClientDb, entry: KeptEntry): Promise<void> {
-  await db.run(sql`
-    UPDATE directory_entry SET gone_at = ${at()} WHERE client_id = ${db.client} AND entry_id = ${entry.id}`)
+  await leave(db, entry)
   const was = entry.record.name
   await keepChange(db, { entry: entry.id, field: 'entry', was, became: '', state: 'open', changedBy: '' })
 }
