@@ -127,7 +127,7 @@ export async function answerQuestion(
   if (refusal === '')
     await db.run(sql`
       UPDATE question
-      SET    answered_at = ${new Date(now())}, answer = ${text}, answered_by = ${THE_OWNER}, changed_at = NOW()
+      SET    answered_at = ${new Date(now())}, answer = ${text}, answered_by = ${THE_OWNER}
       WHERE  client_id = ${db.client}
       AND    profile_id = ${profile}
       AND    remote_id = ${id}`)

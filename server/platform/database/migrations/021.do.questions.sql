@@ -11,7 +11,6 @@ CREATE TABLE IF NOT EXISTS question (
   answer      VARCHAR(4000) NULL,
   answered_by VARCHAR(120) NULL,
   wanted      INT UNSIGNED NULL,
-  changed_at  TIMESTAMP NOT NULL DEFAULT CURRENT_TIMESTAMP,
   PRIMARY KEY (client_id, profile_id, remote_id),
   KEY (client_id, day, profile_id),
   FOREIGN KEY (client_id, profile_id) REFERENCES profile (client_id, profile_id) ON DELETE CASCADE
