@@ -72,6 +72,8 @@ test('what differs is chosen by keys, looked at before it is sent, taken or refu
   const report = page.getByRole('dialog', { name: 'Add to a report' })
   await report.getByRole('checkbox', { name: 'The place that is shown' }).check()
   await report.getByRole('button', { name: /^Add/ }).click()
+  // it is written before the page is left
+  await expect(report).toHaveCount(0)
   await page.goto('/mossgate-gardens/reports/1')
   await expect(page.getByRole('columnheader', { name: 'Master record' })).toBeVisible()
 })

@@ -43,6 +43,7 @@ test('a keyword is read at the door and over its points, by pointer and by keys,
   const dialog = page.getByRole('dialog', { name: 'Add to a report' })
   await dialog.getByRole('checkbox', { name: 'The keyword that is shown' }).check()
   await dialog.getByRole('button', { name: /^Add/ }).click()
+  await expect(dialog).toHaveCount(0)
   await page.goto('/mossgate-gardens/reports/1')
   await expect(page.getByText('Who stands in the first three').first()).toBeVisible()
   await expect(page.getByRole('img', { name: 'Ranks from 37 points around Mossgate tea rooms' })).toBeVisible()
