@@ -15,7 +15,7 @@ const integration = {
   globalSetup: ['tests/integration/support/globalSetup.ts'],
   maxWorkers: 2,
   testTimeout: 120_000,
-  hookTimeout: 300_000,
+  hookTimeout: 120_000,
 }
 const alone = ['keeping', 'kills', 'overload', 'ownDatabase', 'poison', 'start', 'twoProcesses'].map(
   (name) => `tests/integration/${name}.test.ts`,

@@ -9,7 +9,9 @@ import type { ApiProblem } from './useApi'
  */
 export function problemsOf(error: unknown, elsewhere: string): Record<string, string> {
   const { inner } = error as ValidationError
-  if (inner) return Object.fromEntries(inner.map(({ path, message }) => [path, message]))
+  // a schema that stops at the first problem has it in itself, and none within
+  const all = inner?.length === 0 ? [error as ValidationError] : inner
+  if (all) return Object.fromEntries(all.map(({ path, message }) => [path || elsewhere, message]))
   const { fields = {} } = error as Partial<ApiProblem>
   return Object.keys(fields).length > 0 ? fields : { [elsewhere]: (error as Error).message }
 }

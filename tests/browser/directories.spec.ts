@@ -75,6 +75,7 @@ test('what differs is chosen by keys, looked at before it is sent, taken or refu
   // it is written before the page is left
   await expect(report).toHaveCount(0)
   await page.goto('/mossgate-gardens/reports/1')
+  await expect(page.getByRole('heading', { name: 'Mossgate plant shop in directories' })).toBeVisible()
   await expect(page.getByRole('columnheader', { name: 'Master record' })).toBeVisible()
 })
 

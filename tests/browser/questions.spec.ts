@@ -17,6 +17,8 @@ test('a question is found on the first page, answered, refused first, and stands
   const first = waiting.first()
   const asked = (await first.getByRole('strong').first().textContent())!
   await first.getByRole('button', { name: /^Answer/ }).press('Enter')
+  await first.getByRole('button', { name: 'Send it' }).click()
+  await expect(first.getByText('Write an answer.')).toBeVisible()
   await first.getByRole('textbox', { name: /^Answer to/ }).fill('Look at https://www.mossgate.example')
   await first.getByRole('button', { name: 'Send it' }).click()
   await expect(first.getByText(/An answer may not hold a web address/)).toBeVisible()
