@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { agencySchema, clientSchema } from '../../shared/platform/agency'
+import { questionAnswerSchema } from '../../shared/read/questions'
 import { problemsOf } from './problemsOf'
 
 const thrown = (work: () => unknown): unknown => {
@@ -19,6 +20,10 @@ describe('problemsOf', () => {
     })
     const colour = thrown(() => agencySchema.validateSync({ name: 'Desk', colour: 'red' }, { abortEarly: false }))
     expect(problemsOf(colour, 'all')).toEqual({ colour: 'Choose a colour.' })
+  })
+  it('says the one problem of a schema that stops there', () => {
+    const error = thrown(() => questionAnswerSchema.validateSync({ text: '' }))
+    expect(problemsOf(error, 'all')).toEqual({ text: 'Write an answer.' })
   })
   it('takes the server’s word for a field, and says the rest where it can be seen', () => {
     expect(problemsOf(Object.assign(new Error('No.'), { fields: { current: 'Not yours.' } }), 'all')).toEqual({
