@@ -6,6 +6,7 @@ import type { PlaceRecord } from '../places/place'
 import { distanceKm } from '../ranks/greatCircle'
 import { Unreadable } from '../unreadable'
 import { ENTRY_FIELDS, entryText, type EntryField } from './entryFields'
+import { folded } from './folded'
 import { jaroWinkler } from './jaroWinkler'
 
 /** From which likeness on two names are the same, and up to which distance two positions are. */
@@ -30,14 +31,6 @@ export interface ComparedEntry {
   /** How much of it the entry says in the same meaning. */
   agreement?: number
 }
-
-const folded = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim()
 
 /** What is written short in addresses, by what it stands for. */
 const SHORT: Readonly<Record<string, string>> = {

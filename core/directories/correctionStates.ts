@@ -10,14 +10,15 @@ export const CORRECTION_STATES = [
 export type CorrectionState = (typeof CORRECTION_STATES)[number]['id']
 
 /**
- * How a correction stands once an entry has been looked at: what shows what was asked for is taken, what showed it and
- * does so no more is changed back, until it shows again; everything else waits for what the directory says.
+ * How a correction stands once an entry has been looked at: what shows what was asked for is taken; what showed it and
+ * does so no more is changed back, until it shows again. What a directory calls taken and does not show yet stays so.
  *
- * @param isThere  whether the entry says what was asked for
- * @example correctionSeen('taken', false) // 'changed back'
+ * @param wasThere  whether the entry said what was asked for at the look before
+ * @param isThere   whether it does now
+ * @example correctionSeen('taken', true, false) // 'changed back'
  */
-export function correctionSeen(state: CorrectionState, isThere: boolean): CorrectionState {
+export function correctionSeen(state: CorrectionState, wasThere: boolean, isThere: boolean): CorrectionState {
   if (isThere && (state === 'sent' || state === 'changed back')) return 'taken'
-  if (!isThere && state === 'taken') return 'changed back'
+  if (wasThere && !isThere && state === 'taken') return 'changed back'
   return state
 }

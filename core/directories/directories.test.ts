@@ -181,13 +181,15 @@ describe('whose entry it is', () => {
 
 describe('a correction', () => {
   it('is taken once it shows, and changed back once it does no more', () => {
-    expect(correctionSeen('sent', true)).toBe('taken')
-    expect(correctionSeen('sent', false)).toBe('sent')
-    expect(correctionSeen('taken', false)).toBe('changed back')
-    expect(correctionSeen('taken', true)).toBe('taken')
-    expect(correctionSeen('refused', false)).toBe('refused')
-    expect(correctionSeen('changed back', true)).toBe('taken')
-    expect(correctionSeen('changed back', false)).toBe('changed back')
+    expect(correctionSeen('sent', false, true)).toBe('taken')
+    expect(correctionSeen('sent', false, false)).toBe('sent')
+    expect(correctionSeen('taken', true, false)).toBe('changed back')
+    expect(correctionSeen('taken', true, true)).toBe('taken')
+    expect(correctionSeen('refused', true, false)).toBe('refused')
+    expect(correctionSeen('changed back', false, true)).toBe('taken')
+    expect(correctionSeen('changed back', false, false)).toBe('changed back')
+    // a directory that says that it has taken it, and shows it with the next look only
+    expect(correctionSeen('taken', false, false)).toBe('taken')
   })
 })
 

@@ -1,17 +1,13 @@
 import { e164 } from '../places/phone'
 import type { PlaceRecord } from '../places/place'
 import { distanceKm } from '../ranks/greatCircle'
+import { folded } from './folded'
 import { jaroWinkler } from './jaroWinkler'
 
 /** From which likeness of names on, and up to which distances, an entry is taken for one of a place. */
 export const [LIKE_NAME, NEAR_KM, SAME_PHONE_KM] = [0.9, 0.3, 2]
 
-const bare = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim()
-const codeOf = (postcode: string): string => bare(postcode).replaceAll(' ', '')
+const codeOf = (postcode: string): string => folded(postcode).replaceAll(' ', '')
 
 function far(place: PlaceRecord, entry: PlaceRecord): number | undefined {
   const { lat, lon } = place
@@ -28,7 +24,7 @@ function far(place: PlaceRecord, entry: PlaceRecord): number | undefined {
  */
 export function likeness(place: PlaceRecord, entry: PlaceRecord): number {
   const km = far(place, entry)
-  const name = jaroWinkler(bare(place.name), bare(entry.name))
+  const name = jaroWinkler(folded(place.name), folded(entry.name))
   const isSamePhone =
     place.phone !== '' && e164(entry.phone, entry.country || place.country) === e164(place.phone, place.country)
   if (isSamePhone && (km ?? 0) <= SAME_PHONE_KM) return 1 + name

@@ -60,6 +60,30 @@ export interface FoundEntry {
   record: PlaceRecord
 }
 
+/** What is asked of a directory about a place. */
+export interface EntryQuery {
+  name: string
+  lat: number | null
+  lon: number | null
+  phone: string
+  /** The entries of it that are known already. */
+  ids: readonly string[]
+}
+
+/** What a directory is asked to say instead, with a key by which it is the same, however often it is asked. */
+export interface OutgoingCorrection {
+  key: string
+  entry: string
+  field: EntryField
+  text: string
+}
+
+/** What a directory says to a correction. */
+export interface CorrectionAnswer {
+  state: Extract<CorrectionState, 'sent' | 'taken' | 'refused'>
+  reason: string
+}
+
 /** What an entry was asked to say, and how that stands. */
 export interface EntryCorrection {
   id: number

@@ -1,6 +1,7 @@
 import { directoryById } from '../../../core/directories/directoryList'
 import { JobPostponed } from '../../platform/jobs/context'
-import { RateLimited, type Capabilities, type EntryQuery, type OutgoingCorrection } from './connector'
+import type { EntryQuery, OutgoingCorrection } from '../../../shared/read/directories'
+import { RateLimited, type Capabilities } from './connector'
 import { connectorFor } from './connectorFor'
 
 async function orLater<T>(directory: string, work: () => Promise<T>): Promise<T> {

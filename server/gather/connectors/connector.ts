@@ -4,7 +4,7 @@ import type { FoundListing, RankKind } from '../../../core/ranks/found'
 import type { LatLon } from '../../../core/ranks/greatCircle'
 import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { ForPeople } from '../../platform/problems/forPeople'
-import type { FoundEntry } from '../../../shared/read/directories'
+import type { CorrectionAnswer, EntryQuery, FoundEntry, OutgoingCorrection } from '../../../shared/read/directories'
 import type { Estimate, EstimateQuery } from '../../../shared/read/reachable'
 import type { PublicProfile } from '../../../shared/gather/publicProfile'
 
@@ -88,30 +88,6 @@ export interface RankQuery {
   kind: RankKind
   day: Day
   points: readonly LatLon[]
-}
-
-/** What is asked of a directory about a place. */
-export interface EntryQuery {
-  name: string
-  lat: number | null
-  lon: number | null
-  phone: string
-  /** The entries of it that are known already. */
-  ids: readonly string[]
-}
-
-/** What a directory is asked to say instead, with a key by which it is the same, however often it is asked. */
-export interface OutgoingCorrection {
-  key: string
-  entry: string
-  field: string
-  text: string
-}
-
-/** What a directory says to a correction. */
-export interface CorrectionAnswer {
-  state: 'sent' | 'taken' | 'refused'
-  reason: string
 }
 
 /** What can be answered on a network. */

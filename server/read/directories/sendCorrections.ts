@@ -3,7 +3,7 @@ import type { JobContext } from '../../platform/jobs/context'
 import { jobModule } from '../../platform/jobs/job'
 import { correctionsOf, entriesOf } from './entryRows'
 import { ENTRIES_POLL, ENTRIES_SEND } from './jobs'
-import { correctionKey, keepAnswer, type AskDirectory } from './pollEntries'
+import { correctionKey, keepAnswer, type AskDirectory } from './correctionAnswers'
 
 /** Sends what a directory is asked to say, one after the other; then looks at what it says now. */
 async function sendCorrections({ db, job, step, finish }: JobContext, ask: AskDirectory): Promise<void> {
