@@ -133,7 +133,7 @@ const { ordered, select, orderOf } = useTableOrder(
               <td v-if="session.mayWrite" class="words no-print">
                 <button
                   type="button"
-                  class="bare to"
+                  class="bare as-link to"
                   aria-haspopup="dialog"
                   :aria-label="`Add what needs somebody at ${client.name} to a report`"
                   @click="shell.addFrom(client.slug)"
@@ -232,12 +232,6 @@ section {
 }
 td:has(.to) {
   text-align: right;
-}
-.to {
-  color: var(--zaffer);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  padding: 3px 0;
 }
 .head {
   display: flex;

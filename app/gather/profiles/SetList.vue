@@ -47,13 +47,18 @@ function saved() {
         <template v-if="session.mayWrite"
           ><button
             type="button"
-            class="bare link"
+            class="bare as-link link"
             aria-haspopup="dialog"
             :aria-label="`Change the set ${set.name}`"
             @click="edited = set"
           >
             Change</button
-          ><button type="button" class="bare link" :aria-label="`Remove the set ${set.name}`" @click="remove(set)">
+          ><button
+            type="button"
+            class="bare as-link link"
+            :aria-label="`Remove the set ${set.name}`"
+            @click="remove(set)"
+          >
             Remove
           </button></template
         >
@@ -80,10 +85,6 @@ ul {
   margin-top: 4px;
 }
 .link {
-  color: var(--zaffer);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  padding: 3px 0;
   margin-left: 10px;
   font-size: var(--text-small);
 }

@@ -51,7 +51,7 @@ const summaries = computed(() =>
           ><button
             v-else
             type="button"
-            class="bare place"
+            class="bare as-link"
             :aria-pressed="row.place.id === chosen"
             @click="emit('choose', row.place.id)"
           >
@@ -78,15 +78,6 @@ const summaries = computed(() =>
 </template>
 
 <style scoped>
-.place {
-  color: var(--zaffer);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  padding: 3px 0;
-}
-.place[aria-pressed='true'] {
-  font-weight: 650;
-}
 .remark {
   display: block;
   font-size: var(--text-small);

@@ -3,7 +3,7 @@
 import { formatShare } from '~~/core/format/numbers'
 import { ENTRY_FIELDS, type EntryField } from '~~/core/directories/entryFields'
 import type { PlaceEntries, PlaceEntry } from '~~/shared/read/directories'
-import { correctionWords, fieldWords, saidWords } from './directoryWords'
+import { fieldWords, saidWords } from './directoryWords'
 
 const props = defineProps<{ view: PlaceEntries; isPlain?: boolean }>()
 const chosen = defineModel<string[]>({ default: () => [] })
@@ -20,14 +20,6 @@ const rows: Row[] = ENTRY_FIELDS.map(({ id, weight }) => ({ field: id, weight })
 const told = (entry: PlaceEntry, field: EntryField) => entry.fields.find((each) => each.field === field)
 const ours = (field: EntryField) =>
   shown.value.flatMap((entry) => told(entry, field)?.ours ?? []).find((text) => text !== '') ?? ''
-const MARKS = { same: '✓', differs: '≠', missing: '', extra: '+', silent: '' } as const
-const VERDICTS = { same: 'the same', differs: 'differs', missing: 'missing', extra: 'only there', silent: '' } as const
-const correctionOf = (entry: PlaceEntry, field: EntryField) =>
-  entry.corrections.find((correction) => correction.field === field && told(entry, field)?.is !== 'same')
-/** What can be sent: what the record says and the entry does not, and is not on its way. */
-const isOpen = (entry: PlaceEntry, field: EntryField) =>
-  ['differs', 'missing'].includes(told(entry, field)?.is ?? '') &&
-  !['waiting', 'sent'].includes(correctionOf(entry, field)?.state ?? '')
 /** Nothing else that came from outside becomes a link. */
 const isAddress = (address: string) => /^https?:\/\//i.test(address)
 const mayAct = computed(() => session.mayWrite && !props.isPlain)
@@ -58,31 +50,18 @@ function headOf(entry: PlaceEntry): string {
         <template #ours="{ row }"
           ><span class="said">{{ saidWords(row.field, ours(row.field)) }}</span></template
         >
-        <template v-for="entry in shown" :key="entry.id" #[`entry-${entry.id}`]="{ row }"
-          ><template v-if="told(entry, row.field)"
-            ><label class="cell"
-              ><Checkbox
-                v-if="mayAct && isOpen(entry, row.field)"
-                v-model="chosen"
-                :value="`${entry.id} ${row.field}`"
-                :input-id="`send-${entry.id}-${row.field}`"
-                :aria-label="`Send ours: ${fieldWords(row.field)} to ${headOf(entry)}`"
-              /><span
-                ><span class="mark" :class="told(entry, row.field)!.is" aria-hidden="true">{{
-                  MARKS[told(entry, row.field)!.is]
-                }}</span
-                ><span class="hidden-but-read">{{ VERDICTS[told(entry, row.field)!.is] }}</span
-                ><template v-if="['differs', 'extra'].includes(told(entry, row.field)!.is)"
-                  ><span class="said">{{ saidWords(row.field, told(entry, row.field)!.theirs) }}</span></template
-                ><span v-else-if="told(entry, row.field)!.is === 'missing'" class="quiet">missing</span
-                ><span v-if="told(entry, row.field)!.how" class="quiet remark">{{ told(entry, row.field)!.how }}</span
-                ><span v-if="correctionOf(entry, row.field)" class="remark state">{{
-                  correctionWords(correctionOf(entry, row.field)!)
-                }}</span></span
-              ></label
-            ></template
-          ><span v-else class="quiet small">not carried</span></template
-        >
+        <template v-for="entry in shown" :key="entry.id" #[`entry-${entry.id}`]="{ row }">
+          <EntryCell
+            v-if="told(entry, row.field)"
+            v-model="chosen"
+            :entry="entry.id"
+            :name="headOf(entry)"
+            :told="told(entry, row.field)!"
+            :correction="entry.corrections.find(({ field }) => field === row.field)"
+            :may-act="mayAct"
+          />
+          <span v-else class="quiet small">not carried</span>
+        </template>
       </OrderedTable>
     </WideContent>
     <ul class="small">
@@ -112,34 +91,11 @@ function headOf(entry: PlaceEntry): string {
 </template>
 
 <style scoped>
-.small,
-.remark {
+.small {
   font-size: var(--text-small);
-}
-.remark {
-  display: block;
-}
-.state {
-  color: var(--ink2);
-  font-weight: 550;
-}
-.cell {
-  display: flex;
-  gap: 6px;
-  align-items: flex-start;
 }
 .said {
   overflow-wrap: anywhere;
-}
-.mark {
-  margin-right: 4px;
-}
-.mark.differs {
-  color: var(--worse);
-  font-weight: 650;
-}
-.mark.same {
-  color: var(--ink3);
 }
 ul {
   margin: 6px 0;

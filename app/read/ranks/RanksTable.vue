@@ -60,7 +60,7 @@ const COLUMNS = computed(() => [
           ><button
             v-else
             type="button"
-            class="bare keyword"
+            class="bare as-link"
             :aria-pressed="row.id === chosen"
             @click="emit('choose', row.id)"
           >
@@ -83,15 +83,6 @@ const COLUMNS = computed(() => [
 </template>
 
 <style scoped>
-.keyword {
-  color: var(--zaffer);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  padding: 3px 0;
-}
-.keyword[aria-pressed='true'] {
-  font-weight: 650;
-}
 .remark {
   display: block;
   font-size: var(--text-small);

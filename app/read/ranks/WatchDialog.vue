@@ -154,7 +154,8 @@ async function save() {
         A check takes {{ takes.points.toLocaleString('en') }} {{ takes.points === 1 ? 'point' : 'points' }};
         <template v-if="form.rhythm !== 'by-hand'"
           >this month {{ takes.checks }} {{ takes.checks === 1 ? 'check' : 'checks' }} more:
-          {{ (takes.points * takes.checks).toLocaleString('en') }} points. </template
+          {{ (takes.points * takes.checks).toLocaleString('en') }}
+          {{ takes.points * takes.checks === 1 ? 'point' : 'points' }}. </template
         ><template v-if="takes.left >= 0"
           >{{ takes.left.toLocaleString('en') }} are left beside what is planned</template
         ><template v-else

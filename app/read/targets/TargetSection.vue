@@ -48,7 +48,7 @@ function saved() {
       <p v-if="session.mayWrite" class="row no-print">
         <button
           type="button"
-          class="bare link"
+          class="bare as-link link"
           aria-haspopup="dialog"
           :aria-label="`Change the target for ${nameOf(target)}`"
           @click="edited = target"
@@ -56,7 +56,7 @@ function saved() {
           Change</button
         ><button
           type="button"
-          class="bare link"
+          class="bare as-link link"
           :aria-label="`Remove the target for ${nameOf(target)}`"
           @click="remove(target)"
         >
@@ -67,9 +67,9 @@ function saved() {
     <div v-for="target in data?.broken ?? []" :key="target.id" role="alert">
       <p>{{ target.problem }}</p>
       <p v-if="session.mayWrite" class="row no-print">
-        <button type="button" class="bare link" aria-haspopup="dialog" @click="edited = target">
+        <button type="button" class="bare as-link link" aria-haspopup="dialog" @click="edited = target">
           Change this target</button
-        ><button type="button" class="bare link" @click="remove(target)">Remove this target</button>
+        ><button type="button" class="bare as-link link" @click="remove(target)">Remove this target</button>
       </p>
     </div>
     <LazyTargetDialog
@@ -102,10 +102,6 @@ section {
   flex: 1;
 }
 .link {
-  color: var(--zaffer);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  padding: 3px 0;
   font-size: var(--text-small);
 }
 </style>

@@ -57,7 +57,7 @@ const usually = ({ from, to, profiles }: UnusualFinding) =>
           <button
             v-else-if="session.mayWrite && !isPlain"
             type="button"
-            class="bare reason"
+            class="bare as-link"
             aria-haspopup="dialog"
             @click="shell.note = { from: finding.from, to: finding.to }"
           >
@@ -104,12 +104,6 @@ ul {
 summary {
   cursor: pointer;
   color: var(--ink2);
-}
-.reason {
-  color: var(--zaffer);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  padding: 3px 0;
 }
 details {
   color: var(--ink2);
