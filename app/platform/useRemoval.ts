@@ -9,11 +9,15 @@ export function useRemoval(refresh: () => unknown) {
   return async (address: string, message: string): Promise<void> => {
     try {
       await api(address, { method: 'DELETE' })
-      await refresh()
-      say.done(message, async () => {
-        await api(`${address}/restore`, { method: 'POST' })
+      try {
         await refresh()
-      })
+      } finally {
+        // it is gone, and can be brought back, also where the page could not be asked for anew
+        say.done(message, async () => {
+          await api(`${address}/restore`, { method: 'POST' })
+          await refresh()
+        })
+      }
     } catch (problem) {
       say.problem(problem)
     }

@@ -24,9 +24,11 @@ const allowance = useQuery({
   query: () => api<RankAllowance>(`${base.value}/ranks/allowance`),
   enabled: () => session.mayWrite,
 })
+/** The one that is being removed: nothing more is asked about it. */
+const leaving = ref<number>()
 /** The one that is read: the one of the address, or the first one with a map. */
 const chosen = computed(() => {
-  const rows = data.value?.rows ?? []
+  const rows = data.value?.rows.filter(({ id }) => id !== leaving.value) ?? []
   const asked = Number(route.query.watch)
   return rows.find(({ id }) => id === asked) ?? rows.find(({ points }) => points > 1) ?? rows[0]
 })
@@ -71,6 +73,11 @@ async function check(id: number) {
   } finally {
     isChecking.value = false
   }
+}
+async function removeOne({ id, keyword }: { id: number; keyword: string }) {
+  leaving.value = id
+  await remove(`${base.value}/ranks/${id}`, `“${keyword}” is looked for no more.`)
+  leaving.value = undefined
 }
 async function changeRhythm(id: number, rhythm: string) {
   try {
@@ -148,7 +155,7 @@ async function changeRhythm(id: number, rhythm: string) {
                 size="small"
                 text
                 :aria-label="`Remove “${chosen.keyword}”`"
-                @click="remove(`${base}/ranks/${chosen.id}`, `“${chosen.keyword}” is looked for no more.`)"
+                @click="removeOne(chosen)"
               />
             </template>
             <DownloadMenu :path="points" block="ranks" what="The points" />
