@@ -1,7 +1,6 @@
 import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
-import { loadDemo } from '../../demo/load'
 import { unit } from '../../demo/random'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { answerOnNetwork } from '../../server/gather/connectors/answerOnNetwork'
@@ -13,6 +12,7 @@ import { waitingQuestions, waitingQuestionsWords } from '../../server/read/quest
 import { parseScope } from '../../shared/figures/scope'
 import { questionFilterSchema, type QuestionFilter } from '../../shared/read/questions'
 import { runJobs, useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 import { useStandins } from './support/standins'
 
 const { pool } = useDatabase('questions_asked')
@@ -26,7 +26,7 @@ const send = (inside: ClientDb, profile: number, id: string, text: string) =>
   answerOnNetwork(inside, profile, 'questions', id, text)
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   await pool().query("DELETE FROM job WHERE state = 'queued'")
   db = await clientDbForJob(1)
   for (const { id, remote } of (await asked(

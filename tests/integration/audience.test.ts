@@ -2,7 +2,6 @@ import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { FACETS } from '../../core/breakdowns/audienceBreakdowns'
 import { addDays } from '../../core/days/day'
-import { loadDemo } from '../../demo/load'
 import { unit } from '../../demo/random'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
@@ -16,12 +15,13 @@ import { pollBlock } from '../../server/read/audience/pollBlock'
 import { addPoll, changePoll, pollsOf, removePoll } from '../../server/read/audience/polls'
 import { pollSchema } from '../../shared/read/polls'
 import { useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 
 const { pool } = useDatabase('audience')
 let db: ClientDb
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
 })
 

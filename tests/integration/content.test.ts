@@ -2,7 +2,6 @@ import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { unit } from '../../demo/random'
-import { loadDemo } from '../../demo/load'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { endsOf, formatsOf } from '../../server/read/content/ends'
@@ -15,13 +14,14 @@ import { fill } from '../../server/report/blocks/composeReport'
 import { tableOf } from '../../server/report/blocks/tableOf'
 import { asKept } from '../../shared/report/blocks'
 import { useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 
 const { pool } = useDatabase('content')
 const END = '2026-10-18'
 let db: ClientDb
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
 })
 

@@ -11,7 +11,6 @@ import { STORED_BREAKDOWNS } from '../../core/breakdowns/breakdowns'
 import { DATASETS } from '../../core/datasets/datasets'
 import { plainText } from '../../core/datasets/packageText'
 import { RECORDS } from '../../core/datasets/records'
-import { loadDemo } from '../../demo/load'
 import { housekeeping } from '../../server/housekeeping'
 import { dataPackage, PACKAGE_VERSION, refuseTooManyPictures } from '../../server/gather/data/dataPackage'
 import { rowsInOrder } from '../../server/gather/data/rowsInOrder'
@@ -19,6 +18,7 @@ import { whatIsKept } from '../../server/gather/data/whatIsKept'
 import { keepPosts } from '../../server/gather/sync/keepPosts'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 
 const TABULAR_DATA_PACKAGE = JSON.parse(
   readFileSync(new URL('../external/support/tabularDataPackage.json', import.meta.url), 'utf8'),
@@ -41,7 +41,7 @@ async function whole(parts: AsyncIterable<Uint8Array>): Promise<Uint8Array> {
 }
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password of the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
   await pool().query(
     "INSERT INTO note (client_id, from_day, to_day, title, body) VALUES (1, '2026-10-01', '2026-10-02', ?, ?)",

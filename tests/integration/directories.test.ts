@@ -1,7 +1,6 @@
 import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { STRANGERS_PHONE } from '../../demo/directories'
-import { loadDemo } from '../../demo/load'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { changedEntries, changedWords } from '../../server/read/directories/changedEntries'
 import { askForCorrections, sayOurs, settleChanges } from '../../server/read/directories/corrections'
@@ -12,6 +11,7 @@ import { placeById } from '../../server/read/places/places'
 import { correctionsSchema, entryRecordSchema } from '../../shared/read/directories'
 import type { EntryField } from '../../core/directories/entryFields'
 import { runJobs, useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 import { useStandins } from './support/standins'
 
 const { pool } = useDatabase('directories')
@@ -49,7 +49,7 @@ const GATE = 'Mossgate, main gate'
 const TEA = 'Mossgate tea rooms'
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   await pool().query("DELETE FROM job WHERE state = 'queued'")
   db = await clientDbForJob(1)
 })

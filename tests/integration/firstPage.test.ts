@@ -1,16 +1,15 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { loadDemo } from '../../demo/load'
 import { useDatabase } from './support/database'
+import { PASSWORD, addDemo } from './support/demo'
 import { cookiesOf, startServer, type Server } from './support/server'
 
 const { url, pool } = useDatabase('first_page')
-const PASSWORD = 'a password for the tests'
 const PAGE = '/mossgate-gardens/overview?period=2026-09-01..2026-09-30'
 let server: Server
 const cookies: Record<string, string> = { nobody: '' }
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
+  await addDemo()
   server = await startServer(url(), { ZAFFER_NOW: '2026-10-29T06:00:00Z' })
   for (const [who, email] of [
     ['analyst', 'jory@halyardrow.example'],

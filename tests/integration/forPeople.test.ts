@@ -1,5 +1,4 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { loadDemo } from '../../demo/load'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { clientDbForJob } from '../../server/platform/database/clientDb'
 import { enqueue, jobById } from '../../server/platform/jobs/queue'
@@ -15,13 +14,14 @@ import { oddDays, unusual } from '../../server/read/unusual/unusual'
 import { why } from '../../server/read/why/why'
 import type { Block } from '../../shared/report/blocks'
 import { runJobs, useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 import { EDITION_ISSUE } from '../../server/report/editions/jobs'
 
 const { pool } = useDatabase('for_people')
 let db: ClientDb
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
 })
 

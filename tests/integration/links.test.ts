@@ -1,6 +1,5 @@
 import type { RowDataPacket } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { loadDemo } from '../../demo/load'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { postView } from '../../server/read/content/postView'
@@ -12,6 +11,7 @@ import { clicksOfCodes, visitDetail } from '../../server/read/links/visits'
 import { parseScope } from '../../shared/figures/scope'
 import { linkPageSchema, linkSchema } from '../../shared/read/links'
 import { useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 import { startServer, type Server } from './support/server'
 
 const { pool, url } = useDatabase('links')
@@ -40,7 +40,7 @@ const stored = async (id: number) =>
   )
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
   server = await startServer(url(), {
     ZAFFER_TRUSTED_PROXY: '127.0.0.1',

@@ -1,19 +1,18 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
-import { loadDemo } from '../../demo/load'
 import { clientDbForJob } from '../../server/platform/database/clientDb'
 import { notesIn } from '../../server/figures/questions/notes'
 import { remembered } from '../../server/figures/remembered'
 import { useDatabase } from './support/database'
+import { PASSWORD, addDemo } from './support/demo'
 import { cookiesOf, startServer, type Server } from './support/server'
 
 const { url, pool } = useDatabase('overload')
-const PASSWORD = 'a password for the tests'
 let server: Server
 let cookie = ''
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
+  await addDemo()
   server = await startServer(url())
   cookie = cookiesOf(
     await fetch(`${server.base}/api/session`, {

@@ -1,6 +1,5 @@
 import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { loadDemo } from '../../demo/load'
 import { reviewAbout } from '../../core/reviews/reviewAbout'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
@@ -23,6 +22,7 @@ import { parseScope } from '../../shared/figures/scope'
 import { placeSchema } from '../../shared/read/places'
 import { reviewFilterSchema, type Review, type ReviewFilter } from '../../shared/read/reviews'
 import { useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 
 const { pool } = useDatabase('places')
 let db: ClientDb
@@ -36,7 +36,7 @@ const list = async (filter: Partial<ReviewFilter> = {}, query: Record<string, st
   listReviews(db, await scopeOf(query), reviewFilterSchema.cast(filter))
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
   other = await clientDbForJob(2)
 })

@@ -66,7 +66,6 @@ import ts from 'typescript'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { BREAKDOWNS } from '../../core/breakdowns/breakdowns'
 import { PROFILES } from '../../demo/cast'
-import { loadDemo } from '../../demo/load'
 import { changePassword, clientsOf, signIn } from '../../server/platform/people/people'
 import { beginSession, personOfSession, sessionsOf } from '../../server/platform/people/sessions'
 import { claimTry } from '../../server/platform/people/throttle'
@@ -130,6 +129,7 @@ import { linkPageSchema, linkSchema } from '../../shared/read/links'
 import { pollSchema } from '../../shared/read/polls'
 import { root } from '../support/application'
 import { addClient, runJobs, useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 import { useStandins } from './support/standins'
 import { EDITION_ISSUE } from '../../server/report/editions/jobs'
 import { SYNC } from '../../server/gather/sync/jobs'
@@ -556,7 +556,7 @@ async function askOfLinks(db: ClientDb): Promise<void> {
 describe('every question to the database', () => {
   let wanted: Wanted[] = []
   beforeAll(async () => {
-    await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+    await addDemo()
     const connection = await pool().getConnection()
     note(Object.getPrototypeOf(connection) as Record<string, unknown>)
     connection.release()

@@ -2,7 +2,6 @@ import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { foundFrom } from '../../demo/ranks'
-import { loadDemo } from '../../demo/load'
 import { unit } from '../../demo/random'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
@@ -15,6 +14,7 @@ import { addWatch, changeRhythm, removeWatch, todayOf, watchById } from '../../s
 import { rankWatchSchema, type RankWatchInput } from '../../shared/read/ranks'
 import { parseScope } from '../../shared/figures/scope'
 import { runJobs, useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 import { useStandins } from './support/standins'
 
 const { pool } = useDatabase('ranks')
@@ -35,7 +35,7 @@ const TEA: Omit<RankWatchInput, 'place'> = {
 const used = async () => Number((await asked('SELECT COALESCE(SUM(used), 0) AS used FROM rank_use'))[0]!.used)
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
   place = Number((await asked("SELECT place_id AS id FROM place WHERE name = 'Mossgate tea rooms'"))[0]!.id)
 })

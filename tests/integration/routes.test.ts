@@ -3,15 +3,14 @@ import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import readWorkbook from 'read-excel-file/node'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { loadDemo } from '../../demo/load'
 import { shareEdition } from '../../server/report/editions/editions'
 import { clientDbForJob } from '../../server/platform/database/clientDb'
 import { root } from '../support/application'
 import { tableOf, useDatabase } from './support/database'
+import { PASSWORD, addDemo } from './support/demo'
 import { startServer, type Server } from './support/server'
 
 const { url, pool } = useDatabase('routes')
-const PASSWORD = 'a password for the tests'
 const people = {
   owner: 'ada@halyardrow.example',
   analyst: 'jory@halyardrow.example',
@@ -45,7 +44,7 @@ async function ask(method: string, path: string, who?: string, body?: unknown, o
 }
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
+  await addDemo()
   server = await startServer(url())
   base = server.base
   for (const [role, email] of Object.entries(people)) {

@@ -1,20 +1,19 @@
 import { request } from 'node:http'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { loadDemo } from '../../demo/load'
 import { hashPassword } from '../../server/platform/people/password'
 import { neighbourhood } from '../../server/platform/http/visitorAddress'
 import { tableOf, useDatabase } from './support/database'
+import { PASSWORD, addDemo } from './support/demo'
 import { cookiesOf, startServer, type Server } from './support/server'
 
 const { url, pool } = useDatabase('sign_in')
-const PASSWORD = 'a password for the tests'
 const EMAIL = 'ada@halyardrow.example'
 /** One behind a proxy that it trusts, and one that trusts nobody. */
 let behind: Server
 let open: Server
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
+  await addDemo()
   ;[behind, open] = await Promise.all([
     startServer(url(), { ZAFFER_TRUSTED_PROXY: '127.0.0.1, ::1' }),
     startServer(url()),

@@ -2,7 +2,6 @@ import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { matchesRule, readHashtags } from '../../core/tags/tagRule'
-import { loadDemo } from '../../demo/load'
 import { unit } from '../../demo/random'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { applyRules } from '../../server/figures/tagging'
@@ -22,13 +21,14 @@ import {
 import { wordsOf } from '../../shared/read/postWords'
 import { tagRuleSchema, type TagRuleInput } from '../../shared/read/tags'
 import { useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 
 const { pool } = useDatabase('tags')
 let db: ClientDb
 let person = 0
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password for the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
   person = ((await pool().query<RowDataPacket[]>('SELECT MIN(person_id) AS id FROM person'))[0] as { id: number }[])[0]!
     .id

@@ -6,7 +6,6 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { DATASETS } from '../../core/datasets/datasets'
 import { ownNumber, RECORDS } from '../../core/datasets/records'
 import { renumbered, type PackageRow } from '../../core/datasets/renumber'
-import { loadDemo } from '../../demo/load'
 import { overview } from '../../server/read/overview/overview'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { dataPackage } from '../../server/gather/data/dataPackage'
@@ -15,6 +14,7 @@ import { keepPackage, takingState } from '../../server/gather/data/takePackage'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { parseScope } from '../../shared/figures/scope'
 import { addClient, runJobs, tableOf, useDatabase } from './support/database'
+import { addDemo } from './support/demo'
 
 const { pool } = useDatabase('take_in')
 const AT = Date.parse('2026-10-29T06:00:00Z')
@@ -39,7 +39,7 @@ const take = async (client: ClientDb, bytes: Uint8Array) => {
 }
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', 'a password of the tests', () => '{}')
+  await addDemo()
   db = await clientDbForJob(1)
   const [set] = await asked('SELECT MIN(set_id) AS id FROM profile_set WHERE client_id = 1')
   const [tag] = await asked('SELECT MAX(tag_id) AS id FROM tag WHERE client_id = 1')

@@ -1,7 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, it, vi } from 'vitest'
-import { loadDemo } from '../../demo/load'
 import { clientDbForJob } from '../../server/platform/database/clientDb'
 import { sql } from '../../server/platform/database/sql'
 import { enqueue } from '../../server/platform/jobs/queue'
@@ -12,12 +11,12 @@ import type { Overview } from '../../shared/read/overview'
 import type { TargetView } from '../../shared/read/targets'
 import { root } from '../support/application'
 import { useDatabase } from './support/database'
+import { PASSWORD, addDemo } from './support/demo'
 import { cookiesOf, startServer, type Server } from './support/server'
 import { useStandins } from './support/standins'
 
 const { url, pool } = useDatabase('two_processes')
 useStandins()
-const PASSWORD = 'a password for the tests'
 const CLIENT = '/api/clients/mossgate-gardens'
 let servers: Server[] = []
 let workers: ChildProcess[] = []
@@ -33,7 +32,7 @@ const ask = (server: Server, method: string, path: string, body?: unknown) =>
   })
 
 beforeAll(async () => {
-  await loadDemo(pool(), '2026-10-28', PASSWORD, () => '{}')
+  await addDemo()
   const env = { ZAFFER_NOW: '2026-10-29T06:00:00Z', ZAFFER_NETWORKS_ADDRESS: process.env.ZAFFER_NETWORKS_ADDRESS! }
   servers = await Promise.all([startServer(url(), env), startServer(url(), env)])
   cookie = cookiesOf(

@@ -4,6 +4,8 @@ import type { TestProject } from 'vitest/node'
 import { startDatabase } from '../../../tools/steps/database.mjs'
 import { logFile, openSecrets } from '../../../tools/steps/data.mjs'
 import { Processes } from '../../../tools/steps/processes.mjs'
+import { connect } from '../../../server/platform/database/pool'
+import { DEMO } from './demoDatabase'
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -18,6 +20,10 @@ export default async function setup(project: TestProject) {
   const processes = new Processes(`${data}/processes.json`, () => {})
   await processes.clearUp()
   const url = await startDatabase({ data, secrets: openSecrets(data), processes, log: logFile(data) })
-  project.provide('databaseServer', url.replace(/\/zaffer$/, ''))
+  const address = url.replace(/\/zaffer$/, '')
+  const server = connect(`${address}/`, 1)
+  await server.query(`DROP DATABASE IF EXISTS ${DEMO}`)
+  await server.end()
+  project.provide('databaseServer', address)
   return () => processes.endAll()
 }
