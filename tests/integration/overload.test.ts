@@ -7,7 +7,7 @@ import { useDatabase } from './support/database'
 import { PASSWORD, addDemo } from './support/demo'
 import { cookiesOf, startServer, type Server } from './support/server'
 
-const { url, pool } = useDatabase('overload')
+const { url } = useDatabase('overload')
 let server: Server
 let cookie = ''
 
