@@ -32,7 +32,13 @@ export const STAGES: readonly {
       { name: 'Links', path: 'links', needs: 'figures' },
     ],
   },
-  { name: 'Compare', pages: [{ name: 'Field', path: 'field', needs: 'rivals' }] },
+  {
+    name: 'Compare',
+    pages: [
+      { name: 'Field', path: 'field', needs: 'rivals' },
+      { name: 'Habits', path: 'habits', needs: 'rivals' },
+    ],
+  },
   { name: 'Plan', pages: [{ name: 'Calendar', path: 'calendar', needs: 'figures' }] },
   {
     name: 'Report',

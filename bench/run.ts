@@ -8,6 +8,7 @@ import { benchOverview } from './overview'
 import { benchAllClients } from './allClients'
 import { benchPlaces } from './places'
 import { benchDirectories } from './directories'
+import { benchHabits } from './habits'
 import { benchRanks } from './ranks'
 import { benchTimes } from './times'
 import { benchPosts } from './posts'
@@ -26,6 +27,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   times: { run: benchTimes },
   ranks: { run: benchRanks },
   directories: { run: benchDirectories },
+  habits: { run: benchHabits },
   places: { run: () => withDatabase(benchPlaces) },
   publishing: { run: () => withDatabase(benchPublishing) },
   redirect: { run: () => withDatabase(benchRedirect) },

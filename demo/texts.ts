@@ -2,6 +2,9 @@ import type { DemoProfile } from './cast'
 import { linkIn } from './links'
 import { unit } from './random'
 
+/** Under this hashtag one rival gives seeds away, which people like. */
+export const SWAP_HASHTAG = '#seedswap'
+
 /** What a client writes about: how a text begins, what it is about, how it ends, and its hashtags. */
 interface Voice {
   beginnings: readonly string[]
@@ -117,6 +120,13 @@ const VOICES: Record<string, Voice> = {
   },
 }
 
+/** The hashtags of rivals beside their name: some are everybody's, one nobody else has. */
+const RIVAL_HASHTAGS: Readonly<Record<string, readonly string[]>> = {
+  'Thornapple Park': ['#gardens', '#slowmorning'],
+  'The Glass Fernery': ['#fernhouse', SWAP_HASHTAG],
+  'Bellweather Arboretum': ['#gardens'],
+}
+
 /** What is written while a garden is open at night, in either of two years. */
 const NIGHTS = [
   'Night opening on Friday: two hundred lanterns, one walk, soup at the gate.',
@@ -146,7 +156,9 @@ export function textOf(profile: DemoProfile, key: readonly (string | number)[], 
         (unit(...key, 'dot') < 0.7 ? '. ' : '! ') +
         pick(voice.endings, ...key, 'end')
   // rivals write of the same things, under a name of their own, and lead to nothing of the client’s
-  const hashtags = profile.rival ? [`#${profile.rival.toLowerCase().replaceAll(' ', '')}`] : voice.hashtags
+  const hashtags = profile.rival
+    ? [`#${profile.rival.toLowerCase().replaceAll(' ', '')}`, ...(RIVAL_HASHTAGS[profile.rival] ?? [])]
+    : voice.hashtags
   const tags = unit(...key, 'tags') < 0.6 ? ` ${pick(hashtags, ...key, 'tag 1')}` : ''
   if (profile.rival) return `${said.trim()}${tags}`
   const chance = unit(...key, 'link')

@@ -6,7 +6,7 @@ import { EVENTS, NIGHT_OPENINGS, type DemoEvent, type DemoProfile } from './cast
 import { PLACES } from './places'
 import { shareOfLife } from './postLife'
 import { scatter, unit, wobble } from './random'
-import { textOf } from './texts'
+import { SWAP_HASHTAG, textOf } from './texts'
 import { hourOfPost, timeEffect } from './times'
 
 /** How much more is done from one listing than from another. */
@@ -55,6 +55,11 @@ const WATCHED: Record<string, { seconds: number; completed: number }> = {
   zoetrope: { seconds: 11, completed: 0.31 },
   lantern: { seconds: 96, completed: 0.14 },
 }
+/** How much more the posts of one rival bring that give seeds away. */
+const SWAP_EFFECT = 1.7
+/** Nobody at the gardens' rivals posts on Commons on a Saturday, though people are there. */
+const isAtRest = ({ rival, client, network }: DemoProfile, day: Day): boolean =>
+  rival !== undefined && client === 'mossgate-gardens' && network === 'commons' && weekday(day) === 6
 const WEEKDAY_STRENGTH = [0.92, 0.9, 0.95, 1, 1.05, 1.2, 1.12]
 
 /**
@@ -81,7 +86,7 @@ export function world(anchor: Day) {
   }
 
   function postsOn(profile: DemoProfile, day: Day): DemoPost[] {
-    if (eventsOf(profile, day).some(({ silent }) => silent)) return []
+    if (eventsOf(profile, day).some(({ silent }) => silent) || isAtRest(profile, day)) return []
     const key = [profile.remoteId, day] as const
     const mean = profile.postsPerWeek / 7
     const drawn = Math.floor(mean) + (unit(...key, 'count') < mean - Math.floor(mean) ? 1 : 0)
@@ -102,7 +107,7 @@ export function world(anchor: Day) {
         format,
         text,
         hasPicture: !['text', 'link', 'document'].includes(format),
-        ...broughtBy(profile, { day, hour, format }, [...key, index]),
+        ...broughtBy(profile, { day, hour, format, text }, [...key, index]),
       }
     })
   }
@@ -115,7 +120,7 @@ export function world(anchor: Day) {
    */
   function broughtBy(
     profile: DemoProfile,
-    { day, hour, format }: { day: Day; hour: number; format: string },
+    { day, hour, format, text }: { day: Day; hour: number; format: string; text: string },
     key: readonly (string | number)[],
   ) {
     const impressions = scatter(
@@ -126,7 +131,12 @@ export function world(anchor: Day) {
         strength(profile, day),
       ...key,
     )
-    const interactions = impressions * profile.rate * timeEffect(profile, day, hour) * wobble(0.4, ...key, 'rate')
+    const interactions =
+      impressions *
+      profile.rate *
+      timeEffect(profile, day, hour) *
+      (text.includes(SWAP_HASHTAG) ? SWAP_EFFECT : 1) *
+      wobble(0.4, ...key, 'rate')
     return {
       impressions,
       reactions: Math.round(interactions * 0.78),

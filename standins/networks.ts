@@ -201,7 +201,7 @@ export function standinNetworks(settings: StandinSettings) {
     format,
     text,
     hasPicture: false,
-    ...broughtBy(profile, { day, hour: Number(publishedAt.slice(11, 13)), format }, [remoteId, 'given']),
+    ...broughtBy(profile, { day, hour: Number(publishedAt.slice(11, 13)), format, text }, [remoteId, 'given']),
   })
 
   /** The posts of a day that are there by now, with what has come in so far, and where their pictures are. */

@@ -22,6 +22,7 @@ export const TOPICS = {
     'targets',
     'traffic',
     'field',
+    'habits',
     'places',
     'place',
     'review-figures',
@@ -57,7 +58,7 @@ export const TOPICS = {
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */
-  profiles: ['scope', 'search', 'field', 'places', 'place', 'times', 'calendar'],
+  profiles: ['scope', 'search', 'field', 'habits', 'places', 'place', 'times', 'calendar'],
   notes: ['notes', 'overview', 'unusual', 'all-clients'],
   scopes: ['scope'],
   targets: ['targets', 'all-clients'],

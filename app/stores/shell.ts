@@ -25,16 +25,21 @@ export const useShell = defineStore('shell', () => {
   const addClient = ref('')
   /** The kinds of block that are ticked when it opens. */
   const addKind = ref<Block['kind']>()
+  /** What it is called on the page: of several parts of one kind that of the same name. */
+  const addName = ref('')
   const addFrom = (client: string) => {
     addClient.value = client
     isAddOpen.value = true
   }
   /** Opens with one part of the page ticked. */
-  const addPart = (kind: Block['kind']) => {
+  const addPart = (kind: Block['kind'], name = '') => {
     addKind.value = kind
+    addName.value = name
     isAddOpen.value = true
   }
-  watch(isAddOpen, (isOpen) => !isOpen && (addKind.value = undefined))
+  watch(isAddOpen, (isOpen) => {
+    if (!isOpen) [addKind.value, addName.value] = [undefined, '']
+  })
   /** The note that is being written: a new one for a day, or one that is there. */
   const note = ref<Partial<Note>>()
   /** The stretches of days that a new note is for, where they are several: each gets it. */
@@ -51,6 +56,7 @@ export const useShell = defineStore('shell', () => {
     isAddOpen,
     addClient,
     addKind,
+    addName,
     addFrom,
     addPart,
     note,

@@ -32,21 +32,45 @@ const MAD_TO_SD = 1.4826
  * @example      besideUsual(posts)[0] // 0.27: it brought 31 % more than usual
  */
 export function besideUsual(posts: readonly RespondedPost[]): Float64Array {
-  const levels = Float64Array.from(posts, ({ response, base }) =>
-    Math.log((response + 0.5) / (base === undefined ? 1 : base + 1)),
-  )
-  const usualLevels = runningMedians(posts, levels)
-  const rest = levels.map((level, index) => level - usualLevels[index]!)
-  for (const indices of groupsOf(posts, ({ profile, format }) => `${profile} ${format}`).values()) {
-    const effect = median(indices.map((index) => rest[index]!))! * (indices.length / (indices.length + DRAWN_POSTS))
-    for (const index of indices) rest[index]! -= effect
-  }
+  const rest = withoutFormats(posts, besideProfile(posts))
   const middle = median([...rest]) ?? 0
   const spread = MAD_TO_SD * (median([...rest].map((value) => Math.abs(value - middle))) ?? 0)
   const limit = spread > 0 ? MOST_SPREADS * spread : Infinity
   const held = rest.map((value) => Math.max(-limit, Math.min(limit, value - middle)))
   const mean = held.length > 0 ? held.reduce((sum, value) => sum + value, 0) / held.length : 0
   return held.map((value) => value - mean)
+}
+
+/**
+ * How posts did beside the median of their profile over 90 days around each: log((response + ½) / (base + 1)), less that
+ * median.
+ *
+ * @param posts  in any order
+ * @returns      of each in its place, in logarithms; 0 is the median
+ * @example      Math.exp(besideProfile(posts)[0]) // 1.8: times what is usual of its profile
+ */
+export function besideProfile(posts: readonly RespondedPost[]): Float64Array {
+  const levels = Float64Array.from(posts, ({ response, base }) =>
+    Math.log((response + 0.5) / (base === undefined ? 1 : base + 1)),
+  )
+  const usualLevels = runningMedians(posts, levels)
+  return levels.map((level, index) => level - usualLevels[index]!)
+}
+
+/**
+ * The same without what its format does for a profile: the median of the profile's posts of that format, drawn towards
+ * none as if five further posts had been as usual.
+ *
+ * @param beside  what `besideProfile` says of these posts
+ * @example       withoutFormats(posts, besideProfile(posts))[0] // 0.2
+ */
+export function withoutFormats(posts: readonly RespondedPost[], beside: Float64Array): Float64Array {
+  const rest = beside.slice()
+  for (const indices of groupsOf(posts, ({ profile, format }) => `${profile} ${format}`).values()) {
+    const effect = median(indices.map((index) => rest[index]!))! * (indices.length / (indices.length + DRAWN_POSTS))
+    for (const index of indices) rest[index]! -= effect
+  }
+  return rest
 }
 
 /** Which posts belong to each group, by their place in the list. */

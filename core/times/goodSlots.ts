@@ -1,4 +1,4 @@
-import { normalQuantile } from '../statistics/normalQuantile'
+import { discoveries } from '../statistics/discoveries'
 import { CHANCE_LEVEL } from './chance'
 import type { SlotLift } from './slotLifts'
 
@@ -12,16 +12,13 @@ import type { SlotLift } from './slotLifts'
  */
 export function goodSlots(lifts: readonly SlotLift[], isBeyond: boolean): SlotLift[] {
   if (!isBeyond) return []
-  const judged = lifts
-    .filter(({ lift }) => lift)
-    .sort((a, b) => b.mean / b.spread - a.mean / a.spread || a.slot - b.slot)
-  // the largest number of them of which each is as sure as that number asks for
-  let found = 0
-  judged.forEach(({ mean, spread }, index) => {
-    if (mean / spread >= normalQuantile(1 - (CHANCE_LEVEL * (index + 1)) / judged.length)) found = index + 1
-  })
+  const judged = lifts.filter(({ lift }) => lift)
+  const isFound = discoveries(
+    judged.map(({ mean, spread }) => mean / spread),
+    CHANCE_LEVEL,
+  )
   return judged
-    .slice(0, found)
+    .filter((_, index) => isFound[index])
     .filter(({ lift }) => lift!.low > 0)
     .sort((a, b) => b.lift!.low - a.lift!.low || a.slot - b.slot)
 }

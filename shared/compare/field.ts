@@ -15,7 +15,7 @@ export const FIELD_MEASURES = [
 export type FieldMetric = (typeof FIELD_MEASURES)[number]['metric']
 
 /** How a field is looked at, as it stands in an address and in a block. */
-const fieldFields = {
+export const fieldFields = {
   /** One network, on which everybody is compared; every one, where it is empty. */
   network: string()
     .oneOf(['', ...NETWORKS.map(({ id }) => id)], 'There is no network “${value}”.')

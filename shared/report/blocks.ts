@@ -3,6 +3,7 @@ import { whoField } from '../figures/scope'
 import { text } from '../platform/text'
 import type { BlockDeclaration } from './declareBlock'
 import { fieldBlock } from '../compare/fieldBlock'
+import { habitsBlock } from '../compare/habitsBlock'
 import { foundBlock } from '../gather/foundBlock'
 import { profilesBlock } from '../gather/profilesBlock'
 import { openBlock } from '../openBlock'
@@ -58,6 +59,7 @@ export const DECLARED_BLOCKS = [
   reviewsBlock,
   timesBlock,
   fieldBlock,
+  habitsBlock,
   openBlock,
   profilesBlock,
   foundBlock,

@@ -28,6 +28,7 @@ const PAGES = [
     'questions',
     'reviews',
     'field',
+    'habits',
     'profiles',
     'find',
     'imports',

@@ -12,6 +12,7 @@ import { kaplanMeier, medianWait } from '../../core/statistics/kaplanMeier'
 import { peopleOver } from '../../core/traffic/peopleOver'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { timesUsual } from '../../core/habits/timesUsual'
 import { entryComparer } from '../../core/directories/compareEntry'
 import type { EntryField } from '../../core/directories/entryFields'
 import { EMPTY_PLACE, type PlaceRecord } from '../../core/places/place'
@@ -53,6 +54,7 @@ interface Example {
     perViews: { actions: number; views: number }
     hoursDiffer: [string, string]
     lift: { slot: number; residuals: number[]; others: [number, number][] }
+    times: number[]
     waits: { over: number[]; open: number[] }
     ranks: { before: Rank[]; now: Rank[] }
     leads: [number, Rank][]
@@ -136,6 +138,10 @@ function outcome(example: Example): unknown {
   }
   if (ask.retention) return readRetention(ask.retention.map(([at, plays]) => ({ at, plays })))
   if (ask.perViews) return perViews(ask.perViews.actions, ask.perViews.views)
+  if (ask.times) {
+    const { value, low, high } = timesUsual(ask.times)!
+    return { value, low, high }
+  }
   if (ask.lift) {
     const { slot, residuals, others } = ask.lift
     const { raw, lift } = slotLifts(

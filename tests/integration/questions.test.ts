@@ -1,4 +1,5 @@
 import { fieldOf } from '../../server/compare/field/field'
+import { fieldHabits } from '../../server/compare/habits/fieldHabits'
 import { placeSchema } from '../../shared/read/places'
 import { reviewFilterSchema } from '../../shared/read/reviews'
 import { addPlace, changePlace, placesOf } from '../../server/read/places/places'
@@ -57,6 +58,7 @@ import { keepPlanned, thisHour, timesOf } from '../../server/read/times/times'
 import { removeTry } from '../../server/read/times/tries'
 import { keepTriesSchema, timesSchema } from '../../shared/read/times'
 import { fieldSchema } from '../../shared/compare/field'
+import { habitsSchema } from '../../shared/compare/habits'
 import { POST_OBSERVATIONS } from '../../core/datasets/datasets'
 import { withoutPost } from '../../server/gather/imports/batches'
 import { relative } from 'node:path'
@@ -478,6 +480,11 @@ async function askEverything(db: ClientDb): Promise<void> {
     db,
     await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'before' }),
     fieldSchema.cast({}),
+  )
+  await fieldHabits(
+    db,
+    await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'none' }),
+    habitsSchema.cast({}),
   )
   await askOfPlaces(db)
   await askOfTimes(db)

@@ -353,7 +353,7 @@ describe('every route', () => {
         }
       ).field
     await release(['figures', 'rivals'])
-    expect(await readable()).toEqual([...editions, ...figures, 'field'].sort())
+    expect(await readable()).toEqual([...editions, ...figures, 'field', 'habits'].sort())
     expect((await field('viewer'))!.competitors.length).toBeGreaterThan(0)
     await release(['figures'])
     expect(await readable()).toEqual([...editions, ...figures].sort())

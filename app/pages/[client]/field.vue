@@ -1,51 +1,21 @@
 <script setup lang="ts">
-import { fieldSchema, type Field } from '~~/shared/compare/field'
+import type { Field } from '~~/shared/compare/field'
+import { useFieldAddress } from '~/compare/field/useFieldAddress'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Field · Zaffer' })
-const route = useRoute()
-const router = useRouter()
 const session = useSession()
 const { slug, base } = useClient()
 const { address, description } = useScope()
-/** How the field is looked at, as the address has it; what has no meaning there is left to the server to say. */
-const shown = computed(() => ({
-  network: String(route.query.network ?? ''),
-  own: String(route.query.own ?? ''),
-  hide: String(route.query.hide ?? ''),
-}))
-const asked = computed(() => Object.fromEntries(Object.entries(shown.value).filter(([, value]) => value !== '')))
+const { asked } = useFieldAddress()
 const { data, error, isLoading } = useQuery({
   key: () => ['field', slug.value, address.value, asked.value],
   query: () => api<Field>(`${base.value}/field`, { query: { ...address.value, ...asked.value } }),
   placeholderData: (previous) => previous,
 })
-const show = (part: Partial<typeof shown.value>) =>
-  router.push({
-    query: {
-      ...route.query,
-      ...Object.fromEntries(Object.entries(part).map(([key, value]) => [key, value || undefined])),
-    },
-  })
-const networks = computed(() => [
-  { value: 'all', name: 'all networks' },
-  ...(data.value?.networks.map(({ id, name }) => ({ value: id, name })) ?? []),
-])
-const hidden = computed(() => (fieldSchema.isValidSync(shown.value) ? shown.value.hide.split(',').filter(Boolean) : []))
-/** Every rival that there is, shown or not. */
-const rivals = computed(() =>
-  data.value
-    ? [...data.value.members.filter(({ isOwn }) => !isOwn), ...data.value.hidden]
-        .map(({ id, name }) => ({ id, name }))
-        .sort((a, b) => a.name.localeCompare(b.name))
-    : [],
+const hasRivals = computed(() =>
+  data.value ? data.value.hidden.length > 0 || data.value.members.some(({ isOwn }) => !isOwn) : false,
 )
-const isShown = (id: number) => !hidden.value.includes(String(id))
-const toggle = (id: number) =>
-  show({
-    hide: (isShown(id) ? [...hidden.value, String(id)] : hidden.value.filter((each) => each !== String(id))).join(','),
-  })
-const count = computed(() => data.value?.members.filter(({ isOwn }) => !isOwn).length ?? 0)
 const download = computed(
   () => `${base.value}/downloads/field?${new URLSearchParams({ ...address.value, ...asked.value })}`,
 )
@@ -61,38 +31,10 @@ const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC'
     <p v-if="error" role="alert">{{ error.message }}</p>
     <p v-else-if="isLoading && !data" class="quiet">Comparing the field …</p>
     <template v-if="data">
-      <div class="row choose no-print">
-        <span class="quiet">beside {{ count }} {{ count === 1 ? 'rival' : 'rivals' }} on</span>
-        <Select
-          :model-value="shown.network || 'all'"
-          :options="networks"
-          option-label="name"
-          option-value="value"
-          size="small"
-          aria-label="On which networks"
-          @update:model-value="(network) => show({ network: network === 'all' ? '' : network })"
-        />
-        <label class="check"
-          ><Checkbox
-            :model-value="shown.own !== 'out'"
-            binary
-            input-id="own-in"
-            @update:model-value="(isIn) => show({ own: isIn ? '' : 'out' })"
-          />
-          the client itself</label
-        >
-        <label v-for="rival in rivals" :key="rival.id" class="check"
-          ><Checkbox
-            :model-value="isShown(rival.id)"
-            binary
-            :input-id="`rival-${rival.id}`"
-            @update:model-value="toggle(rival.id)"
-          />
-          {{ rival.name }}</label
-        >
-        <DownloadMenu class="right" kind="field" :path="download" what="The field" />
-      </div>
-      <p v-if="rivals.length === 0" class="quiet">
+      <FieldChoice :networks="data.networks" :members="data.members" :hidden="data.hidden"
+        ><DownloadMenu kind="field" :path="download" what="The field"
+      /></FieldChoice>
+      <p v-if="!hasRivals" class="quiet">
         No rival yet. Add the profiles of one under
         <NuxtLink v-if="session.mayWrite" :to="`/${slug}/profiles`">Profiles</NuxtLink
         ><template v-else>Profiles</template>: what everybody can see of them is fetched without any consent.
@@ -118,7 +60,7 @@ const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC'
         </p>
         <FieldTables :field="data" />
       </section>
-      <section v-if="rivals.length" aria-labelledby="best-heading" class="part">
+      <section v-if="hasRivals" aria-labelledby="best-heading" class="part">
         <h2 id="best-heading" class="heading">The best posts of the field</h2>
         <FieldPosts :field="data" :time-zone="timeZone" />
       </section>
@@ -127,19 +69,6 @@ const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC'
 </template>
 
 <style scoped>
-.choose {
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  margin: 8px 0;
-}
-.check {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-}
-.right {
-  margin-left: auto;
-}
 .two {
   display: grid;
   grid-template-columns: 3fr 2fr;

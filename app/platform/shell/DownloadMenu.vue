@@ -64,7 +64,7 @@ async function open(event: Event) {
       class="bare"
       aria-haspopup="dialog"
       :aria-label="`To a report: ${what}`"
-      @click="shell.addPart(part)"
+      @click="shell.addPart(part, what)"
     >
       To a report
     </button>

@@ -9,6 +9,7 @@ import { POST_ORDERS } from '~~/shared/read/postOrder'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { whoAddress } from '~~/shared/figures/scope'
 import { fieldSchema } from '~~/shared/compare/field'
+import { HABIT_PARTS, habitsSchema } from '~~/shared/compare/habits'
 import { timesSchema } from '~~/shared/read/times'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
 import { newBlock } from './newBlock'
@@ -156,6 +157,15 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
           make: () => ({ ...newBlock('field'), ...fieldSchema.cast(route.query, { stripUnknown: true }) }),
         },
       ]
+    case 'habits':
+      return HABIT_PARTS.map((part) => ({
+        name: part.name,
+        make: () => ({
+          ...newBlock('habits'),
+          ...habitsSchema.omit(['term']).cast(route.query, { stripUnknown: true }),
+          part: part.id,
+        }),
+      }))
     case 'profiles':
       return [{ name: declarationOf('profiles').name, make: () => newBlock('profiles') }]
     case 'find':
@@ -189,7 +199,8 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
   }
 })
 /** What is ticked: what was asked for on the page, or the only thing that there is. */
-const wanted = WHAT.value.findIndex(({ make }) => make().kind === shell.addKind)
+const ofKind = WHAT.value.flatMap(({ name: of, make }, index) => (make().kind === shell.addKind ? [{ of, index }] : []))
+const wanted = (ofKind.find(({ of }) => of === shell.addName) ?? ofKind[0])?.index ?? -1
 const ticked = ref<number[]>(wanted >= 0 ? [wanted] : WHAT.value.length === 1 ? [0] : [])
 const made = computed(() =>
   [...ticked.value]

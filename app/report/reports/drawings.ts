@@ -2,6 +2,8 @@ import type { Component } from 'vue'
 import type { BlockKind, VersionsOf } from '~~/shared/report/blocks'
 import OpenBlock from '~/clients/OpenBlock.vue'
 import FieldBlock from '~/compare/field/FieldBlock.vue'
+import HabitsBlock from '~/compare/habits/HabitsBlock.vue'
+import HabitsSettings from '~/compare/habits/HabitsSettings.vue'
 import FoundBlock from '~/gather/find/FoundBlock.vue'
 import ProfilesBlock from '~/gather/profiles/ProfilesBlock.vue'
 import EndsBlock from '~/read/content/EndsBlock.vue'
@@ -70,6 +72,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   reviews: { versions: { 1: ReviewsBlock } },
   times: { versions: { 1: TimesBlock }, settings: TimesSettings },
   field: { versions: { 1: FieldBlock } },
+  habits: { versions: { 1: HabitsBlock }, settings: HabitsSettings },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },
   found: { versions: { 1: FoundBlock } },

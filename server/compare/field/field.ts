@@ -7,7 +7,6 @@ import type { ProfileAggregate } from '../../../core/rollup/aggregate'
 import { compareFigures, type ComparedAggregates } from '../../../core/rollup/compareFigures'
 import { publicPart } from '../../../core/rollup/publicPart'
 import { carriedLevels } from '../../../core/series/carriedLevels'
-import { networkById } from '../../../core/networks/networks'
 import {
   FIELD_MEASURES,
   type Field,
@@ -18,38 +17,14 @@ import {
   type FieldTable,
 } from '../../../shared/compare/field'
 import { NO_DAYS, inDatabase } from '../../figures/factSource'
-import { profilesOf, type ProfileRow } from '../../figures/questions/profileRows'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { neededDays, rollUp } from '../../figures/rollUp'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { bestPosts, lastPosts } from './fieldPosts'
-
-/** One organisation with its profiles. */
-interface Group {
-  id: number
-  name: string
-  isOwn: boolean
-  profiles: ProfileRow[]
-}
+import { groupsOf, type Group } from './groups'
 
 /** Growth is told for so many weeks ahead. */
 const AHEAD_WEEKS = 4
-
-/** The rivals of a client that are watched and of which something is known, each with its profiles. */
-function rivalsAmong(profiles: readonly ProfileRow[]): Group[] {
-  const groups = new Map<string, ProfileRow[]>()
-  for (const row of profiles)
-    if (row.is_rival && row.is_active && row.has_figures) {
-      const name = row.rival ?? row.name
-      groups.set(name, [...(groups.get(name) ?? []), row])
-    }
-  return [...groups].map(([name, own]) => ({
-    id: Math.min(...own.map(({ profile_id: id }) => id)),
-    name,
-    isOwn: false,
-    profiles: own,
-  }))
-}
 
 /**
  * A client and its rivals as one group: following, output and response with their changes and standings, who grows how
@@ -57,17 +32,7 @@ function rivalsAmong(profiles: readonly ProfileRow[]): Group[] {
  * client too.
  */
 export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQuery): Promise<Field> {
-  const hide = new Set(query.hide.split(',').filter(Boolean).map(Number))
-  const rivals = rivalsAmong(await profilesOf(db))
-  const own: Group = { id: 0, name: db.name, isOwn: true, profiles: scope.connected }
-  const isShown = ({ id }: Group) => !hide.has(id)
-  const onNetwork = (group: Group): Group => ({
-    ...group,
-    profiles: group.profiles.filter(({ network }) => query.network === '' || network === query.network),
-  })
-  const groups = [...(query.own === 'out' ? [] : [own]), ...rivals.filter(isShown)]
-    .map(onNetwork)
-    .filter(({ profiles }) => profiles.length > 0)
+  const { groups, hidden, networks } = await groupsOf(db, scope, query)
   const tables = await tablesOf(db, scope, groups)
   const growths = await growthsOf(db, scope, groups)
   const last = await lastPosts(db, profilesIn(groups), scope.period)
@@ -77,10 +42,8 @@ export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQu
   })
   return {
     members: [...members].sort((a, b) => (b.followers ?? -1) - (a.followers ?? -1) || a.name.localeCompare(b.name)),
-    hidden: rivals.filter((group) => !isShown(group)).map(({ id, name }) => ({ id, name })),
-    networks: [...new Set([own, ...rivals].flatMap(({ profiles }) => profiles.map(({ network }) => network)))]
-      .sort()
-      .map((id) => ({ id, name: networkById(id).name })),
+    hidden,
+    networks,
     tables,
     posts: await bestPosts(db, groups, scope.period),
     lastDay: scope.period.to,

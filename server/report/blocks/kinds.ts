@@ -7,6 +7,7 @@ import { audienceBlock } from '../../read/audience/audienceBlock'
 import { linksBlock } from '../../read/links/linksBlock'
 import { pollBlock } from '../../read/audience/pollBlock'
 import { fieldBlock } from '../../compare/field/fieldBlock'
+import { habitsBlock } from '../../compare/habits/habitsBlock'
 import { directoriesBlock } from '../../read/directories/directoriesBlock'
 import { questionsBlock } from '../../read/questions/questionsBlock'
 import { ranksBlock } from '../../read/ranks/ranksBlock'
@@ -56,6 +57,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   reviews: reviewsBlock,
   times: timesBlock,
   field: fieldBlock,
+  habits: habitsBlock,
   open: openBlock,
   profiles: profilesBlock,
   found: foundBlock,

@@ -1,0 +1,54 @@
+import { networkById } from '../../../core/networks/networks'
+import type { Field, FieldQuery } from '../../../shared/compare/field'
+import { profilesOf, type ProfileRow } from '../../figures/questions/profileRows'
+import type { ResolvedScope } from '../../figures/resolveScope'
+import type { ClientDb } from '../../platform/database/clientDb'
+
+/** One organisation with its profiles: the client is 0. */
+export interface Group {
+  id: number
+  name: string
+  isOwn: boolean
+  profiles: ProfileRow[]
+}
+
+/** Who is compared with whom, those rivals that are not looked at now, and the networks on which any of them is. */
+export async function groupsOf(
+  db: ClientDb,
+  scope: ResolvedScope,
+  query: FieldQuery,
+): Promise<{ groups: Group[] } & Pick<Field, 'hidden' | 'networks'>> {
+  const hide = new Set(query.hide.split(',').filter(Boolean).map(Number))
+  const rivals = rivalsAmong(await profilesOf(db))
+  const own: Group = { id: 0, name: db.name, isOwn: true, profiles: scope.connected }
+  const isShown = ({ id }: Group) => !hide.has(id)
+  const onNetwork = (group: Group): Group => ({
+    ...group,
+    profiles: group.profiles.filter(({ network }) => query.network === '' || network === query.network),
+  })
+  return {
+    groups: [...(query.own === 'out' ? [] : [own]), ...rivals.filter(isShown)]
+      .map(onNetwork)
+      .filter(({ profiles }) => profiles.length > 0),
+    hidden: rivals.filter((group) => !isShown(group)).map(({ id, name }) => ({ id, name })),
+    networks: [...new Set([own, ...rivals].flatMap(({ profiles }) => profiles.map(({ network }) => network)))]
+      .sort()
+      .map((id) => ({ id, name: networkById(id).name })),
+  }
+}
+
+/** The rivals of a client that are watched and of which something is known, each with its profiles. */
+function rivalsAmong(profiles: readonly ProfileRow[]): Group[] {
+  const groups = new Map<string, ProfileRow[]>()
+  for (const row of profiles)
+    if (row.is_rival && row.is_active && row.has_figures) {
+      const name = row.rival ?? row.name
+      groups.set(name, [...(groups.get(name) ?? []), row])
+    }
+  return [...groups].map(([name, own]) => ({
+    id: Math.min(...own.map(({ profile_id: id }) => id)),
+    name,
+    isOwn: false,
+    profiles: own,
+  }))
+}
