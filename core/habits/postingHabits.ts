@@ -159,17 +159,23 @@ function judged(posts: readonly HabitPost[]): Record<'beside' | 'rest', (number 
 }
 
 function rhythmIn(posts: readonly HabitPost[], { members, period }: HabitsAsked): MemberRhythm[] {
+  const days = new Map<number, Map<Day, number>>(members.map((member) => [member, new Map()]))
+  for (const { member, day } of posts) {
+    const own = days.get(member)!
+    own.set(day, (own.get(day) ?? 0) + 1)
+  }
   const rhythms = rhythmOf(
-    posts.map(({ member, day }) => ({ group: String(member), day, posts: 1 })),
+    [...days].flatMap(([member, own]) =>
+      [...own].map(([day, count]) => ({ group: String(member), day, posts: count })),
+    ),
     period.to,
   )
   return members.flatMap((member) => {
     const rhythm = rhythms.find(({ group }) => group === String(member))
     if (!rhythm) return []
-    const own = posts.filter((post) => post.member === member)
     const weekdays = WEEKDAYS.map(() => 0)
-    for (const { day } of own) weekdays[weekday(day) - 1]!++
-    return { member, posts: own.length, weekdays, rhythm }
+    for (const [day, count] of days.get(member)!) weekdays[weekday(day) - 1]! += count
+    return { member, posts: weekdays.reduce((sum, count) => sum + count, 0), weekdays, rhythm }
   })
 }
 

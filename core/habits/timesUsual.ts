@@ -46,7 +46,9 @@ export function timesUsual(rests: readonly number[]): TimesUsual | undefined {
 export function judgeKinds(rests: readonly (number | undefined)[], kinds: readonly (readonly number[])[]): Judged[] {
   const score = rankScore(rests)
   const told = kinds.map((places) => {
-    const times = timesUsual(places.flatMap((place) => rests[place] ?? []))
+    const known: number[] = []
+    for (const place of places) if (rests[place] !== undefined) known.push(rests[place])
+    const times = timesUsual(known)
     return { times, score: times ? score(places) : 0 }
   })
   const counted = told.flatMap(({ times, score: own }, kind) => (times ? [{ kind, own }] : []))

@@ -34,14 +34,14 @@ export function rankScore(values: readonly (number | undefined)[]): (places: rea
     }
     return midranks[low]!
   }
+  const ranks = Float64Array.from(values, (value) => (value === undefined ? 0 : rankOf(value)))
   return (places) => {
     let [sum, count] = [0, 0]
-    for (const place of places) {
-      const value = values[place]
-      if (value === undefined) continue
-      sum += rankOf(value)
-      count++
-    }
+    for (const place of places)
+      if (ranks[place]! > 0) {
+        sum += ranks[place]!
+        count++
+      }
     const others = all - count
     if (count < LEAST || others < LEAST) return 0
     const off = sum - (count * (all + 1)) / 2
