@@ -8,7 +8,6 @@ import { standsWords, timesWords } from './habitsWords'
 
 const props = defineProps<{ habits: HabitsView; sign: string; isPlain?: boolean }>()
 const locale = useLocale()
-const MOST_SHOWN = 12
 /** Quiet and good comes first; what is said of the others follows. */
 const saidOf = (row: Corner) =>
   [
@@ -17,9 +16,6 @@ const saidOf = (row: Corner) =>
   ]
     .filter(Boolean)
     .join(', ')
-const isAll = ref(false)
-/** The first of them are those that something is said of; in a report no more are told. */
-const shown = computed(() => (isAll.value ? props.habits.corners : props.habits.corners.slice(0, MOST_SHOWN)))
 const found = computed(() => props.habits.corners.filter(({ isQuiet, stands }) => isQuiet && stands === 'above'))
 const COLUMNS = computed(() => [
   { key: 'network', label: 'Network', isWords: true, valueOf: ({ network }: Corner) => networkById(network).name },
@@ -66,25 +62,20 @@ const COLUMNS = computed(() => [
       <OrderedTable
         name="corners-order"
         :columns="COLUMNS"
-        :rows="shown"
+        :rows="habits.corners"
+        :most="12"
         :key-of="({ network, place }) => `${network} ${place}`"
         :is-plain="isPlain"
       >
+        <template #times="{ row }"
+          ><span class="figure">{{ timesWords(row.times, locale) }}</span></template
+        >
         <template #said="{ row }"
           ><strong v-if="row.isQuiet && row.stands === 'above'">{{ saidOf(row) }}</strong
           ><span v-else class="quiet">{{ saidOf(row) }}</span></template
         >
       </OrderedTable>
     </WideContent>
-    <button
-      v-if="!isPlain && habits.corners.length > MOST_SHOWN"
-      type="button"
-      class="bare as-link no-print"
-      :aria-expanded="isAll"
-      @click="isAll = !isAll"
-    >
-      {{ isAll ? `The first ${MOST_SHOWN} corners` : `All ${habits.corners.length} corners` }}
-    </button>
     <p class="quiet small">
       Over the 52 weeks to the end of the period. Quiet: rivals post less than half of what they post in a corner of
       that network on average. How posts did is told of all posts there, the client’s among them.
@@ -99,6 +90,9 @@ const COLUMNS = computed(() => [
 <style scoped>
 .small {
   font-size: var(--text-small);
+}
+.figure {
+  white-space: nowrap;
 }
 .found {
   max-width: 90ch;

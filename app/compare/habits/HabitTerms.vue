@@ -47,6 +47,7 @@ const COLUMNS = computed(() => [
       name="terms-order"
       :columns="COLUMNS"
       :rows="habits.terms"
+      :most="20"
       :key-of="({ term }) => term"
       :is-plain="isPlain"
     >
@@ -62,6 +63,9 @@ const COLUMNS = computed(() => [
           {{ sign }}{{ row.term }}
         </button></template
       >
+      <template #times="{ row }"
+        ><span class="figure">{{ timesWords(row.times, locale) }}</span></template
+      >
       <template #stands="{ row }"
         ><strong v-if="row.stands">{{ standsWords(row) }}</strong
         ><span v-else class="quiet">{{ standsWords(row) }}</span></template
@@ -69,3 +73,9 @@ const COLUMNS = computed(() => [
     </OrderedTable>
   </WideContent>
 </template>
+
+<style scoped>
+.figure {
+  white-space: nowrap;
+}
+</style>

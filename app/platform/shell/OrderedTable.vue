@@ -15,6 +15,8 @@ const props = defineProps<{
   rows: readonly Row[]
   keyOf: (row: Row) => string | number
   /** What the slot `end` holds, for those who do not see it. */ endLabel?: string
+  /** How many rows are shown until all are asked for; all of them where it is left out. */
+  most?: number
   /** Whether it stands still: in an edition everything is as it was issued. */ isPlain?: boolean
 }>()
 defineSlots<{ [key: string]: (scope: { row: Row }) => unknown }>()
@@ -23,7 +25,12 @@ const { ordered, select, orderOf } = useTableOrder(
   () => props.columns,
   () => props.rows,
 )
-const shown = computed(() => (props.isPlain ? props.rows : ordered.value))
+const isAll = ref(false)
+const isCut = computed(() => props.most !== undefined && props.rows.length > props.most)
+const shown = computed(() => {
+  const all = props.isPlain ? props.rows : ordered.value
+  return isCut.value && !isAll.value ? all.slice(0, props.most) : all
+})
 </script>
 
 <template>
@@ -53,5 +60,14 @@ const shown = computed(() => (props.isPlain ? props.rows : ordered.value))
         <slot name="end" :row="row" />
       </tr>
     </tbody>
+    <tfoot v-if="isCut && !isPlain" class="no-print">
+      <tr>
+        <td :colspan="columns.length" class="words">
+          <button type="button" class="bare as-link" :aria-expanded="isAll" @click="isAll = !isAll">
+            {{ isAll ? `The first ${most}` : `All ${rows.length}` }}
+          </button>
+        </td>
+      </tr>
+    </tfoot>
   </table>
 </template>
