@@ -71,8 +71,8 @@ const onlyWords = computed(() =>
         <p class="quiet small">
           {{ data.posts.toLocaleString('en') }} posts of this period, {{ data.judged.toLocaleString('en') }} of them
           judged: those up to {{ describeDay(data.judgedTo) }} of which reactions, comments or shares are known. Usual
-          of a post is the median of its profile in the 45 days before and after it; for hashtags, words and corners
-          also what its format does is taken away.
+          of a post is the median of its profile in the 45 days before and after it; except for formats, what its format
+          does is taken away too.
           <template v-if="data.cutAt"
             >Only the newest {{ data.cutAt.toLocaleString('en') }} posts are looked at.</template
           >
