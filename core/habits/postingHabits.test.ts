@@ -185,7 +185,8 @@ describe('the habits of a field', () => {
       post({ day: addDays(END, -363), text: 'the first day #lanterns', member: 7, profile: 2 }),
     ]
     const habits = habitsOf(posts, { ...asked, term: 'lanterns' })
-    expect([habits.posts, habits.judged, habits.allTerms]).toEqual([2, 2, 2])
+    // of either profile there are too few to be judged
+    expect([habits.posts, habits.judged, habits.allTerms]).toEqual([2, 0, 2])
     expect(habits.terms.map(({ term, posts: count }) => [term, count])).toEqual([
       ['lanterns', 2],
       ['moss', 1],
@@ -241,6 +242,13 @@ describe('the habits of a field', () => {
     expect(clip.value).toBeCloseTo(400.5 / Math.sqrt(400.5 * 100.5), 1)
     expect(film.value).toBeLessThan(1.2)
     expect(corners.find(({ place }) => place === 'clip')!.times!.value).toBeCloseTo(clip.value, 12)
+  })
+  it('judge no post of a profile that has fewer than five: it would be its own usual', () => {
+    const few = (count: number) =>
+      Array.from({ length: count }, (_, index) => post({ day: addDays('2026-10-01', index), profile: 3, text: '#few' }))
+    const many = Array.from({ length: 6 }, (_, index) => post({ day: addDays('2026-10-10', index) }))
+    expect(habitsOf([...few(4), ...many], asked).judged).toBe(6)
+    expect(habitsOf([...few(5), ...many], asked).judged).toBe(11)
   })
   it('leave out what a network does not say, and are nothing where nobody posts', () => {
     const silent = Array.from({ length: 6 }, (_, index) => {

@@ -4,6 +4,7 @@ import type { Period } from '../periods/period'
 import { hashtagsIn } from '../tags/tagRule'
 import { besideProfile, withoutFormats, type RespondedPost } from '../times/besideUsual'
 import { WEEKDAYS } from '../times/slots'
+import { LEAST_POSTS } from '../why/carryingPosts'
 import { cornersOf, type Corner } from './corners'
 import { formatHabits, type FormatHabit } from './formatHabits'
 import { onlyOf, termHabits, type TermHabit } from './termHabits'
@@ -144,8 +145,12 @@ function judged(posts: readonly HabitPost[]): Record<'beside' | 'rest', (number 
   const rest = new Array<number | undefined>(posts.length)
   const indices: number[] = []
   const responded: RespondedPost[] = []
+  const known = new Map<number, number>()
+  for (const { profile, interactions } of posts)
+    if (interactions !== undefined) known.set(profile, (known.get(profile) ?? 0) + 1)
   posts.forEach(({ at, profile, format, interactions }, index) => {
-    if (interactions === undefined) return
+    // a few posts have no usual but themselves
+    if (interactions === undefined || known.get(profile)! < LEAST_POSTS) return
     indices.push(index)
     responded.push({ at, profile, format, response: interactions })
   })

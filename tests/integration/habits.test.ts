@@ -64,10 +64,11 @@ function timesOf(posts: readonly (Raw & { who: string })[]): Map<Raw, { withForm
     return value === undefined || post.day > '2026-10-21' ? [] : [{ post, level: Math.log(value + 0.5) }]
   })
   const ofProfile = group(known, ({ post }) => post.profile)
-  const beside = known.map(({ post, level }) => {
+  const beside = known.flatMap(({ post, level }) => {
     const own = ofProfile.get(post.profile)!
+    if (own.length < 5) return []
     const around = own.filter((other) => Math.abs(+other.post.at - +post.at) <= 45 * 86_400_000)
-    return { post, value: level - median(around.length < 5 ? own : around, (other) => other.level)! }
+    return [{ post, value: level - median(around.length < 5 ? own : around, (other) => other.level)! }]
   })
   const formats = rollup(
     beside,

@@ -16,6 +16,7 @@ const saidOf = (row: Corner) =>
   ]
     .filter(Boolean)
     .join(', ')
+const hasRivals = computed(() => props.habits.members.some(({ isOwn }) => !isOwn))
 const found = computed(() => props.habits.corners.filter(({ isQuiet, stands }) => isQuiet && stands === 'above'))
 const COLUMNS = computed(() => [
   { key: 'network', label: 'Network', isWords: true, valueOf: ({ network }: Corner) => networkById(network).name },
@@ -46,7 +47,10 @@ const COLUMNS = computed(() => [
 
 <template>
   <div>
-    <p v-if="found.length" class="found">
+    <p v-if="!hasRivals" class="quiet">
+      No rival is looked at.<template v-if="!isPlain"> Choose one above, or add its profiles.</template>
+    </p>
+    <p v-else-if="found.length" class="found">
       Rivals are quiet, and posts do well:
       <template v-for="(corner, index) in found" :key="`${corner.network} ${corner.place}`"
         ><template v-if="index">; </template
