@@ -8,6 +8,7 @@ import { benchOverview } from './overview'
 import { benchAllClients } from './allClients'
 import { benchPlaces } from './places'
 import { benchDirectories } from './directories'
+import { benchField } from './field'
 import { benchHabits } from './habits'
 import { benchRanks } from './ranks'
 import { benchTimes } from './times'
@@ -27,6 +28,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   times: { run: benchTimes },
   ranks: { run: benchRanks },
   directories: { run: benchDirectories },
+  field: { run: () => withDatabase(benchField) },
   habits: { run: benchHabits },
   places: { run: () => withDatabase(benchPlaces) },
   publishing: { run: () => withDatabase(benchPublishing) },

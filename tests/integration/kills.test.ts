@@ -47,9 +47,11 @@ const worker = (): ChildProcess =>
 const letLeasesEnd = () =>
   pool().query("UPDATE job SET lease_until = NOW() - INTERVAL 1 SECOND WHERE state = 'running'")
 
+/** Whether work of the client is left; what happens by the clock belongs to no client, and comes when its minute does. */
 const isBusy = async () => {
   const [rows] = await pool().query(
-    "SELECT COUNT(*) AS count FROM job WHERE state IN ('queued', 'running') AND kind <> 'edition.print'",
+    "SELECT COUNT(*) AS count FROM job WHERE state IN ('queued', 'running') AND kind <> 'edition.print' AND client_id = ?",
+    [db.clientId],
   )
   return (rows as { count: number }[])[0]!.count > 0
 }

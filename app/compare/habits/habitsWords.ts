@@ -1,8 +1,6 @@
 import { formatter } from '~~/core/format/formatter'
 import type { TimesUsual } from '~~/core/habits/timesUsual'
-
-/** Fewer posts than these tell nothing. */
-const LEAST_POSTS = 5
+import { LEAST_POSTS } from '~~/core/why/carryingPosts'
 
 /** How posts did: "1.42 × (1.10–1.93)". */
 export function timesWords(times: TimesUsual | undefined, locale: string): string {
