@@ -26,8 +26,21 @@ async function toggle(event: Event, target?: HTMLElement) {
 }
 const hide = () => popover.value?.hide()
 
+/** What the library does about scrolling, which it does not tell in its types. */
+interface Floating {
+  unbindScrollListener: () => void
+  alignOverlay: () => void
+}
+const floating = () => popover.value as unknown as Floating
+/** The library closes when anything scrolls, also by itself while a page comes; here what is open goes along. */
+useEventListener('scroll', () => isOpen.value && inside.value && floating().alignOverlay(), {
+  capture: true,
+  passive: true,
+})
+
 /** The focus goes into what opened, as soon as there is something that takes it. */
 async function enter() {
+  floating().unbindScrollListener()
   place = inside.value
   for (let frame = 0; frame < MOST_FRAMES && isOpen.value; frame++) {
     const first = inside.value && firstFocusable(inside.value)
