@@ -8,7 +8,7 @@ import { formatHabits } from './formatHabits'
 import { habitsOf, type HabitPost, type HabitsAsked } from './postingHabits'
 import { onlyOf, termHabits } from './termHabits'
 import { timesUsual } from './timesUsual'
-import { wordsIn } from './wordsIn'
+import { everyWordIn, wordsIn } from './wordsIn'
 
 describe('the median with its interval', () => {
   it('needs five values for nine of ten, and leaves out as many ends as the level allows', () => {
@@ -71,7 +71,9 @@ describe('words', () => {
       'cake',
     ])
     expect(wordsIn('Bäume und Bäume; des arbres, l’été')).toEqual(['bäume', 'arbres', "l'été"])
-    expect(wordsIn('12 🌿 ab')).toEqual([])
+    expect(wordsIn('12 🌿 ab 2026')).toEqual([])
+    expect(wordsIn('Room 12b at moss.example/rooms, moss.Example')).toEqual(['room', '12b', 'moss', 'example'])
+    expect(everyWordIn('The 12 cakes of A. Moss')).toEqual(['the', '12', 'cakes', 'of', 'a', 'moss'])
     // the same letters, written in two ways
     expect(wordsIn('cafe\u0301')).toEqual(wordsIn('café'))
   })
@@ -208,6 +210,12 @@ describe('the habits of a field', () => {
       [7, 2, '2025-10-30'],
     ])
     expect([habits.corners.length, habits.emptyCorners]).toEqual([3, 4])
+  })
+  it('look at any word by itself, also one that every text has', () => {
+    const posts = [post({ day: '2026-10-05', text: 'The moss of the wall' })]
+    const habits = habitsOf(posts, { ...asked, terms: 'words', term: 'the' })
+    expect(habits.terms.map(({ term }) => term)).toEqual(['moss', 'wall'])
+    expect(habits.term!.posts).toBe(1)
   })
   it('judge posts beside their own profile, so that a large one lends nothing to its words', () => {
     const many = (profile: number, level: number, text: string) =>

@@ -6,26 +6,17 @@ import { besideProfile, withoutFormats, type RespondedPost } from '../times/besi
 import { WEEKDAYS } from '../times/slots'
 import { LEAST_POSTS } from '../why/carryingPosts'
 import { cornersOf, type Corner } from './corners'
+import type { CornerKind, TermKind } from './habitKinds'
 import { formatHabits, type FormatHabit } from './formatHabits'
 import { onlyOf, termHabits, type TermHabit } from './termHabits'
 import { timesUsual, type TimesUsual } from './timesUsual'
-import { wordsIn } from './wordsIn'
+import { everyWordIn, wordsIn } from './wordsIn'
 
-/** What is looked for in the texts of posts. */
-export const TERMS = [
-  { id: 'hashtags', name: 'hashtags', of: hashtagsIn },
-  { id: 'words', name: 'words', of: wordsIn },
-] as const
-export type TermKind = (typeof TERMS)[number]['id']
-
-/** What parts the corners of a network. */
-export const CORNERS = [
-  { id: 'weekday', name: 'weekdays' },
-  { id: 'format', name: 'formats' },
-  { id: 'format-weekday', name: 'formats by weekday' },
-  { id: 'hashtag', name: 'hashtags' },
-] as const
-export type CornerKind = (typeof CORNERS)[number]['id']
+/** How texts are read: the terms that say something, and every one, which can be looked at by itself. */
+const READ: Readonly<Record<TermKind, Record<'telling' | 'every', (text: string) => string[]>>> = {
+  hashtags: { telling: hashtagsIn, every: hashtagsIn },
+  words: { telling: wordsIn, every: everyWordIn },
+}
 
 /** A post of the field by what everybody can see of it. */
 export interface HabitPost {
@@ -95,7 +86,8 @@ const [MOST_TERMS, MOST_ONLY, LEAST_ONLY, MOST_CORNERS] = [60, 8, 3, 60]
  * is usual of a profile is taken from all its posts that are given; formats, and corners of formats, are judged beside
  * it, everything else beside it and what the format does.
  *
- * @param posts  of the members, from 52 weeks before the end of the period, or its beginning where that is earlier
+ * @param posts  of the members, from 52 weeks before the end of the period, or its beginning where that is earlier; those
+ *               of the 45 days before and after belong to what is usual
  * @example      habitsOf(posts, { members: [0, 7], period, terms: 'hashtags', term: '', corners: 'weekday' }).terms[0].term
  */
 export function habitsOf(posts: readonly HabitPost[], asked: HabitsAsked): Habits {
@@ -106,9 +98,9 @@ export function habitsOf(posts: readonly HabitPost[], asked: HabitsAsked): Habit
     (index) => posts[index]!.day >= asked.period.from && posts[index]!.day <= asked.period.to,
   )
   const inYear = indices.filter((index) => posts[index]!.day >= from && posts[index]!.day <= asked.period.to)
-  const of = TERMS.find(({ id }) => id === asked.terms)!.of
+  const { telling } = READ[asked.terms]
   const terms = termHabits(
-    inPeriod.map((index) => ({ member: posts[index]!.member, terms: of(posts[index]!.text), rest: rest[index] })),
+    inPeriod.map((index) => ({ member: posts[index]!.member, terms: telling(posts[index]!.text), rest: rest[index] })),
   )
   // where formats part the corners, what a format does is told and not taken away
   const corners = cornersIn(posts, inYear, asked.corners.startsWith('format') ? beside : rest, asked.corners)
@@ -234,8 +226,8 @@ function lookedAt(
   { term, terms, members, period }: HabitsAsked,
   from: Day,
 ): TermLookedAt {
-  const of = TERMS.find(({ id }) => id === terms)!.of
-  const found = inYear.filter((index) => of(posts[index]!.text).includes(term))
+  const { every } = READ[terms]
+  const found = inYear.filter((index) => every(posts[index]!.text).includes(term))
   const weeks = Array.from({ length: HABIT_DAYS / 7 }, (_, week) => ({ from: addDays(from, 7 * week), posts: 0 }))
   for (const index of found) weeks[Math.floor(daysBetween(from, posts[index]!.day) / 7)]!.posts++
   return {

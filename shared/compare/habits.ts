@@ -1,5 +1,6 @@
 import { object, string, type InferType } from 'yup'
-import { CORNERS, TERMS, type CornerKind, type Habits, type TermKind } from '../../core/habits/postingHabits'
+import { CORNERS, TERMS, type CornerKind, type TermKind } from '../../core/habits/habitKinds'
+import type { Habits } from '../../core/habits/postingHabits'
 import { fieldFields, type Field } from './field'
 
 const LONGEST_TERM = 60
@@ -28,6 +29,8 @@ export const habitsSchema = object({
   term: string()
     .trim()
     .lowercase()
+    // as texts are read: accents in one way, and one apostrophe
+    .transform((term: unknown) => (typeof term === 'string' ? term.normalize('NFC').replaceAll('’', "'") : term))
     .max(LONGEST_TERM, `A hashtag or a word has ${LONGEST_TERM} letters at the most.`)
     .matches(/^[\p{L}\p{M}\p{N}_'-]*$/u, 'Write one hashtag or word, without its sign.')
     .default(''),

@@ -1,41 +1,34 @@
 <script setup lang="ts">
 /** Which part of the habits a block shows, and of what. */
-import { CORNERS, TERMS } from '~~/core/habits/postingHabits'
+import { CORNERS, TERMS } from '~~/core/habits/habitKinds'
 import { HABIT_PARTS } from '~~/shared/compare/habits'
 import type { Block } from '~~/shared/report/blocks'
 
-defineProps<{ block: Block; number: number }>()
+const props = defineProps<{ block: Block; number: number }>()
 const emit = defineEmits<{ edit: [part: Partial<Block>] }>()
+/** What can be chosen: the part, and what parts what it shows. */
+const choices = computed(() => {
+  const { part = 'terms', terms = 'hashtags', corners = 'weekday' } = props.block
+  return [
+    { key: 'part', name: 'Part', value: part, options: [...HABIT_PARTS] },
+    ...(part === 'terms' || part === 'only'
+      ? [{ key: 'terms', name: 'Hashtags or words', value: terms, options: [...TERMS] }]
+      : []),
+    ...(part === 'corners' ? [{ key: 'corners', name: 'Corners', value: corners, options: [...CORNERS] }] : []),
+  ]
+})
 </script>
 
 <template>
   <Select
-    :model-value="block.part ?? 'terms'"
-    :options="[...HABIT_PARTS]"
+    v-for="choice in choices"
+    :key="choice.key"
+    :model-value="choice.value"
+    :options="choice.options"
     option-label="name"
     option-value="id"
     size="small"
-    :aria-label="`Part of block ${number}`"
-    @update:model-value="(part) => emit('edit', { part })"
-  />
-  <Select
-    v-if="(block.part ?? 'terms') === 'terms' || block.part === 'only'"
-    :model-value="block.terms ?? 'hashtags'"
-    :options="[...TERMS]"
-    option-label="name"
-    option-value="id"
-    size="small"
-    :aria-label="`Hashtags or words of block ${number}`"
-    @update:model-value="(terms) => emit('edit', { terms })"
-  />
-  <Select
-    v-if="block.part === 'corners'"
-    :model-value="block.corners ?? 'weekday'"
-    :options="[...CORNERS]"
-    option-label="name"
-    option-value="id"
-    size="small"
-    :aria-label="`Corners of block ${number}`"
-    @update:model-value="(corners) => emit('edit', { corners })"
+    :aria-label="`${choice.name} of block ${number}`"
+    @update:model-value="(value: string) => emit('edit', { [choice.key]: value })"
   />
 </template>

@@ -23,3 +23,6 @@ export const usersWords = (
 
 export const memberName = (members: readonly { id: number; name: string }[], member: number): string =>
   members.find(({ id }) => id === member)?.name ?? ''
+
+/** What stands before a hashtag, and before nothing else. */
+export const signOf = (kind: string): string => (kind.startsWith('hashtag') ? '#' : '')

@@ -1,6 +1,7 @@
 import { addDays } from '../../../core/days/day'
 import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import { HABIT_DAYS, type HabitPost, type Habits, type HabitsAsked } from '../../../core/habits/postingHabits'
+import { USUAL_DAYS } from '../../../core/times/besideUsual'
 import type { HabitsQuery, HabitsView } from '../../../shared/compare/habits'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { now } from '../../platform/clock'
@@ -12,8 +13,6 @@ import { groupsOf, type Group } from '../field/groups'
 /** How many posts are looked at, the newest; and how long a post gathers before it is judged. */
 export const MOST_POSTS = 100_000
 const YOUNG_DAYS = 7
-/** What is usual of a post is taken from so many days before it too. */
-const USUAL_BEFORE_DAYS = 45
 
 const inThread = threadOf<{ posts: readonly HabitPost[]; asked: HabitsAsked }, Habits>(
   'server/compare/habits/habitsThread.ts',
@@ -66,7 +65,10 @@ export async function fieldHabits(db: ClientDb, scope: ResolvedScope, query: Hab
   }
 }
 
-/** The newest posts of the members up to a day, one more than are looked at, with what everybody can see of them. */
+/**
+ * The newest posts of the members between two days and around them, from which what is usual is taken, one more than are
+ * looked at, with what everybody can see of them.
+ */
 async function postsOf(db: ClientDb, groups: readonly Group[], from: string, to: string) {
   const profiles = groups.flatMap(({ profiles: own }) => own.map(({ profile_id: id }) => id))
   if (profiles.length === 0) return []
@@ -84,7 +86,7 @@ async function postsOf(db: ClientDb, groups: readonly Group[], from: string, to:
     FROM     post p
     WHERE    p.client_id = ${db.client}
     AND      p.profile_id IN (${profiles})
-    AND      p.day BETWEEN ${addDays(from, -USUAL_BEFORE_DAYS)} AND ${to}
+    AND      p.day BETWEEN ${addDays(from, -USUAL_DAYS)} AND ${addDays(to, USUAL_DAYS)}
     ORDER BY p.published_at DESC, p.profile_id, p.remote_id
     LIMIT    ${MOST_POSTS + 1}`)
 }
