@@ -9,7 +9,7 @@ async function begin(page: Page, title: string): Promise<string> {
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
   return page.url()
 }
-const comment = (page: Page) => page.getByRole('textbox', { name: 'Comment on block 1' })
+const comment = (page: Page) => page.getByRole('textbox', { name: 'Comment on block 1', exact: true })
 const standing = (page: Page, text: string | RegExp) =>
   expect(page.getByRole('status').filter({ hasText: text })).toBeVisible()
 /** What a browser writes into its console of its own accord while it has no line, or is told of two versions. */

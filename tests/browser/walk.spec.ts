@@ -87,8 +87,10 @@ test('from signing in to an edition that does not change', async ({ page, browse
     await page.getByRole('link', { name: 'Mossgate Gardens, four-week report', exact: true }).click()
     await page.getByRole('textbox', { name: 'Period' }).fill('1 to 28 October 2026')
     await page.getByRole('textbox', { name: 'Period' }).blur()
-    await page.getByLabel('Comment on block 1').fill('Three days shut, and yet a good month.')
-    await page.getByLabel('Comment on block 1').blur()
+    await page
+      .getByRole('textbox', { name: 'Comment on block 1', exact: true })
+      .fill('Three days shut, and yet a good month.')
+    await page.getByRole('textbox', { name: 'Comment on block 1', exact: true }).blur()
     await expect(page.getByRole('status').getByText('Saved', { exact: true })).toBeVisible()
     await page.getByRole('button', { name: 'Look at edition 1' }).click()
     await expect(
