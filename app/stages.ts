@@ -37,6 +37,7 @@ export const STAGES: readonly {
     pages: [
       { name: 'Field', path: 'field', needs: 'rivals' },
       { name: 'Habits', path: 'habits', needs: 'rivals' },
+      { name: 'Industry', path: 'industry', needs: 'figures' },
     ],
   },
   { name: 'Plan', pages: [{ name: 'Calendar', path: 'calendar', needs: 'figures' }] },

@@ -21,6 +21,10 @@ export interface DemoProfile {
   connected: boolean
   /** The competitor that it belongs to. */
   rival?: string
+  /** It grows by so much a year in its last days instead. */
+  faster?: { days: number; growthPerYear: number }
+  /** It is on the network only since so many days before the end of the world’s time. */
+  begins?: number
   /** It is on the network, but nobody has added it to the application. */
   isHidden?: boolean
 }
@@ -413,6 +417,7 @@ export const PROFILES: readonly DemoProfile[] = [
     postsPerWeek: 7,
     impressionsPerPost: 3300,
     rate: 0.039,
+    faster: { days: 91, growthPerYear: 0.75 },
     connected: false,
     rival: 'Thornapple Park',
   },
@@ -473,6 +478,7 @@ export const PROFILES: readonly DemoProfile[] = [
     postsPerWeek: 0.5,
     impressionsPerPost: 1500,
     rate: 0.024,
+    begins: 150,
     connected: false,
     rival: 'Bellweather Arboretum',
   },
@@ -628,6 +634,22 @@ export const PROFILES: readonly DemoProfile[] = [
   },
   {
     client: 'mossgate-gardens',
+    network: 'commons',
+    handle: 'glassfernery',
+    name: 'The Glass Fernery',
+    remoteId: '10220611208834172',
+    followers: 640,
+    growthPerYear: 3,
+    background: 80,
+    postsPerWeek: 3,
+    impressionsPerPost: 420,
+    rate: 0.05,
+    connected: false,
+    rival: 'The Glass Fernery',
+    isHidden: true,
+  },
+  {
+    client: 'mossgate-gardens',
     network: 'cork',
     handle: 'mossgategardens',
     name: 'Mossgate Gardens',
@@ -751,6 +773,17 @@ export const EVENTS: readonly DemoEvent[] = [
     note: { title: 'Storm week, no ferries.', body: 'All sailings cancelled.' },
   },
   { client: 'kittiwake-line', handle: 'kittiwakeline', from: 22, to: 20, factor: 0.45, missing: true },
+  // a rival’s post was passed on far more than usual
+  { client: 'mossgate-gardens', handle: '@thornapplepark', from: 9, to: 9, factor: 6, mustPost: true },
+  // one rival has not posted since the storm
+  ...['bluecormorant', '@bluecormorant'].map((handle) => ({
+    client: 'kittiwake-line',
+    handle,
+    from: 18,
+    to: 0,
+    factor: 1,
+    silent: true,
+  })),
   { client: 'orrery-press', handle: '@orrerypress', from: 12, to: 11, factor: 14, mustPost: true },
 ]
 
@@ -765,6 +798,25 @@ export const TAGS = [
   { client: 'kittiwake-line', name: 'timetable', colour: 1, rule: { any: 'timetable, times, sailings, tide' } },
   { client: 'orrery-press', name: 'try at home', colour: 1, rule: { any: 'build, make, grow, weigh' } },
 ] as const
+
+/** Figures of an industry that were made up for the demo: measure, network, followers from and below, quartiles. */
+export const INDUSTRY = {
+  client: 'mossgate-gardens',
+  source: 'Parks and gardens on networks, made up for the demo',
+  ago: 120,
+  figures: [
+    ['post_rate', 'tintype', 1000, 10_000, 0.014, 0.031, 0.058],
+    ['post_rate', 'tintype', 10_000, 100_000, 0.008, 0.017, 0.033],
+    ['post_rate', 'commons', 10_000, 100_000, 0.001, 0.0024, 0.0051],
+    ['post_rate', 'zoetrope', null, null, 0.012, 0.034, 0.09],
+    ['post_rate', '', null, null, null, 0.012, null],
+    ['week_posts', '', null, null, 1.5, 3.2, 5.6],
+    ['week_posts', 'tintype', null, null, 2.1, 4, 6.8],
+    ['growth', '', 1000, 10_000, 0.002, 0.008, 0.021],
+    ['growth', '', 10_000, 100_000, 0.001, 0.005, 0.012],
+    ['engagement_by_impressions', '', null, null, 0.012, 0.026, 0.044],
+  ],
+} as const
 
 /** Polls and surveys that were written down; `people` where each could give several answers. */
 export const POLLS = [

@@ -14,7 +14,19 @@ import { applyRules } from '../server/figures/tagging'
 import { clientDb, inTransaction, type ClientRow } from '../server/platform/database/clientDb'
 import { STORED_BREAKDOWNS, breakdownById } from '../core/breakdowns/breakdowns'
 import { NETWORKS } from '../core/networks/networks'
-import { AGENCY, CLIENTS, EVENTS, PEOPLE, POLLS, PROFILES, SETS, TAGS, TARGETS, type DemoProfile } from './cast'
+import {
+  AGENCY,
+  CLIENTS,
+  EVENTS,
+  PEOPLE,
+  POLLS,
+  PROFILES,
+  SETS,
+  TAGS,
+  TARGETS,
+  type DemoProfile,
+  INDUSTRY,
+} from './cast'
 import { breakdownsOf } from './breakdowns'
 import { loadDirectories } from './loadDirectories'
 import { LINK_PAGES, LINKS, viewsOf, visitsOf } from './links'
@@ -316,6 +328,17 @@ export async function loadDemo(
         JSON.stringify(blocks),
       ])
     }
+    await fill(
+      'INSERT INTO industry_figure (client_id, measure, network, from_size, below_size, lower_value, middle_value, ' +
+        'upper_value, source, day, is_invented)',
+      INDUSTRY.figures.map((figure) => [
+        clients.get(INDUSTRY.client),
+        ...figure,
+        INDUSTRY.source,
+        addDays(anchor, -INDUSTRY.ago),
+        1,
+      ]),
+    )
     for (const { client, ago, answers, ...poll } of POLLS)
       await insert(
         'INSERT INTO poll (client_id, question, asked, chosen, from_day, to_day, is_multiple, people, answers, created_by) ' +

@@ -127,6 +127,9 @@ const RIVAL_HASHTAGS: Readonly<Record<string, readonly string[]>> = {
   'Bellweather Arboretum': ['#gardens'],
 }
 
+/** A hashtag that a rival has begun to use in its last weeks. */
+const BEGUN_HASHTAG: Readonly<Record<string, string>> = { 'Paper Comet': '#cometclub' }
+
 /** What is written while a garden is open at night, in either of two years. */
 const NIGHTS = [
   'Night opening on Friday: two hundred lanterns, one walk, soup at the gate.',
@@ -143,8 +146,13 @@ const pick = <T>(from: readonly T[], ...key: (string | number)[]): T => from[Mat
  * about that.
  *
  * @param isNight  whether the day lies around a night opening of its own
+ * @param isLate   whether it is written in the last weeks, in which one rival has a new hashtag
  */
-export function textOf(profile: DemoProfile, key: readonly (string | number)[], isNight: boolean): string {
+export function textOf(
+  profile: DemoProfile,
+  key: readonly (string | number)[],
+  { isNight, isLate }: { isNight: boolean; isLate: boolean },
+): string {
   if (isNight && unit(...key, 'night') < 0.45)
     return `${pick(NIGHTS, ...key, 'night text')} #nightopening${unit(...key, 'lanterns') < 0.6 ? ' #lanterns' : ''}`
   const whole = WHOLE[profile.client]!
@@ -156,9 +164,12 @@ export function textOf(profile: DemoProfile, key: readonly (string | number)[], 
         (unit(...key, 'dot') < 0.7 ? '. ' : '! ') +
         pick(voice.endings, ...key, 'end')
   // rivals write of the same things, under a name of their own, and lead to nothing of the client’s
-  const hashtags = profile.rival
-    ? [`#${profile.rival.toLowerCase().replaceAll(' ', '')}`, ...(RIVAL_HASHTAGS[profile.rival] ?? [])]
-    : voice.hashtags
+  const begun = isLate && profile.rival ? BEGUN_HASHTAG[profile.rival] : undefined
+  const hashtags = begun
+    ? [begun]
+    : profile.rival
+      ? [`#${profile.rival.toLowerCase().replaceAll(' ', '')}`, ...(RIVAL_HASHTAGS[profile.rival] ?? [])]
+      : voice.hashtags
   const tags = unit(...key, 'tags') < 0.6 ? ` ${pick(hashtags, ...key, 'tag 1')}` : ''
   if (profile.rival) return `${said.trim()}${tags}`
   const chance = unit(...key, 'link')

@@ -55,6 +55,8 @@ const WATCHED: Record<string, { seconds: number; completed: number }> = {
   zoetrope: { seconds: 11, completed: 0.31 },
   lantern: { seconds: 96, completed: 0.14 },
 }
+/** A rival has a new hashtag in so many last days. */
+const LATE_DAYS = 20
 /** How much more the posts of one rival bring that give seeds away. */
 const SWAP_EFFECT = 1.7
 /** Nobody at the gardens' rivals posts on Commons on a Saturday, though people are there. */
@@ -85,7 +87,11 @@ export function world(anchor: Day) {
     return WEEKDAY_STRENGTH[weekday(day) - 1]! * season * events
   }
 
+  const isThere = ({ begins }: DemoProfile, day: Day): boolean =>
+    begins === undefined || daysBetween(day, anchor) <= begins
+
   function postsOn(profile: DemoProfile, day: Day): DemoPost[] {
+    if (!isThere(profile, day)) return []
     if (eventsOf(profile, day).some(({ silent }) => silent) || isAtRest(profile, day)) return []
     const key = [profile.remoteId, day] as const
     const mean = profile.postsPerWeek / 7
@@ -99,7 +105,10 @@ export function world(anchor: Day) {
       const format = isLive ? 'live' : drawnFormat
       const hour = hourOfPost(profile, day, unit(...key, index, 'hour'))
       const remoteId = `${profile.remoteId.slice(0, 8)}${String(dayNumber(day)).padStart(6, '0')}${index}`
-      const text = textOf(profile, [...key, index], isAroundNight(profile, day))
+      const text = textOf(profile, [...key, index], {
+        isNight: isAroundNight(profile, day),
+        isLate: daysBetween(day, anchor) <= LATE_DAYS,
+      })
       return {
         remoteId,
         publishedAt: `${day}T${twoDigits(hour)}:${twoDigits(Math.floor(unit(...key, index, 'minute') * 60))}:00Z`,
@@ -166,7 +175,10 @@ export function world(anchor: Day) {
   }
 
   function grown(profile: DemoProfile, day: Day): number {
-    return Math.exp((-Math.log(1 + profile.growthPerYear) * daysBetween(day, anchor)) / 365)
+    const before = daysBetween(day, anchor)
+    const { days, growthPerYear } = profile.faster ?? { days: 0, growthPerYear: 0 }
+    const late = Math.min(before, days)
+    return Math.exp((-Math.log(1 + growthPerYear) * late - Math.log(1 + profile.growthPerYear) * (before - late)) / 365)
   }
 
   function followers(profile: DemoProfile, day: Day): number {
@@ -240,7 +252,7 @@ export function world(anchor: Day) {
    * @returns     undefined where the network has nothing for the day
    */
   function profileDay(profile: DemoProfile, day: Day, asOf: Day): DemoDay | undefined {
-    if (day > asOf || eventsOf(profile, day).some(({ missing }) => missing)) return undefined
+    if (day > asOf || !isThere(profile, day) || eventsOf(profile, day).some(({ missing }) => missing)) return undefined
     const figures = base(profile, day)
     const provisional = (value: number) => (daysBetween(day, asOf) < 3 ? Math.floor(value * 0.965) : value)
     const gained = followers(profile, day) - followers(profile, addDays(day, -1))

@@ -1,4 +1,10 @@
+import { seekFieldJob } from './compare/field/seekField'
+import { SEEK_DUE, WATCH_DUE } from './compare/field/jobs'
+import { seekDueJob } from './compare/field/seekDue'
+import { watchDueJob } from './compare/field/watchDue'
+import { watchFieldJob } from './compare/field/watchField'
 import { askDirectory } from './gather/connectors/askDirectory'
+import { askHandle } from './gather/connectors/askHandle'
 import { askRanks } from './gather/connectors/askRanks'
 import { takePackageJob } from './gather/data/takePackage'
 import { importApplyJob } from './gather/imports/importApply'
@@ -47,6 +53,10 @@ export const JOBS: readonly JobModule[] = [
   entriesDueJob,
   pollEntriesJob(askDirectory),
   sendCorrectionsJob(askDirectory),
+  watchDueJob,
+  watchFieldJob,
+  seekDueJob,
+  seekFieldJob(askHandle),
 ]
 
 /** What the application does by the clock. */
@@ -56,6 +66,8 @@ export const SCHEDULES: readonly Schedule[] = [
   { job: VOLUME, pattern: '*/10 * * * *' },
   { job: RANKS_DUE, pattern: '*/10 * * * *' },
   { job: ENTRIES_DUE, pattern: '*/15 * * * *' },
+  { job: WATCH_DUE, pattern: '25 * * * *' },
+  { job: SEEK_DUE, pattern: '40 3 * * *' },
   { job: HOUSEKEEPING, pattern: '17 * * * *' },
 ]
 

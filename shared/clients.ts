@@ -21,7 +21,7 @@ export interface ProfileTrouble {
 
 /** What has to be done soon, and where. */
 export interface Due {
-  kind: 'report' | 'target' | 'reviews' | 'plan' | 'directories' | 'questions'
+  kind: 'report' | 'target' | 'reviews' | 'plan' | 'directories' | 'questions' | 'field'
   id: number
   sentence: string
 }

@@ -23,17 +23,15 @@ const inDanger = computed(() =>
 )
 const due = computed(() => (data.value ?? []).flatMap((client) => client.due.map((item) => ({ client, item }))))
 const place = (slug: string, { kind, id }: Due) =>
-  kind === 'report'
-    ? `/${slug}/reports/${id}`
-    : kind === 'reviews'
-      ? { path: `/${slug}/reviews`, query: { period: 'last-90-days', state: 'waiting' } }
-      : kind === 'plan'
-        ? { path: `/${slug}/calendar`, query: { state: 'needs' } }
-        : kind === 'questions'
-          ? { path: `/${slug}/questions`, query: { period: 'last-90-days', state: 'waiting' } }
-          : kind === 'directories'
-            ? { path: `/${slug}/directories`, hash: '#changes' }
-            : { path: `/${slug}/overview`, hash: '#targets' }
+  ({
+    report: `/${slug}/reports/${id}`,
+    reviews: { path: `/${slug}/reviews`, query: { period: 'last-90-days', state: 'waiting' } },
+    plan: { path: `/${slug}/calendar`, query: { state: 'needs' } },
+    questions: { path: `/${slug}/questions`, query: { period: 'last-90-days', state: 'waiting' } },
+    directories: { path: `/${slug}/directories`, hash: '#changes' },
+    field: { path: `/${slug}/field`, hash: '#seen' },
+    target: { path: `/${slug}/overview`, hash: '#targets' },
+  })[kind]
 const troubled = computed(() =>
   (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))),
 )

@@ -22,7 +22,10 @@ export const TOPICS = {
     'targets',
     'traffic',
     'field',
+    'field-lines',
     'habits',
+    'sightings',
+    'industry',
     'places',
     'place',
     'review-figures',
@@ -55,10 +58,14 @@ export const TOPICS = {
   ranks: ['ranks', 'rank', 'rank-allowance'],
   /** Entries in directories were looked at, corrected, or settled: also in the master record. */
   directories: ['directories', 'entries', 'places', 'place', 'all-clients'],
+  /** What rivals did was read, or is open again. */
+  sightings: ['sightings', 'all-clients'],
+  /** Figures of the industry were written down, brought or removed. */
+  industry: ['industry'],
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */
-  profiles: ['scope', 'search', 'field', 'habits', 'places', 'place', 'times', 'calendar'],
+  profiles: ['scope', 'search', 'field', 'field-lines', 'habits', 'sightings', 'places', 'place', 'times', 'calendar'],
   notes: ['notes', 'overview', 'unusual', 'all-clients'],
   scopes: ['scope'],
   targets: ['targets', 'all-clients'],

@@ -44,7 +44,11 @@ export const useShell = defineStore('shell', () => {
   const note = ref<Partial<Note>>()
   /** The stretches of days that a new note is for, where they are several: each gets it. */
   const noteDays = ref<{ from: string; to: string }[]>([])
-  watch(note, (open) => !open && (noteDays.value = []))
+  /** What follows once it is kept. */
+  const noteKept = shallowRef<() => Promise<void>>()
+  watch(note, (open) => {
+    if (!open) [noteDays.value, noteKept.value] = [[], undefined]
+  })
   return {
     openings,
     isMarginOpen,
@@ -61,5 +65,6 @@ export const useShell = defineStore('shell', () => {
     addPart,
     note,
     noteDays,
+    noteKept,
   }
 })

@@ -19,13 +19,14 @@ export interface WeeklyGrowth {
  * both of its ends, so that a profile that came or went is no growth.
  *
  * @param levels  of each profile, day by day over the same days; NaN where there is none. The last day ends the last week
- * @returns       the growth of each week, the latest last, at most `GROWTH_WEEKS` of them
+ * @param weeks   how many weeks at most
+ * @returns       the growth of each week, the latest last
  * @example       weeklyGrowths([Float64Array.from([100, 0, 0, 0, 0, 0, 0, 101])]) // [Math.log(1.01)]
  */
-export function weeklyGrowths(levels: readonly Float64Array[]): (number | undefined)[] {
+export function weeklyGrowths(levels: readonly Float64Array[], weeks = GROWTH_WEEKS): (number | undefined)[] {
   const length = Math.max(0, ...levels.map((days) => days.length))
   const growths: (number | undefined)[] = []
-  for (let end = length - 1; end >= 7 && growths.length < GROWTH_WEEKS; end -= 7) {
+  for (let end = length - 1; end >= 7 && growths.length < weeks; end -= 7) {
     let [before, after] = [0, 0]
     for (const days of levels) {
       const [from, to] = [days[end - 7]!, days[end]!]

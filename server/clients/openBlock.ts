@@ -11,8 +11,8 @@ import { whatIsOpen } from './whatIsOpen'
 export const openBlock: ReportBlock<FilledOpen> = {
   async fill({ db, scope }) {
     const open = await whatIsOpen(db, scope)
-    // that a report has no edition is nothing to say in that edition
-    return { open: { ...open, due: open.due.filter(({ kind }) => kind !== 'report') } }
+    // that a report has no edition is nothing to say in that edition, and rivals have a block of their own
+    return { open: { ...open, due: open.due.filter(({ kind }) => kind !== 'report' && kind !== 'field') } }
   },
   tableOf: (filled) => tableOf(filled.open),
 }

@@ -15,6 +15,7 @@ import type { ConsentRequest } from '../../shared/gather/profiles'
 import type { ResolvedScope } from '../figures/resolveScope'
 import { targetsOf } from '../read/targets/targets'
 import type { TargetView } from '../../shared/read/targets'
+import { openSightingsWords } from '../compare/field/sightings'
 import { changedEntries, changedWords } from '../read/directories/changedEntries'
 import { waitingQuestions, waitingQuestionsWords } from '../read/questions/waitingQuestions'
 import { waitingReviews, waitingWords } from '../read/reviews/waiting'
@@ -30,7 +31,7 @@ const NEAR_DAYS = 14
 
 /** What waits for somebody: the unusual days are those of the scope, everything else is as it is now. */
 export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<WhatIsOpen> {
-  const [requests, profiles, days, reach, reports, { targets, broken }, reviews, plan, entries, questions] =
+  const [requests, profiles, days, reach, reports, { targets, broken }, reviews, plan, entries, questions, sightings] =
     await Promise.all([
       consentRequests(db),
       profilesOf(db),
@@ -42,6 +43,7 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
       planDue(db),
       changedEntries(db),
       waitingQuestions(db, scope.lastComplete),
+      openSightingsWords(db, scope.lastComplete),
     ])
   return {
     unusual: days.filter(({ explainedBy, isSmall }) => explainedBy === null && !isSmall),
@@ -53,6 +55,7 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
     ),
     due: [
       ...oneThing('directories', changedWords(entries)),
+      ...oneThing('field', sightings),
       ...oneThing('plan', planWords(plan)),
       ...oneThing('questions', waitingQuestionsWords(questions)),
       ...oneThing('reviews', waitingWords(reviews)),
@@ -65,9 +68,11 @@ export async function whatIsOpen(db: ClientDb, scope: ResolvedScope): Promise<Wh
   }
 }
 
-/** Reviews that wait, what of the plan does, and changes of entries are one thing to do each. */
-const oneThing = (kind: 'plan' | 'reviews' | 'directories' | 'questions', sentence: string | undefined): Due[] =>
-  sentence === undefined ? [] : [{ kind, id: 0, sentence }]
+/** Reviews that wait, what of the plan does, changes of entries, and what rivals did are one thing to do each. */
+const oneThing = (
+  kind: 'plan' | 'reviews' | 'directories' | 'questions' | 'field',
+  sentence: string | undefined,
+): Due[] => (sentence === undefined ? [] : [{ kind, id: 0, sentence }])
 
 /** A report is due when its period is over and no edition of it reaches into that period. */
 function reportDue(report: ReportHead, newest: Day | undefined, last: Day): Due | undefined {

@@ -1,6 +1,7 @@
 import { object, string, type InferType } from 'yup'
 import type { Overtaking } from '../../core/field/overtaking'
 import type { Separation } from '../../core/field/separation'
+import type { StandingOut } from '../../core/field/standingOut'
 import type { Standing, TypicalBand } from '../../core/field/standings'
 import { NETWORKS } from '../../core/networks/networks'
 
@@ -69,6 +70,10 @@ export interface FieldMember {
   followers?: number
   /** Growth in four weeks at the pace of its last 26, with the 80 % interval of that pace. */
   growth?: { value: number; low: number; high: number; weeks: number }
+  /** How it grows beside others of its size, or of the whole field; `middle` is their growth in four weeks. */
+  standsOut?: StandingOut
+  /** Since when it grows otherwise: the first day of that week, and what four weeks brought before and bring now. */
+  turn?: { from: string; before: number; after: number }
   /** The last day on which it has posted. */
   lastPost?: string
   /** Its part of all interactions of the field, now and in the comparison. */

@@ -3,7 +3,10 @@ import { whoField } from '../figures/scope'
 import { text } from '../platform/text'
 import type { BlockDeclaration } from './declareBlock'
 import { fieldBlock } from '../compare/fieldBlock'
+import { fieldLinesBlock } from '../compare/fieldLines'
 import { habitsBlock } from '../compare/habitsBlock'
+import { sightingsBlock } from '../compare/sightingsBlock'
+import { industryBlock } from '../compare/industry'
 import { foundBlock } from '../gather/foundBlock'
 import { profilesBlock } from '../gather/profilesBlock'
 import { openBlock } from '../openBlock'
@@ -59,7 +62,10 @@ export const DECLARED_BLOCKS = [
   reviewsBlock,
   timesBlock,
   fieldBlock,
+  fieldLinesBlock,
   habitsBlock,
+  sightingsBlock,
+  industryBlock,
   openBlock,
   profilesBlock,
   foundBlock,

@@ -43,14 +43,70 @@ test('rivals are compared by what everybody can see, on all networks and on one,
   await expect(page.getByText('A typical band needs three members.')).toBeVisible()
 
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Download: The field' }).click()
+  await page.getByRole('button', { name: 'Download: The field', exact: true }).click()
   await page.getByRole('menuitem', { name: 'Table as CSV' }).click()
   let text = ''
   for await (const part of await (await download).createReadStream()) text += String(part)
   expect(text).toContain('"Following","Followers","The Glass Fernery"')
   expect(text).not.toContain('Thornapple')
-  await page.getByRole('button', { name: 'Add to report' }).click()
+  await page.getByRole('button', { name: 'To a report: The field', exact: true }).click()
   await expect(
-    page.getByRole('dialog', { name: 'Add to a report' }).getByRole('checkbox', { name: 'The field' }),
+    page.getByRole('dialog', { name: 'Add to a report' }).getByRole('checkbox', { name: 'The field', exact: true }),
   ).toBeChecked()
+})
+
+test('the field is read week by week, and what rivals did that is not as usual is settled or becomes a note', async ({
+  page,
+}) => {
+  await signIn(page, 'ada@halyardrow.example')
+  await page.goto('/mossgate-gardens/field')
+  const weeks = page.getByRole('figure', { name: 'Followers week by week' })
+  await weeks.getByRole('group', { name: /^Lines of the field/ }).focus()
+  await page.keyboard.press('ArrowLeft')
+  await expect(weeks.getByText(/^Week to 28 Oct 2026: Mossgate Gardens [\d,.]+.*The Glass Fernery/)).toBeVisible()
+  await expect(weeks.getByText(/^Bellweather Arboretum: Lantern begins in the week to/)).toBeVisible()
+  await page.getByRole('combobox', { name: 'In which form' }).click()
+  await page.getByRole('option', { name: 'as index, first week = 100' }).click()
+  await expect(page).toHaveURL(/as=index/)
+  await page.getByRole('combobox', { name: 'What is followed' }).click()
+  await page.getByRole('option', { name: 'interactions' }).click()
+  await expect(page).toHaveURL(/line=interactions/)
+  const posts = page.getByRole('figure', { name: 'Interactions week by week' })
+  await posts.getByRole('button', { name: 'The weeks as a table' }).click()
+  await expect(posts.getByRole('row')).toHaveCount(53)
+  await expect(posts.getByRole('row').nth(52).getByRole('cell', { name: '100.0' })).toHaveCount(4)
+  await page.goBack()
+  await page.goBack()
+  await expect(page).not.toHaveURL(/as=index/)
+
+  const seen = page.getByRole('region', { name: /^Not as usual/ })
+  const found = seen.getByRole('row', { name: /The Glass Fernery seems to be on Commons too, as glassfernery/ })
+  await expect(found).toBeVisible()
+  // whether it is the rival’s is looked at before it is added
+  await found.getByRole('link', { name: 'Look whether it is' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Add a profile' })
+  await expect(dialog.getByLabel('Name of the competitor')).toHaveValue('The Glass Fernery')
+  await expect(dialog.getByText('The Glass Fernery', { exact: true })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page).toHaveURL(/profiles$/)
+  await page.goto('/mossgate-gardens/field')
+  await found.getByRole('button', { name: /^Settled/ }).click()
+  await expect(found).toHaveCount(0)
+  await seen.getByRole('button', { name: /^All \d+ entries$/ }).click()
+  await expect(found).toContainText('settled by Ada')
+  await found.getByRole('button', { name: /^Open again/ }).click()
+  await expect(found.getByRole('button', { name: /^Make a note/ })).toBeVisible()
+
+  // on the first page it is said, and leads there; a note settles it
+  await page.goto('/')
+  const line = page.getByRole('link', { name: /^Paper Comet began to use #cometclub on|^Little|^Lodestone/ })
+  await line.click()
+  await expect(page).toHaveURL(/orrery-press\/field#seen/)
+  const begun = seen.getByRole('row', { name: /Paper Comet began to use #cometclub/ })
+  await begun.getByRole('button', { name: /^Make a note/ }).click()
+  const note = page.getByRole('dialog', { name: 'Write a note' })
+  await expect(note.getByLabel('What happened')).toHaveValue('Paper Comet begins #cometclub')
+  await note.getByRole('button', { name: 'Keep the note' }).click()
+  await expect(begun).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Paper Comet begins #cometclub' })).toBeVisible()
 })

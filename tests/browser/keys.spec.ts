@@ -29,6 +29,7 @@ const PAGES = [
     'reviews',
     'field',
     'habits',
+    'industry',
     'profiles',
     'find',
     'imports',

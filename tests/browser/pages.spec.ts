@@ -442,6 +442,7 @@ test('nothing hinders anybody: axe on every page, light and dark', async ({ page
     'mossgate-gardens/reviews',
     'mossgate-gardens/field',
     'mossgate-gardens/habits',
+    'mossgate-gardens/industry',
     'mossgate-gardens/links?link=1',
     'p/g7rdn5s',
     'mossgate-gardens/overview?figure=reach',

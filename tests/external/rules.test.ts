@@ -1,5 +1,7 @@
 import { countChange } from '../../core/change/countChange'
+import { changePoint } from '../../core/statistics/changePoint'
 import { simultaneousIntervals } from '../../core/statistics/simultaneousIntervals'
+import { farPosts } from '../../core/field/rivalWatch'
 import { overtaking } from '../../core/field/overtaking'
 import { readRetention } from '../../core/posts/retention'
 import { differsOn, readHours } from '../../core/places/openingHours'
@@ -57,6 +59,8 @@ interface Example {
     times: number[]
     waits: { over: number[]; open: number[] }
     ranks: { before: Rank[]; now: Rank[] }
+    turn: number[]
+    far: { past: number[]; now: number }
     leads: [number, Rank][]
     entry: { record: Partial<PlaceRecord>; says: Partial<PlaceRecord>; carries: EntryField[] }
     from: string
@@ -135,6 +139,22 @@ function outcome(example: Example): unknown {
     const weeks = (growth: number) => Array<number>(26).fill(growth)
     const said = overtaking(weeks(smaller), weeks(larger), ratio)!
     return { ...said, weeks: Number(said.weeks?.toFixed(1)) }
+  }
+  if (ask.turn) return changePoint(ask.turn)
+  if (ask.far) {
+    const post = (ago: number, interactions: number) => ({
+      id: `${ago}`,
+      profile: 1,
+      day: addDays('2026-10-28', -ago),
+      text: '',
+      interactions,
+    })
+    const [found] = farPosts(
+      [...ask.far.past.map((value, index) => post(20 + index, value)), post(1, ask.far.now)],
+      '2026-10-15',
+      '2026-10-28',
+    )
+    return found
   }
   if (ask.retention) return readRetention(ask.retention.map(([at, plays]) => ({ at, plays })))
   if (ask.perViews) return perViews(ask.perViews.actions, ask.perViews.views)

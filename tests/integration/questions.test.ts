@@ -1,4 +1,11 @@
+import type { RowDataPacket } from 'mysql2/promise'
 import { fieldOf } from '../../server/compare/field/field'
+import { fieldLines } from '../../server/compare/field/fieldLines'
+import { openSightingsWords, settleSighting } from '../../server/compare/field/sightings'
+import { industryOf } from '../../server/compare/industry/industry'
+import { addReference, changeReference, removeReference } from '../../server/compare/industry/references'
+import { watchDue } from '../../server/compare/field/watchDue'
+import { keepSightings, watchField } from '../../server/compare/field/watchField'
 import { fieldHabits } from '../../server/compare/habits/fieldHabits'
 import { placeSchema } from '../../shared/read/places'
 import { reviewFilterSchema } from '../../shared/read/reviews'
@@ -58,6 +65,8 @@ import { keepPlanned, thisHour, timesOf } from '../../server/read/times/times'
 import { removeTry } from '../../server/read/times/tries'
 import { keepTriesSchema, timesSchema } from '../../shared/read/times'
 import { fieldSchema } from '../../shared/compare/field'
+import { referenceSchema } from '../../shared/compare/industry'
+import { fieldLinesSchema } from '../../shared/compare/fieldLines'
 import { habitsSchema } from '../../shared/compare/habits'
 import { POST_OBSERVATIONS } from '../../core/datasets/datasets'
 import { withoutPost } from '../../server/gather/imports/batches'
@@ -481,6 +490,23 @@ async function askEverything(db: ClientDb): Promise<void> {
     await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'before' }),
     fieldSchema.cast({}),
   )
+  await fieldLines(
+    db,
+    await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'none' }),
+    fieldLinesSchema.cast({}),
+  )
+  await industryOf(db, await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'none' }))
+  const figure = referenceSchema.validateSync({ measure: 'growth', middle: 0.1, source: 'x', day: '2026-01-01' })
+  const reference = await addReference(db, figure)
+  await changeReference(db, reference, figure)
+  await removeReference(db, reference, true)
+  await watchField(db)
+  await keepSightings(db, [{ kind: 'hashtag', profile: 1, subject: 'x', day: '2026-10-20', text: 'x' }])
+  await pool().query('UPDATE profile SET is_rival = 1 WHERE profile_id = 1')
+  await openSightingsWords(db, '2026-10-28')
+  const [seen] = (await pool().query<RowDataPacket[]>('SELECT sighting_id AS id FROM sighting'))[0]
+  await settleSighting(db, seen!.id as number, true, 1)
+  await pool().query('UPDATE profile SET is_rival = 0 WHERE profile_id = 1')
   await fieldHabits(
     db,
     await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'none' }),
@@ -642,6 +668,7 @@ async function askAboutRanks(db: ClientDb): Promise<void> {
 /** Asks what is asked about entries in directories. */
 async function askAboutEntries(db: ClientDb): Promise<void> {
   await entriesDue()
+  await watchDue()
   await askForPoll(db, 1)
   await runJobs()
   await directories(db)

@@ -76,6 +76,13 @@ beforeAll(async () => {
     `INSERT INTO directory_entry (client_id, entry_id, place_id, directory, remote_id, record)
      SELECT 2, 902, MIN(place_id), 'townbook', '902', '{}' FROM place WHERE client_id = 2`,
   )
+  await pool().query(
+    "INSERT INTO sighting (client_id, sighting_id, kind, profile_id, subject, day) VALUES (2, 902, 'hashtag', 5, 'x', '2026-10-20')",
+  )
+  await pool().query(
+    'INSERT INTO industry_figure (client_id, reference_id, measure, middle_value, source, day) ' +
+      "VALUES (2, 902, 'growth', 1, 'x', '2026-01-01')",
+  )
   await pool().query("INSERT INTO planned_post (client_id, planned_id, post_key, content) VALUES (2, 902, 'b', '{}')")
   await pool().query(
     "INSERT INTO plan_file (client_id, file_id, name, type, size, sha256, content) VALUES (2, 2, 'x', 'image/png', 1, 'x', 'x')",
@@ -99,6 +106,8 @@ const OF_PLAN: readonly [RegExp, unknown][] = [
   [/approval-links$/, { reader: 'x' }],
   [/ranks\/\[watch\]$/, { rhythm: 'week' }],
   [/entries\/\[entry\]$/, { isOurs: true }],
+  [/\[sighting\]$/, { isSettled: true }],
+  [/\[reference\]$/, { measure: 'growth', middle: 0.1, source: 'x', day: '2026-01-01' }],
   [/\[question\]\/answer$/, { text: 'x' }],
 ]
 
@@ -214,6 +223,8 @@ describe('every route', () => {
         .replace('plan/posts/[post]', 'plan/posts/902')
         .replace('[watch]', '902')
         .replace('[entry]', '902')
+        .replace('[sighting]', '902')
+        .replace('[reference]', '902')
         .replace('[try]', '1')
         .replace('[kept]', '1')
         .replaceAll(/\[\w+\]/g, '2')
@@ -307,6 +318,7 @@ describe('every route', () => {
       'directories',
       'directories/places/[place]',
       'downloads/[kind]',
+      'industry',
       'link-pages',
       'links',
       'links/[link]',
@@ -326,6 +338,7 @@ describe('every route', () => {
       'questions',
       'ranks',
       'ranks/[watch]',
+      'references/file',
       'reviews',
       'reviews/figures',
       'scope',
@@ -353,7 +366,7 @@ describe('every route', () => {
         }
       ).field
     await release(['figures', 'rivals'])
-    expect(await readable()).toEqual([...editions, ...figures, 'field', 'habits'].sort())
+    expect(await readable()).toEqual([...editions, ...figures, 'field', 'field/lines', 'habits', 'sightings'].sort())
     expect((await field('viewer'))!.competitors.length).toBeGreaterThan(0)
     await release(['figures'])
     expect(await readable()).toEqual([...editions, ...figures].sort())
@@ -749,6 +762,10 @@ describe('who sees what', () => {
     ['POST', 'directories/corrections', { items: [{ entry: 1, field: 'name' }] }],
     ['POST', 'directories/changes', { changes: [1], what: 'keep' }],
     ['PUT', 'directories/entries/1', { isOurs: true }],
+    ['PUT', 'sightings/1', { isSettled: true }],
+    ['POST', 'references', { measure: 'growth', middle: 0.1, source: 'x', day: '2026-01-01' }],
+    ['PUT', 'references/1', { measure: 'growth', middle: 0.1, source: 'x', day: '2026-01-01' }],
+    ['POST', 'references/file', { text: 'Measure,Median,Source,Date', isTaken: false }],
     ['PUT', 'reviews/wanted', { hours: 48 }],
     ['POST', 'reply-templates', { name: 'x', variants: ['x'] }],
     [

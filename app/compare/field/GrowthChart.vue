@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Who is small and growing: the growth of four weeks over the following, each with the interval of its pace. */
 import { formatCompact, formatSignedShare, oneDecimal } from '~~/core/format/numbers'
+import { describeDay } from '~~/core/periods/describePeriod'
 import type { FieldMember } from '~~/shared/compare/field'
 import { growthScale, namePlaces, type GrowingMember } from './growthPlaces'
 
@@ -14,6 +15,11 @@ const scale = computed(() => growthScale(known.value, WIDTH, HEIGHT))
 const labels = computed(() => namePlaces(known.value, scale.value, WIDTH))
 const signed = (share: number) => formatSignedShare(share, locale)
 const axisText = (mark: number) => `${mark > 0 ? '+' : ''}${oneDecimal(mark, locale)} %`
+const besideWords = (out: FieldMember['standsOut']) =>
+  out
+    ? `${{ faster: 'faster', slower: 'slower', alike: 'not told apart' }[out.is]}; the ${out.others} others` +
+      `${out.ofSize ? ' of its size' : ''} ${signed(out.middle)}`
+    : 'three others are needed'
 const COLUMNS = computed(() => [
   { key: 'name', label: 'Member', isWords: true, valueOf: ({ name }: FieldMember) => name },
   {
@@ -36,6 +42,21 @@ const COLUMNS = computed(() => [
     isFigure: true,
     valueOf: ({ growth }: FieldMember) => growth?.low ?? -9,
     textOf: ({ growth }: FieldMember) => (growth ? `${signed(growth.low)} and ${signed(growth.high)}` : '—'),
+  },
+  {
+    key: 'beside',
+    label: 'Beside others',
+    isWords: true,
+    valueOf: ({ standsOut }: FieldMember) => ['slower', 'alike', 'faster'].indexOf(standsOut?.is ?? ''),
+    textOf: ({ standsOut }: FieldMember) => besideWords(standsOut),
+  },
+  {
+    key: 'turn',
+    label: 'Otherwise since',
+    isWords: true,
+    valueOf: ({ turn }: FieldMember) => turn?.from ?? '',
+    textOf: ({ turn }: FieldMember) =>
+      turn ? `${describeDay(turn.from)}: ${signed(turn.before)} became ${signed(turn.after)}` : '—',
   },
   {
     key: 'weeks',

@@ -1,5 +1,7 @@
 import { addDays, type Day } from '~~/core/days/day'
-import { formatShare, oneDecimal } from '~~/core/format/numbers'
+import { sizeClassOf, sizeClassWords } from '~~/core/field/sizeClasses'
+import { formatShare, formatSignedShare, oneDecimal } from '~~/core/format/numbers'
+import { describeDay } from '~~/core/periods/describePeriod'
 import { metricById } from '~~/core/metrics/catalogue'
 import type { FieldMember, FieldTable } from '~~/shared/compare/field'
 
@@ -69,6 +71,42 @@ export function meetingWords(
   return early === late
     ? `${part}. If both go on, ${who} will stand level with ${whom} in ${early}.`
     : `${part}. If both go on, ${who} will stand level with ${whom} between ${early} and ${late}.`
+}
+
+/**
+ * How a member grows beside others, and since when otherwise than before, in words; '' where neither is clear.
+ *
+ * @example growthWords(member, 'en-GB')
+ * // 'It grows faster than the 3 others of its size (1,000 to 10,000 followers): +9.1 % in four weeks, their middle +0.9 %.'
+ */
+export function growthWords(
+  {
+    isOwn,
+    followers,
+    growth,
+    standsOut,
+    turn,
+  }: Pick<FieldMember, 'isOwn' | 'followers' | 'growth' | 'standsOut' | 'turn'>,
+  locale: string,
+): string {
+  const signed = (share: number) => formatSignedShare(share, locale)
+  const [who, grows] = isOwn ? ['You', 'grow'] : ['It', 'grows']
+  const { is = 'alike', others = 0, ofSize = false, middle = 0 } = standsOut ?? {}
+  const whom =
+    ofSize && followers !== undefined
+      ? `the ${others} others of ${isOwn ? 'your' : 'its'} size (${sizeClassWords(sizeClassOf(followers), locale)})`
+      : `the ${others} others of the field`
+  const beside =
+    is === 'alike' || !growth
+      ? ''
+      : `${who} ${grows} ${is === 'faster' ? 'faster' : 'more slowly'} than ${whom}: ${signed(growth.value)} in four ` +
+        `weeks, their middle ${signed(middle)}.`
+  const since = turn
+    ? `Since ${describeDay(turn.from)} ${isOwn ? 'you grow' : 'it grows'} ` +
+      `${turn.after > turn.before ? 'faster' : 'more slowly'}: ${signed(turn.after)} in four weeks, before ` +
+      `${signed(turn.before)}.`
+    : ''
+  return [beside, since].filter(Boolean).join(' ')
 }
 
 /** Where the client stands against the median of its field, in words; undefined where the field is too small. */

@@ -43,7 +43,9 @@ async function save() {
       })
     forget()
     tick('note')
+    const kept = shell.noteKept
     shell.note = undefined
+    await kept?.()
     await refresh()
     say.done('The note stands on the charts it touches.')
   } catch (error) {

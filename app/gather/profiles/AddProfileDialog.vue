@@ -5,7 +5,11 @@ import { describeDay } from '~~/core/periods/describePeriod'
 import { lookupSchema } from '~~/shared/gather/profiles'
 import type { FoundProfile } from '~~/shared/gather/profiles'
 
-defineProps<{ competitors: string[] }>()
+const props = defineProps<{
+  competitors: string[]
+  /** What is looked for as soon as it opens: where an address asks for it. */
+  start?: { what: string; network: string; rivalName: string }
+}>()
 const emit = defineEmits<{ close: []; added: [name: string] }>()
 const { base } = useClient()
 const locale = useLocale()
@@ -16,8 +20,10 @@ interface Wanted {
   whose: 'own' | 'rival'
   rivalName: string
 }
-const wanted = ref<Wanted>({ what: '', network: 'all', whose: 'own', rivalName: '' })
-const { forget, isBack, beginAnew } = useKeptForm(`profile of ${base.value}`, wanted.value)
+const wanted = ref<Wanted>(
+  props.start ? { ...props.start, whose: 'rival' } : { what: '', network: 'all', whose: 'own', rivalName: '' },
+)
+const { forget, isBack, beginAnew } = useKeptForm(props.start ? '' : `profile of ${base.value}`, wanted.value)
 const found = ref<FoundProfile[]>()
 const problem = ref('')
 const isBusy = ref(false)
@@ -42,6 +48,7 @@ const look = () =>
       body: { what: wanted.value.what, network: wanted.value.network === 'all' ? '' : wanted.value.network },
     })
   })
+onMounted(() => props.start && void look())
 const add = (profile: FoundProfile) =>
   attempt(async () => {
     const rival = wanted.value.whose === 'rival' ? wanted.value.rivalName.trim() || profile.name : ''

@@ -53,6 +53,8 @@ const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC'
           <FieldWords :field="data" />
         </section>
       </div>
+      <SightingSection v-if="hasRivals" />
+      <FieldLinesSection v-if="hasRivals" />
       <section v-if="data.members.length" aria-labelledby="sides-heading" class="part">
         <h2 id="sides-heading" class="heading">Following, output, response</h2>
         <p v-if="isUneven" class="quiet">

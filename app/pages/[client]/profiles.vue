@@ -18,6 +18,16 @@ const { data, error, refetch } = useQuery({
 })
 const link = ref<{ name: string; address: string }>()
 const isAdding = ref(false)
+/** An address can lead to a profile that might be added. */
+const asked = computed(() => {
+  const { add, on = '', rival = '' } = route.query
+  return add ? { what: String(add), network: String(on) || 'all', rivalName: String(rival) } : undefined
+})
+watch(asked, (wanted) => wanted && session.mayWrite && (isAdding.value = true), { immediate: true })
+function stopAdding() {
+  isAdding.value = false
+  if (asked.value) void router.replace({ query: { ...route.query, add: undefined, on: undefined, rival: undefined } })
+}
 const profiles = computed(() => data.value?.profiles ?? [])
 const own = computed(() => profiles.value.filter(({ isRival }) => !isRival))
 const rivals = computed(() => profiles.value.filter(({ isRival }) => isRival))
@@ -80,7 +90,7 @@ const showRestated = (profile: ProfileState) =>
     }
   })
 async function added(name: string) {
-  isAdding.value = false
+  stopAdding()
   tick('profile')
   await refresh()
   say.done(`${name} is in the list; what anybody can see of it is being fetched.`)
@@ -176,7 +186,13 @@ const RESTATED = [
       </p>
       <SetList :sets="data.sets" :profiles="own" @changed="refresh" />
     </template>
-    <LazyAddProfileDialog v-if="isAdding" :competitors="competitors" @close="isAdding = false" @added="added" />
+    <LazyAddProfileDialog
+      v-if="isAdding"
+      :competitors="competitors"
+      :start="asked"
+      @close="stopAdding"
+      @added="added"
+    />
     <OpeningDialog
       v-if="restated"
       :label="`Restated by the network: ${restated.name}`"

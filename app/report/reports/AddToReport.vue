@@ -9,6 +9,7 @@ import { POST_ORDERS } from '~~/shared/read/postOrder'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { whoAddress } from '~~/shared/figures/scope'
 import { fieldSchema } from '~~/shared/compare/field'
+import { fieldLinesSchema } from '~~/shared/compare/fieldLines'
 import { HABIT_PARTS, habitsSchema } from '~~/shared/compare/habits'
 import { timesSchema } from '~~/shared/read/times'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
@@ -156,6 +157,11 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
           name: declarationOf('field').name,
           make: () => ({ ...newBlock('field'), ...fieldSchema.cast(route.query, { stripUnknown: true }) }),
         },
+        {
+          name: declarationOf('fieldLines').name,
+          make: () => ({ ...newBlock('fieldLines'), ...fieldLinesSchema.cast(route.query, { stripUnknown: true }) }),
+        },
+        { name: declarationOf('sightings').name, make: () => newBlock('sightings') },
       ]
     case 'habits':
       return HABIT_PARTS.map((part) => ({
@@ -166,6 +172,8 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
           part: part.id,
         }),
       }))
+    case 'industry':
+      return [{ name: declarationOf('industry').name, make: () => newBlock('industry') }]
     case 'profiles':
       return [{ name: declarationOf('profiles').name, make: () => newBlock('profiles') }]
     case 'find':

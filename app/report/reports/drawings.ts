@@ -2,6 +2,10 @@ import type { Component } from 'vue'
 import type { BlockKind, VersionsOf } from '~~/shared/report/blocks'
 import OpenBlock from '~/clients/OpenBlock.vue'
 import FieldBlock from '~/compare/field/FieldBlock.vue'
+import FieldLinesBlock from '~/compare/field/FieldLinesBlock.vue'
+import FieldLinesSettings from '~/compare/field/FieldLinesSettings.vue'
+import SightingsBlock from '~/compare/field/SightingsBlock.vue'
+import IndustryBlock from '~/compare/industry/IndustryBlock.vue'
 import HabitsBlock from '~/compare/habits/HabitsBlock.vue'
 import HabitsSettings from '~/compare/habits/HabitsSettings.vue'
 import FoundBlock from '~/gather/find/FoundBlock.vue'
@@ -72,7 +76,10 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   reviews: { versions: { 1: ReviewsBlock } },
   times: { versions: { 1: TimesBlock }, settings: TimesSettings },
   field: { versions: { 1: FieldBlock } },
+  fieldLines: { versions: { 1: FieldLinesBlock }, settings: FieldLinesSettings },
   habits: { versions: { 1: HabitsBlock }, settings: HabitsSettings },
+  sightings: { versions: { 1: SightingsBlock } },
+  industry: { versions: { 1: IndustryBlock } },
   open: { versions: { 1: OpenBlock } },
   profiles: { versions: { 1: ProfilesBlock } },
   found: { versions: { 1: FoundBlock } },

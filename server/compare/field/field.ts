@@ -1,6 +1,7 @@
-import { addDays } from '../../../core/days/day'
+import { addDays, type Day } from '../../../core/days/day'
 import { GROWTH_WEEKS, growthOver, weeklyGrowth, weeklyGrowths } from '../../../core/field/growth'
 import { overtaking } from '../../../core/field/overtaking'
+import { growthTurns, standingOut } from '../../../core/field/standingOut'
 import { separation } from '../../../core/field/separation'
 import { standings, typicalBand } from '../../../core/field/standings'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
@@ -25,6 +26,8 @@ import { groupsOf, type Group } from './groups'
 
 /** Growth is told for so many weeks ahead. */
 const AHEAD_WEEKS = 4
+/** A change of pace is looked for in so many weeks. */
+const TURN_WEEKS = 52
 
 /**
  * A client and its rivals as one group: following, output and response with their changes and standings, who grows how
@@ -34,11 +37,13 @@ const AHEAD_WEEKS = 4
 export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQuery): Promise<Field> {
   const { groups, hidden, networks } = await groupsOf(db, scope, query)
   const tables = await tablesOf(db, scope, groups)
-  const growths = await growthsOf(db, scope, groups)
+  const year = await growthsOf(db, scope, groups)
+  const growths = year.map((weeks) => weeks.slice(-GROWTH_WEEKS))
   const last = await lastPosts(db, profilesIn(groups), scope.period)
+  const paces = pacesOf(tables, year, growths, scope.period.to)
   const members = membersOf(groups, tables, growths).map((member, index) => {
     const days = groups[index]!.profiles.flatMap(({ profile_id: id }) => last.get(id) ?? []).sort()
-    return { ...member, ...(days.length > 0 && { lastPost: days.at(-1)! }) }
+    return { ...member, ...paces[index], ...(days.length > 0 && { lastPost: days.at(-1)! }) }
   })
   return {
     members: [...members].sort((a, b) => (b.followers ?? -1) - (a.followers ?? -1) || a.name.localeCompare(b.name)),
@@ -111,11 +116,45 @@ async function growthsOf(
   { period }: ResolvedScope,
   groups: readonly Group[],
 ): Promise<(number | undefined)[][]> {
-  const span = { from: addDays(period.to, -7 * GROWTH_WEEKS), to: period.to }
+  const span = { from: addDays(period.to, -7 * TURN_WEEKS), to: period.to }
   const days = await inDatabase(db).days(profilesIn(groups), neededDays(span, ['followers']), ['followers'])
   return groups.map(({ profiles }) =>
-    weeklyGrowths(profiles.map(({ profile_id: id }) => carriedLevels(days.get(id) ?? NO_DAYS, span, 'followers'))),
+    weeklyGrowths(
+      profiles.map(({ profile_id: id }) => carriedLevels(days.get(id) ?? NO_DAYS, span, 'followers')),
+      TURN_WEEKS,
+    ),
   )
+}
+
+/** How each member grows beside others, and since when it grows otherwise. */
+function pacesOf(
+  tables: readonly FieldTable[],
+  year: readonly (readonly (number | undefined)[])[],
+  growths: readonly (readonly (number | undefined)[])[],
+  to: Day,
+): Pick<FieldMember, 'standsOut' | 'turn'>[] {
+  const ahead = (pace: number) => Math.expm1(AHEAD_WEEKS * pace)
+  const sizes = tables.find(({ metric }) => metric === 'followers')!.rows
+  const beside = standingOut(
+    growths.map((weeks, index) => {
+      const followers = sizes[index]!.value
+      return { growths: weeks, ...(followers !== undefined && { followers }) }
+    }),
+  )
+  const turns = growthTurns(year)
+  return year.map((weeks, index) => {
+    const [out, turn] = [beside[index], turns[index]]
+    return {
+      ...(out && { standsOut: { ...out, middle: ahead(out.middle) } }),
+      ...(turn && {
+        turn: {
+          from: addDays(to, 1 - 7 * (weeks.length - turn.week)),
+          before: ahead(turn.before),
+          after: ahead(turn.after),
+        },
+      }),
+    }
+  })
 }
 
 function membersOf(

@@ -38,7 +38,7 @@ export async function groupsOf(
 }
 
 /** The rivals of a client that are watched and of which something is known, each with its profiles. */
-function rivalsAmong(profiles: readonly ProfileRow[]): Group[] {
+export function rivalsAmong(profiles: readonly ProfileRow[]): Group[] {
   const groups = new Map<string, ProfileRow[]>()
   for (const row of profiles)
     if (row.is_rival && row.is_active && row.has_figures) {

@@ -122,6 +122,8 @@ const OPTIONAL = new Set([
   'directory_entry',
   'entry_change',
   'entry_correction',
+  'sighting',
+  'industry_figure',
   'plan_file',
   'post_picture',
   'planned_post',

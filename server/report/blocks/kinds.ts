@@ -7,7 +7,10 @@ import { audienceBlock } from '../../read/audience/audienceBlock'
 import { linksBlock } from '../../read/links/linksBlock'
 import { pollBlock } from '../../read/audience/pollBlock'
 import { fieldBlock } from '../../compare/field/fieldBlock'
+import { fieldLinesBlock } from '../../compare/field/fieldLines'
 import { habitsBlock } from '../../compare/habits/habitsBlock'
+import { industryBlock } from '../../compare/industry/industryBlock'
+import { sightingsBlock } from '../../compare/field/sightingsBlock'
 import { directoriesBlock } from '../../read/directories/directoriesBlock'
 import { questionsBlock } from '../../read/questions/questionsBlock'
 import { ranksBlock } from '../../read/ranks/ranksBlock'
@@ -57,7 +60,10 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   reviews: reviewsBlock,
   times: timesBlock,
   field: fieldBlock,
+  fieldLines: fieldLinesBlock,
   habits: habitsBlock,
+  sightings: sightingsBlock,
+  industry: industryBlock,
   open: openBlock,
   profiles: profilesBlock,
   found: foundBlock,

@@ -34,6 +34,8 @@ const OWN_FIELDS = [
   'network',
   'own',
   'hide',
+  'line',
+  'as',
   'part',
   'terms',
   'corners',
