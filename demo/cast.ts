@@ -802,7 +802,7 @@ export const TAGS = [
 /** Figures of an industry that were made up for the demo: measure, network, followers from and below, quartiles. */
 export const INDUSTRY = {
   client: 'mossgate-gardens',
-  source: 'Parks and gardens on networks, made up for the demo',
+  source: 'Yearbook of parks and gardens',
   ago: 120,
   figures: [
     ['post_rate', 'tintype', 1000, 10_000, 0.014, 0.031, 0.058],

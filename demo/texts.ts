@@ -130,6 +130,9 @@ const RIVAL_HASHTAGS: Readonly<Record<string, readonly string[]>> = {
 /** A hashtag that a rival has begun to use in its last weeks. */
 const BEGUN_HASHTAG: Readonly<Record<string, string>> = { 'Paper Comet': '#cometclub' }
 
+/** A rival that has taken to lantern nights of its own. */
+export const LANTERN_RIVAL = 'Thornapple Park'
+
 /** What is written while a garden is open at night, in either of two years. */
 const NIGHTS = [
   'Night opening on Friday: two hundred lanterns, one walk, soup at the gate.',
@@ -153,7 +156,7 @@ export function textOf(
   key: readonly (string | number)[],
   { isNight, isLate }: { isNight: boolean; isLate: boolean },
 ): string {
-  if (isNight && unit(...key, 'night') < 0.45)
+  if (isNight && unit(...key, 'night') < (profile.rival ? 0.15 : 0.45))
     return `${pick(NIGHTS, ...key, 'night text')} #nightopening${unit(...key, 'lanterns') < 0.6 ? ' #lanterns' : ''}`
   const whole = WHOLE[profile.client]!
   const voice = VOICES[profile.client]!

@@ -6,7 +6,7 @@ import { EVENTS, NIGHT_OPENINGS, type DemoEvent, type DemoProfile } from './cast
 import { PLACES } from './places'
 import { shareOfLife } from './postLife'
 import { scatter, unit, wobble } from './random'
-import { SWAP_HASHTAG, textOf } from './texts'
+import { LANTERN_RIVAL, SWAP_HASHTAG, textOf } from './texts'
 import { hourOfPost, timeEffect } from './times'
 
 /** How much more is done from one listing than from another. */
@@ -158,7 +158,7 @@ export function world(anchor: Day) {
 
   /** Whether a day lies around a night on which the gardens are open: from a month before to a week after it. */
   const isAroundNight = (profile: DemoProfile, day: Day): boolean =>
-    !profile.rival &&
+    (!profile.rival || profile.rival === LANTERN_RIVAL) &&
     (NIGHT_OPENINGS[profile.client] ?? []).some((night) => {
       const before = daysBetween(day, anchor) - night
       return before <= 30 && before >= -7

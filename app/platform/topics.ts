@@ -23,6 +23,7 @@ export const TOPICS = {
     'traffic',
     'field',
     'field-lines',
+    'field-events',
     'habits',
     'sightings',
     'industry',
@@ -41,7 +42,7 @@ export const TOPICS = {
   /** Whom a client wants to reach was written down. */
   audience: ['audience'],
   /** Tags were set on posts, or tags and rules changed. */
-  tags: ['tags', 'by-tag', 'occasions', 'posts', 'post', 'ends', 'formats', 'calendar'],
+  tags: ['tags', 'by-tag', 'occasions', 'field-events', 'posts', 'post', 'ends', 'formats', 'calendar'],
   /** Links that are counted, and public pages of them. */
   links: ['links', 'link-pages', 'post'],
   /** Audiences that networks were asked about were kept. */
@@ -65,7 +66,19 @@ export const TOPICS = {
   /** Polls were written down. */
   polls: ['polls'],
   /** A profile came, went, or was switched on or off. */
-  profiles: ['scope', 'search', 'field', 'field-lines', 'habits', 'sightings', 'places', 'place', 'times', 'calendar'],
+  profiles: [
+    'scope',
+    'search',
+    'field',
+    'field-lines',
+    'field-events',
+    'habits',
+    'sightings',
+    'places',
+    'place',
+    'times',
+    'calendar',
+  ],
   notes: ['notes', 'overview', 'unusual', 'all-clients'],
   scopes: ['scope'],
   targets: ['targets', 'all-clients'],

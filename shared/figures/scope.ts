@@ -1,4 +1,4 @@
-import { object, string, type InferType } from 'yup'
+import { boolean, object, string, type InferType } from 'yup'
 import { NETWORKS } from '../../core/networks/networks'
 import { text } from '../platform/text'
 
@@ -95,6 +95,13 @@ export const savedScopeSchema = object({
     headlines: string().max(400),
     columns: string().max(400),
     by: string().max(20),
+    /** Whether the field is kept too: on which network, with the client or without, and which rivals are left out. */
+    field: boolean(),
+    network: string().max(20),
+    own: string().oneOf(['', 'out'], 'The client is in the field, or “out”.'),
+    hide: string()
+      .max(1000)
+      .matches(/^(\d{1,9}(,\d{1,9}){0,99})?$/, 'Choose rivals from the list.'),
   }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']

@@ -3,6 +3,7 @@ import { whoField } from '../figures/scope'
 import { text } from '../platform/text'
 import type { BlockDeclaration } from './declareBlock'
 import { fieldBlock } from '../compare/fieldBlock'
+import { fieldEventsBlock } from '../compare/fieldEvents'
 import { fieldLinesBlock } from '../compare/fieldLines'
 import { habitsBlock } from '../compare/habitsBlock'
 import { sightingsBlock } from '../compare/sightingsBlock'
@@ -63,6 +64,7 @@ export const DECLARED_BLOCKS = [
   timesBlock,
   fieldBlock,
   fieldLinesBlock,
+  fieldEventsBlock,
   habitsBlock,
   sightingsBlock,
   industryBlock,

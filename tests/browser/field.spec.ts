@@ -110,3 +110,42 @@ test('the field is read week by week, and what rivals did that is not as usual i
   await expect(begun).toHaveCount(0)
   await expect(page.getByRole('button', { name: 'Paper Comet begins #cometclub' })).toBeVisible()
 })
+
+test('a field is kept under a name and opened again, and an event is followed through it', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/field?network=tintype')
+  await page.getByRole('checkbox', { name: 'Thornapple Park' }).uncheck()
+  await page.getByRole('button', { name: 'Kept scopes' }).click()
+  await expect(page.getByLabel('the field on Tintype, without 1 rival')).toBeChecked()
+  await page.getByLabel('as', { exact: true }).fill('Small gardens on Tintype')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByText('“Small gardens on Tintype” is kept.')).toBeVisible()
+  // opened from elsewhere it leads to the field
+  await page.goto('/mossgate-gardens/overview')
+  await page.getByRole('button', { name: 'Kept scopes' }).click()
+  await page.getByRole('button', { name: 'Small gardens on Tintype', exact: true }).click()
+  await expect(page).toHaveURL(/\/field\?.*network=tintype/)
+  await expect(page.getByRole('checkbox', { name: 'Thornapple Park' })).not.toBeChecked()
+
+  await page.goto('/mossgate-gardens/field')
+  const event = page.getByRole('region', { name: 'An event through the field' })
+  await event.getByRole('combobox', { name: 'The event: tag' }).click()
+  await page.getByRole('option', { name: 'night opening' }).click()
+  for (const day of ['15 Oct 2025', '21 Oct 2026']) {
+    await event.getByRole('button', { name: /^Choose the days|days before to/ }).click()
+    await page.getByLabel('Another day of it').fill(day)
+    await page.getByRole('button', { name: 'Compare', exact: true }).click()
+  }
+  await expect(page).toHaveURL(/on=2025-10-15(,|%2C)2026-10-21/)
+  // rules tag what rivals post too
+  const rival = event.getByRole('row', { name: /^Thornapple Park Tintype/ })
+  const cells = await rival.getByRole('cell').allInnerTexts()
+  expect(cells.slice(2).every((text) => /^[\d,.]+$/.test(text.trim()))).toBe(true)
+  for (const at of [2, 5]) {
+    const [posts, interactions, each] = cells.slice(at, at + 3).map((text) => Number(text.replaceAll(',', '')))
+    expect(posts).toBeGreaterThan(0)
+    expect(each).toBeCloseTo(interactions! / posts!, 1)
+  }
+  await expect(event.getByText(/Bellweather Arboretum on Lantern, 15 Oct 2025/)).toHaveCount(0)
+  await expect(event.getByRole('row', { name: /^Bellweather Arboretum Lantern not known/ })).toBeVisible()
+})

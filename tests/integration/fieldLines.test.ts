@@ -3,10 +3,12 @@ import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { unit } from '../../demo/random'
 import { fieldOf } from '../../server/compare/field/field'
+import { fieldEvents, fieldEventsBlock } from '../../server/compare/field/fieldEvents'
 import { fieldLines, fieldLinesBlock } from '../../server/compare/field/fieldLines'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { fieldSchema } from '../../shared/compare/field'
+import { fieldEventsSchema } from '../../shared/compare/fieldEvents'
 import { fieldLinesSchema, LINE_METRICS } from '../../shared/compare/fieldLines'
 import { parseScope } from '../../shared/figures/scope'
 import type { Block } from '../../shared/report/blocks'
@@ -149,5 +151,83 @@ describe('growth in the field', () => {
     expect(Math.abs(off)).toBeLessThan(22)
     expect(of('Thornapple Park').turn!.after).toBeGreaterThan(of('Thornapple Park').turn!.before)
     expect(of('The Glass Fernery').turn).toBeUndefined()
+  })
+})
+
+describe('an event through the field', () => {
+  it('is as the raw rows have it, over thirty windows and tags', async () => {
+    interface Tagged {
+      profile: number
+      rival: string | null
+      tag: number
+      day: string
+      brought: number | null
+    }
+    const [tagged] = await pool().query<(RowDataPacket & Tagged)[]>(
+      `SELECT DISTINCT p.profile_id AS profile, p.remote_id AS id, f.rival, t.tag_id AS tag, DATE_FORMAT(p.day, '%Y-%m-%d') AS day,
+              CAST(IF(COALESCE(p.reactions, p.comments, p.shares) IS NULL, NULL,
+                COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0)) AS DOUBLE) AS brought
+       FROM post p JOIN post_tag t USING (client_id, profile_id, remote_id) JOIN profile f USING (client_id, profile_id)
+       WHERE p.client_id = 1`,
+    )
+    const tags = [...new Set(tagged.map(({ tag }) => tag))]
+    expect(tagged.filter(({ rival }) => rival === 'Thornapple Park').length).toBeGreaterThan(0)
+    const [bounds] = await pool().query<(RowDataPacket & { profile: number; first: string; last: string })[]>(
+      `SELECT d.profile_id AS profile, DATE_FORMAT(MIN(d.day), '%Y-%m-%d') AS first, DATE_FORMAT(MAX(s.through), '%Y-%m-%d') AS last
+       FROM profile_day d JOIN connection k USING (client_id, profile_id)
+       JOIN sync_cursor s ON s.client_id = k.client_id AND s.connection_id = k.connection_id AND s.stream = 'figures'
+       WHERE d.client_id = 1 GROUP BY d.profile_id`,
+    )
+    const scope = await resolveScope(db, parseScope({ period: '2026-10-01..2026-10-28', against: 'none' }))
+    for (let round = 0; round < 30; round++) {
+      const days = [0, 1, 2].map((each) => shift('2026-10-28', -Math.floor(unit('on', round, each) * 420))).sort()
+      const [before, after] = [Math.floor(unit('before', round) * 60), Math.floor(unit('after', round) * 20)]
+      const tag = tags[round % tags.length]!
+      const shown = await fieldEvents(
+        db,
+        scope,
+        fieldEventsSchema.validateSync({ tag, on: days.join(','), before, after }),
+      )
+      expect(shown.days).toEqual([...new Set(days)])
+      expect(shown.rows.length).toBeGreaterThan(10)
+      for (const { profile, parts } of shown.rows)
+        for (const part of parts) {
+          const [from, end] = [shift(part.on, -before), shift(part.on, after)]
+          const own = tagged.filter(
+            (one) => one.profile === profile && one.tag === tag && one.day >= from && one.day <= end,
+          )
+          const counted = own.flatMap(({ brought }) => (brought === null ? [] : [brought]))
+          expect([part.posts, part.counted]).toEqual([own.length, counted.length])
+          expect(part.interactions).toBe(
+            counted.length > 0 ? counted.reduce((sum, brought) => sum + brought, 0) : undefined,
+          )
+          const to = end < '2026-10-28' ? end : '2026-10-28'
+          const window = Array.from(
+            { length: Math.max(0, DateTime.fromISO(to).diff(DateTime.fromISO(from), 'days').days + 1) },
+            (_, index) => shift(from, index),
+          )
+          const bound = bounds.find((one) => one.profile === profile)!
+          expect(part.of).toBe(window.length)
+          expect(part.known).toBe(window.filter((day) => day >= bound.first && day <= bound.last).length)
+        }
+    }
+  })
+  it('is a block and a file; of a tag that is gone nothing is said', async () => {
+    const scope = await resolveScope(db, parseScope({ period: '2026-10-01..2026-10-28', against: 'none' }))
+    const block = { id: 'a', kind: 'fieldEvents', tag: 1, on: '2025-10-15,2026-10-21', before: 30, after: 7 } as Block
+    const filled = await fieldEventsBlock.fill({ db, scope, block, sight: { rivals: true } } as never)
+    const table = fieldEventsBlock.tableOf!(filled, 'UTC')!
+    expect(table.rows).toHaveLength(2 * filled.events.rows.length)
+    expect(table.rows[0]).toHaveLength(table.columns.length)
+    await expect(
+      (async () => fieldEventsBlock.fill({ db, scope, block, sight: { rivals: false } } as never))(),
+    ).rejects.toThrow(/released/)
+    expect(await fieldEvents(db, scope, fieldEventsSchema.validateSync({ tag: 99_999, on: '2026-10-21' }))).toEqual({
+      before: 30,
+      after: 7,
+      days: ['2026-10-21'],
+      rows: [],
+    })
+    expect(() => fieldEventsSchema.validateSync({ on: 'tomorrow' })).toThrow(/days/)
   })
 })

@@ -1,5 +1,6 @@
 import type { RowDataPacket } from 'mysql2/promise'
 import { fieldOf } from '../../server/compare/field/field'
+import { fieldEvents } from '../../server/compare/field/fieldEvents'
 import { fieldLines } from '../../server/compare/field/fieldLines'
 import { openSightingsWords, settleSighting } from '../../server/compare/field/sightings'
 import { industryOf } from '../../server/compare/industry/industry'
@@ -66,6 +67,7 @@ import { removeTry } from '../../server/read/times/tries'
 import { keepTriesSchema, timesSchema } from '../../shared/read/times'
 import { fieldSchema } from '../../shared/compare/field'
 import { referenceSchema } from '../../shared/compare/industry'
+import { fieldEventsSchema } from '../../shared/compare/fieldEvents'
 import { fieldLinesSchema } from '../../shared/compare/fieldLines'
 import { habitsSchema } from '../../shared/compare/habits'
 import { POST_OBSERVATIONS } from '../../core/datasets/datasets'
@@ -494,6 +496,11 @@ async function askEverything(db: ClientDb): Promise<void> {
     db,
     await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'none' }),
     fieldLinesSchema.cast({}),
+  )
+  await fieldEvents(
+    db,
+    await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'none' }),
+    fieldEventsSchema.cast({ tag: 1, on: '2026-09-10' }),
   )
   await industryOf(db, await resolveScope(db, { who: [], sets: [], period: '2026-09', against: 'none' }))
   const figure = referenceSchema.validateSync({ measure: 'growth', middle: 0.1, source: 'x', day: '2026-01-01' })

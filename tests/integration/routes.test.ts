@@ -366,7 +366,9 @@ describe('every route', () => {
         }
       ).field
     await release(['figures', 'rivals'])
-    expect(await readable()).toEqual([...editions, ...figures, 'field', 'field/lines', 'habits', 'sightings'].sort())
+    expect(await readable()).toEqual(
+      [...editions, ...figures, 'field', 'field/events', 'field/lines', 'habits', 'sightings'].sort(),
+    )
     expect((await field('viewer'))!.competitors.length).toBeGreaterThan(0)
     await release(['figures'])
     expect(await readable()).toEqual([...editions, ...figures].sort())

@@ -34,7 +34,12 @@ const COLUMNS = computed(() => [
     valueOf: ({ average }: Corner) => average,
     textOf: ({ average }: Corner) => oneDecimal(average, locale),
   },
-  { key: 'own', label: 'Own posts', valueOf: ({ own }: Corner) => own },
+  {
+    key: 'own',
+    label: 'Own posts',
+    valueOf: ({ own }: Corner) => own,
+    textOf: ({ own }: Corner) => formatCount(own, locale),
+  },
   {
     key: 'times',
     label: 'Times usual',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What formats each member uses, and how each does for it. */
-import { formatShare } from '~~/core/format/numbers'
+import { formatCount, formatShare } from '~~/core/format/numbers'
 import type { FormatHabit } from '~~/core/habits/formatHabits'
 import type { HabitsView } from '~~/shared/compare/habits'
 import { standsWords, timesWords } from './habitsWords'
@@ -10,7 +10,12 @@ const locale = useLocale()
 const of = ({ members }: FormatHabit, member: number) => members.find((own) => own.member === member)
 const COLUMNS = computed(() => [
   { key: 'format', label: 'Format', isWords: true, valueOf: ({ format }: FormatHabit) => format },
-  { key: 'posts', label: 'Posts', valueOf: ({ posts }: FormatHabit) => posts },
+  {
+    key: 'posts',
+    label: 'Posts',
+    valueOf: ({ posts }: FormatHabit) => posts,
+    textOf: ({ posts }: FormatHabit) => formatCount(posts, locale),
+  },
   ...props.habits.members.map(({ id, name }) => ({
     key: `member-${id}`,
     label: name,

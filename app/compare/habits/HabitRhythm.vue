@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How often each member posts, on which weekdays, and how long it was silent. */
-import { oneDecimal } from '~~/core/format/numbers'
+import { formatCount, oneDecimal } from '~~/core/format/numbers'
 import type { MemberRhythm } from '~~/core/habits/postingHabits'
 import { describeDay, describePeriodShort } from '~~/core/periods/describePeriod'
 import { WEEKDAYS } from '~~/core/times/slots'
@@ -30,7 +30,12 @@ const COLUMNS = computed(() => [
     label: name.slice(0, 3),
     valueOf: ({ weekdays }: MemberRhythm) => weekdays[index]!,
   })),
-  { key: 'all', label: 'In 52 weeks', valueOf: ({ posts }: MemberRhythm) => posts },
+  {
+    key: 'all',
+    label: 'In 52 weeks',
+    valueOf: ({ posts }: MemberRhythm) => posts,
+    textOf: ({ posts }: MemberRhythm) => formatCount(posts, locale),
+  },
   {
     key: 'last',
     label: 'Last post',

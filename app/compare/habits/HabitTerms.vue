@@ -10,7 +10,12 @@ const emit = defineEmits<{ choose: [term: string] }>()
 const locale = useLocale()
 const COLUMNS = computed(() => [
   { key: 'term', label: props.sign ? 'Hashtag' : 'Word', isWords: true, valueOf: ({ term }: TermHabit) => term },
-  { key: 'posts', label: 'Posts', valueOf: ({ posts }: TermHabit) => posts },
+  {
+    key: 'posts',
+    label: 'Posts',
+    valueOf: ({ posts }: TermHabit) => posts,
+    textOf: ({ posts }: TermHabit) => formatCount(posts, locale),
+  },
   {
     key: 'users',
     label: 'Used by',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One hashtag or word by itself, over a year. */
+import { formatCount } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { TermLookedAt } from '~~/core/habits/postingHabits'
 import type { HabitsView } from '~~/shared/compare/habits'
@@ -46,14 +47,14 @@ const fullest = computed(() => props.looked.weeks.reduce((best, week) => (week.p
         </rect>
       </svg>
       <p class="quiet small">
-        {{ looked.posts }} posts by week, {{ describeDay(habits.year.from) }} to {{ describeDay(habits.year.to) }}; most
-        in the week of {{ describeDay(fullest.from) }}: {{ fullest.posts }}.
+        {{ formatCount(looked.posts, locale) }} posts by week, {{ describeDay(habits.year.from) }} to
+        {{ describeDay(habits.year.to) }}; most in the week of {{ describeDay(fullest.from) }}: {{ fullest.posts }}.
       </p>
       <ul>
         <li v-for="own in looked.members" :key="own.member">
           <strong>{{ memberName(habits.members, own.member) }}</strong
-          >: {{ own.posts }} {{ own.posts === 1 ? 'post' : 'posts' }}, the first on {{ describeDay(own.first)
-          }}<template v-if="own.times">, {{ timesWords(own.times, locale) }} usual</template>
+          >: {{ formatCount(own.posts, locale) }} {{ own.posts === 1 ? 'post' : 'posts' }}, the first on
+          {{ describeDay(own.first) }}<template v-if="own.times">, {{ timesWords(own.times, locale) }} usual</template>
         </li>
       </ul>
     </template>

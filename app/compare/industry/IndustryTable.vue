@@ -70,6 +70,9 @@ const COLUMNS = [
     :is-plain="isPlain"
     :most="isPlain ? undefined : 20"
   >
+    <template #place="{ row }"
+      ><span class="place">{{ row.place }}</span></template
+    >
     <template #middle="{ row }"
       >{{ said(row, row.reference.middle)
       }}<span v-if="row.reference.lower !== undefined || row.reference.upper !== undefined" class="quartiles"
@@ -78,8 +81,10 @@ const COLUMNS = [
     >
     <template #source="{ row }"
       ><span class="source"
-        >{{ sourceWords(row.reference) }}; accounts {{ sizeWords(row.reference, locale)
-        }}{{ row.reference.network === '' ? ', any network' : '' }}</span
+        >{{ sourceWords(row.reference)
+        }}<template v-if="row.reference.from !== undefined || row.reference.below !== undefined"
+          >; {{ sizeWords(row.reference, locale) }}</template
+        ></span
       ></template
     >
   </OrderedTable>
@@ -90,6 +95,10 @@ const COLUMNS = [
   display: block;
   font-size: var(--text-small);
   color: var(--ink3);
+  white-space: nowrap;
+}
+.place {
+  white-space: nowrap;
 }
 .source {
   font-size: var(--text-small);

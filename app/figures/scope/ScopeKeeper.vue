@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NETWORKS } from '~~/core/networks/networks'
 import type { SavedScope } from '~~/shared/figures/savedScopes'
 import { whoAddress } from '~~/shared/figures/scope'
 
@@ -9,28 +10,46 @@ const router = useRouter()
 const session = useSession()
 const say = useSay()
 const refreshAll = useRefresh()
-const { base } = useClient()
+const { slug, base } = useClient()
 const { scope } = useScope()
 const form = reactive({ name: '' })
 const { forget } = useKeptForm(`scope of ${base.value}`, form)
 /** All of it, unless some of it is unticked. */
-const parts = ref<string[]>(['who', 'period', 'against', 'lines'])
+const parts = ref<string[]>(['who', 'period', 'against', 'lines', 'field'])
 const problem = ref('')
 /** A fixed period is kept as fixed, a rolling one as rolling: which of the two it is, is said. */
 const isFixed = computed(() => scope.value.period.includes('..'))
+const text = (value: unknown) => (typeof value === 'string' ? value : '')
+/** Pages that compare a field: with whom, and on which network, can be kept there too. */
+const isOfField = computed(() => ['field', 'habits'].includes(route.path.split('/')[2] ?? ''))
+const fieldWords = computed(() => {
+  const network = NETWORKS.find(({ id }) => id === route.query.network)?.name ?? 'all networks'
+  const hidden = text(route.query.hide).split(',').filter(Boolean).length
+  return [
+    `the field on ${network}`,
+    ...(route.query.own === 'out' ? ['without the client'] : []),
+    hidden === 0 ? 'with every rival' : `without ${hidden} ${hidden === 1 ? 'rival' : 'rivals'}`,
+  ].join(', ')
+})
 const PARTS = computed(() => [
   { id: 'who', name: props.words.who },
   { id: 'period', name: `${props.words.period}${isFixed.value ? ', these very days' : ', moving with the calendar'}` },
   { id: 'against', name: `against ${props.words.against}` },
-  { id: 'lines', name: 'the metrics of the chart, the figures and the table' },
+  isOfField.value
+    ? { id: 'field', name: fieldWords.value }
+    : { id: 'lines', name: 'the metrics of the chart, the figures and the table' },
 ])
 const refresh = () => refreshAll('scopes')
+/** Those parts of the address that are there. */
+const given = (...names: readonly string[]) =>
+  Object.fromEntries(names.flatMap((name) => (text(route.query[name]) ? [[name, text(route.query[name])]] : [])))
 
 /** Opens a saved scope: what it does not keep stays as it is. */
 async function open({ parts: kept }: SavedScope) {
   emit('done')
-  const { who, period, against, metric, second, figures, headlines, columns, by } = kept
+  const { who, period, against, metric, second, figures, headlines, columns, by, field, network, own, hide } = kept
   await router.push({
+    ...(field && !isOfField.value && { path: `/${slug.value}/field` }),
     query: {
       ...route.query,
       ...(who && { who: who === 'all' ? undefined : who }),
@@ -38,13 +57,13 @@ async function open({ parts: kept }: SavedScope) {
       ...(against && { against }),
       ...(metric && { metric, second, figures, by }),
       ...((metric || headlines) && { headlines, columns }),
+      ...(field && { network, own, hide }),
     },
   })
 }
 async function keep() {
   problem.value = ''
   const has = (part: string) => parts.value.includes(part)
-  const text = (value: unknown) => (typeof value === 'string' ? value : undefined)
   try {
     await api(`${base.value}/scopes`, {
       method: 'POST',
@@ -54,14 +73,16 @@ async function keep() {
           ...(has('who') && { who: whoAddress(scope.value) }),
           ...(has('period') && { period: scope.value.period }),
           ...(has('against') && { against: scope.value.against }),
-          ...(has('lines') && {
-            metric: text(route.query.metric) ?? 'impressions',
-            ...Object.fromEntries(
-              ['second', 'figures', 'headlines', 'columns', 'by'].flatMap((part) =>
-                text(route.query[part]) ? [[part, text(route.query[part])]] : [],
-              ),
-            ),
-          }),
+          ...(isOfField.value &&
+            has('field') && {
+              field: true,
+              ...given('network', 'own', 'hide'),
+            }),
+          ...(!isOfField.value &&
+            has('lines') && {
+              metric: text(route.query.metric) || 'impressions',
+              ...given('second', 'figures', 'headlines', 'columns', 'by'),
+            }),
         },
       },
     })
@@ -107,7 +128,7 @@ const remove = ({ id, name: title }: SavedScope) => takeAway(`${base.value}/scop
           type="submit"
           label="Keep"
           size="small"
-          :disabled="parts.length === 0"
+          :disabled="PARTS.every(({ id }) => !parts.includes(id))"
         />
       </div>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>

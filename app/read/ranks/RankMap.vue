@@ -153,6 +153,10 @@ function step(event: KeyboardEvent, index: number) {
   stroke-width: 4px;
   paint-order: stroke;
 }
+/* in a PDF letters with an outline would be drawings, and no letters */
+:root[data-printed] .town {
+  stroke: none;
+}
 .disc {
   cursor: pointer;
   outline: none;

@@ -9,6 +9,7 @@ import { POST_ORDERS } from '~~/shared/read/postOrder'
 import { USUAL_ENDS } from '~~/shared/read/endsBlock'
 import { whoAddress } from '~~/shared/figures/scope'
 import { fieldSchema } from '~~/shared/compare/field'
+import { fieldEventsSchema } from '~~/shared/compare/fieldEvents'
 import { fieldLinesSchema } from '~~/shared/compare/fieldLines'
 import { HABIT_PARTS, habitsSchema } from '~~/shared/compare/habits'
 import { timesSchema } from '~~/shared/read/times'
@@ -160,6 +161,10 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
         {
           name: declarationOf('fieldLines').name,
           make: () => ({ ...newBlock('fieldLines'), ...fieldLinesSchema.cast(route.query, { stripUnknown: true }) }),
+        },
+        {
+          name: declarationOf('fieldEvents').name,
+          make: () => ({ ...newBlock('fieldEvents'), ...fieldEventsSchema.cast(route.query, { stripUnknown: true }) }),
         },
         { name: declarationOf('sightings').name, make: () => newBlock('sightings') },
       ]

@@ -2,6 +2,7 @@ import type { Component } from 'vue'
 import type { BlockKind, VersionsOf } from '~~/shared/report/blocks'
 import OpenBlock from '~/clients/OpenBlock.vue'
 import FieldBlock from '~/compare/field/FieldBlock.vue'
+import FieldEventsBlock from '~/compare/field/FieldEventsBlock.vue'
 import FieldLinesBlock from '~/compare/field/FieldLinesBlock.vue'
 import FieldLinesSettings from '~/compare/field/FieldLinesSettings.vue'
 import SightingsBlock from '~/compare/field/SightingsBlock.vue'
@@ -77,6 +78,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   times: { versions: { 1: TimesBlock }, settings: TimesSettings },
   field: { versions: { 1: FieldBlock } },
   fieldLines: { versions: { 1: FieldLinesBlock }, settings: FieldLinesSettings },
+  fieldEvents: { versions: { 1: FieldEventsBlock }, settings: OccasionsSettings },
   habits: { versions: { 1: HabitsBlock }, settings: HabitsSettings },
   sightings: { versions: { 1: SightingsBlock } },
   industry: { versions: { 1: IndustryBlock } },

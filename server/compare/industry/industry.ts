@@ -7,7 +7,6 @@ import {
   type ReferenceMeasureId,
 } from '../../../core/industry/reference'
 import { networkById } from '../../../core/networks/networks'
-import { describePeriodShort } from '../../../core/periods/describePeriod'
 import { lengthOf, type Period } from '../../../core/periods/period'
 import { aggregateDays } from '../../../core/rollup/aggregateDays'
 import { figureOf } from '../../../core/rollup/figureOf'
@@ -85,6 +84,9 @@ export async function industryOf(db: ClientDb, scope: ResolvedScope): Promise<In
           }))
     })
   })
+  // measure by measure, the largest profiles first
+  const place = ({ measure }: IndustryRow) => REFERENCE_MEASURES.findIndex(({ id }) => id === measure)
+  rows.sort((a, b) => place(a) - place(b) || (b.followers ?? -1) - (a.followers ?? -1))
   return { rows, references, judgedTo }
 }
 
@@ -136,7 +138,7 @@ async function volumesOf(
                 measure: 'post_interactions' as const,
                 network,
                 middle: Number(interactions) / Number(posts),
-                source: `All of ${networkById(network).name}, as it says itself: a mean, ${describePeriodShort(period)}`,
+                source: `All of ${networkById(network).name} in these days, as it says itself (a mean)`,
                 day: period.to,
                 isInvented: false,
               },

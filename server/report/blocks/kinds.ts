@@ -7,6 +7,7 @@ import { audienceBlock } from '../../read/audience/audienceBlock'
 import { linksBlock } from '../../read/links/linksBlock'
 import { pollBlock } from '../../read/audience/pollBlock'
 import { fieldBlock } from '../../compare/field/fieldBlock'
+import { fieldEventsBlock } from '../../compare/field/fieldEvents'
 import { fieldLinesBlock } from '../../compare/field/fieldLines'
 import { habitsBlock } from '../../compare/habits/habitsBlock'
 import { industryBlock } from '../../compare/industry/industryBlock'
@@ -61,6 +62,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   times: timesBlock,
   field: fieldBlock,
   fieldLines: fieldLinesBlock,
+  fieldEvents: fieldEventsBlock,
   habits: habitsBlock,
   sightings: sightingsBlock,
   industry: industryBlock,
