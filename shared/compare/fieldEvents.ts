@@ -28,7 +28,15 @@ export interface FieldEvents {
   before: number
   after: number
   days: Day[]
-  rows: { member: number; name: string; isOwn: boolean; profile: number; networkName: string; parts: EventPart[] }[]
+  rows: {
+    member: number
+    name: string
+    isOwn: boolean
+    profile: number
+    profileName: string
+    networkName: string
+    parts: EventPart[]
+  }[]
 }
 
 export interface FilledFieldEvents {

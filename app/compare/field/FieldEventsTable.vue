@@ -17,7 +17,12 @@ const rows = computed(() => {
 })
 const columns = computed(() => [
   { key: 'member', label: 'Member', isWords: true, valueOf: ({ name }: Row) => name },
-  { key: 'network', label: 'Network', isWords: true, valueOf: ({ networkName }: Row) => networkName },
+  {
+    key: 'network',
+    label: 'Profile',
+    isWords: true,
+    valueOf: ({ networkName, profileName }: Row) => `${networkName}, ${profileName}`,
+  },
   ...props.events.days.flatMap((on) => [
     {
       key: `posts-${on}`,
@@ -51,7 +56,7 @@ const columns = computed(() => [
 const partly = computed(() =>
   rows.value.flatMap((row) =>
     row.parts.flatMap((part) =>
-      remark(part) ? [`${row.name} on ${row.networkName}, ${describeDay(part.on)}: ${remark(part)}`] : [],
+      remark(part) ? [`${row.profileName} on ${row.networkName}, ${describeDay(part.on)}: ${remark(part)}`] : [],
     ),
   ),
 )

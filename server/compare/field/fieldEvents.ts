@@ -52,6 +52,7 @@ export async function fieldEvents(db: ClientDb, scope: ResolvedScope, query: Fie
     rows: members.map(({ profile, ...member }) => ({
       ...member,
       profile: profile.profile_id,
+      profileName: profile.name,
       networkName: profile.networkName,
       parts: days.map((on): EventPart => {
         const end = addDays(on, after)
@@ -122,6 +123,7 @@ export const fieldEventsBlock: ReportBlock<FilledFieldEvents> = {
       count('Days before'),
       count('Days after'),
       text('Member'),
+      text('Profile'),
       text('Network'),
       count('Posts'),
       count('Interactions'),
@@ -129,13 +131,14 @@ export const fieldEventsBlock: ReportBlock<FilledFieldEvents> = {
       count('Days known'),
       count('Days'),
     ],
-    rows: rows.flatMap(({ name, networkName, parts }) =>
+    rows: rows.flatMap(({ name, profileName, networkName, parts }) =>
       parts.map(({ on, posts, interactions, counted, known, of }) => [
         tag?.name ?? '',
         on,
         before,
         after,
         name,
+        profileName,
         networkName,
         known > 0 ? posts : null,
         interactions,
