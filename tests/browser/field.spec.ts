@@ -133,7 +133,7 @@ test('a field is kept under a name and opened again, and an event is followed th
   await page.getByRole('option', { name: 'night opening' }).click()
   for (const day of ['15 Oct 2025', '21 Oct 2026']) {
     await event.getByRole('button', { name: /^Choose the days|days before to/ }).click()
-    await page.getByLabel('Another day of it').fill(day)
+    await page.getByRole('textbox', { name: 'Another day of it' }).fill(day)
     await page.getByRole('button', { name: 'Compare', exact: true }).click()
   }
   await expect(page).toHaveURL(/on=2025-10-15(,|%2C)2026-10-21/)

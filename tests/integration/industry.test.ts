@@ -221,7 +221,7 @@ describe('figures of the industry', () => {
     expect(await referencesFile(db, text, true)).toEqual({ added: [], same: before.length, refused: [] })
     const file = [
       'Measure;Network;Followers from;Followers below;Lower quartile;Median;Upper quartile;Source;Date',
-      'posts a week;Tintype;1,000;10,000;;4.5;;A yearbook;1 Mar 2026',
+      'posts a week;Tintype;1,000;10,000;;4.125;;A yearbook;1 Mar 2026',
       'Engagement rate by post;;;;0.5 %;1.2 %;2.4 %;=A yearbook;2026-03-01',
       'Engagement rate by post;;;;;0.012;;A yearbook;2026-03-01',
       'Likes;;;;;3;;A yearbook;2026-03-01',
@@ -230,10 +230,11 @@ describe('figures of the industry', () => {
       'Posts a week;;;;5;3;;A yearbook;2026-03-01',
       'Posts a week;;;;;3;;;2026-03-01',
       'Posts a week;;;;;3;;A yearbook;3/4/2026',
+      'Posts a week;;;;;3,5;;A yearbook;2026-03-01',
     ].join('\n')
     const looked = await referencesFile(db, `\uFEFF${file}`, false)
     expect(looked.added.map(({ words }) => words.replaceAll('\u202F', ' '))).toEqual([
-      'Posts a week on Tintype, accounts of 1,000 to 10,000 followers: 4.5. A yearbook, 1 Mar 2026.',
+      'Posts a week on Tintype, accounts of 1,000 to 10,000 followers: 4.1. A yearbook, 1 Mar 2026.',
       'Engagement rate by post on any network, accounts of any size: 1.20 % (quartiles 0.50 % and 2.40 %). =A yearbook, 1 Mar 2026.',
     ])
     expect(looked.refused.map(({ row, reason }) => [row, reason.split('.')[0]])).toEqual([
@@ -244,6 +245,7 @@ describe('figures of the industry', () => {
       [8, 'The lower quartile lies above the middle'],
       [9, 'Say where the figure is from'],
       [10, '“3/4/2026” can be two days'],
+      [11, '“3,5” is no number as a file has it: 1,234'],
     ])
     expect(await referencesOf(db)).toEqual(before)
     const taken = await referencesFile(db, file, true)

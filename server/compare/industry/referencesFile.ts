@@ -3,7 +3,6 @@ import { stringify } from 'csv-stringify/sync'
 import { ValidationError } from 'yup'
 import { plainText, safeText } from '../../../core/datasets/packageText'
 import { ofPercent } from '../../../core/format/ofPercent'
-import { readNumber } from '../../../core/format/readNumber'
 import { dayAt } from '../../../core/days/lastCompleteDay'
 import { readDay } from '../../../core/days/readDay'
 import { REFERENCE_MEASURES, referenceMeasure } from '../../../core/industry/reference'
@@ -125,13 +124,12 @@ function readRow(cells: ReadonlyMap<string, string>): ReferenceInput {
     return found
   }
   const measure = named(REFERENCE_MEASURES, cell('Measure'), 'measure')
-  const number = (text: string) => (text === '' ? null : readNumber(text, 'en'))
+  const number = (text: string) => (text === '' ? null : numberOf(text))
   const value = (text: string) => {
-    const read = number(text)
-    if (read === null || measure.unit !== 'share') return read
+    if (text === '' || measure.unit !== 'share') return number(text)
     if (!text.endsWith('%'))
       throw new Unreadable(`Write “${text}” in percent, with its sign: 2.1 % is clear, 0.021 is not.`)
-    return ofPercent(read)
+    return ofPercent(numberOf(text.slice(0, -1).trim()))
   }
   const day = readDay(cell('Date'), dayAt(now(), 'UTC'))
   return referenceSchema.validateSync({
@@ -146,6 +144,13 @@ function readRow(cells: ReadonlyMap<string, string>): ReferenceInput {
     day,
     isInvented: /^(yes|true|1)$/i.test(cell('Invented')),
   })
+}
+
+/** A number of a file: decimals have a point, thousands a comma or nothing. */
+function numberOf(text: string): number {
+  if (!/^-?(\d+|\d{1,3}(,\d{3})+)(\.\d+)?$/.test(text))
+    throw new Unreadable(`“${text}” is no number as a file has it: 1,234.5 with a point before the decimals.`)
+  return Number(text.replaceAll(',', ''))
 }
 
 /** What a figure is about and from where: a second one of the same is the same figure. */
