@@ -458,6 +458,20 @@ export const CATALOGUE: readonly Metric[] = [
     parts: plain('posts'),
     definition: 'How many posts were published.',
   },
+  {
+    id: 'interactions_per_post',
+    name: 'Interactions per post',
+    kind: 'ratio',
+    unit: 'times',
+    polarity: 1,
+    isPublic: true,
+    group: 'Publishing',
+    numerator: 'interactions',
+    denominator: 'posts',
+    definition:
+      'Interactions divided by the posts of the same days: it compares those who post often with those who post ' +
+      'seldom. What posts of before still bring is in it.',
+  },
 ]
 
 const byId = new Map(CATALOGUE.map((metric) => [metric.id, metric]))

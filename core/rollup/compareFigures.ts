@@ -88,6 +88,8 @@ function changeBetween(metric: Metric, now: Now, then: Then, context: FigureCont
       reason: reasonOf(metric, now, then),
     }
   const change = changeOf(to, from)
+  // a rate of nothing compares nothing, and rests on no day
+  if (change.reason !== undefined) return change
   const isDaily = metric.kind === 'flow' || metric.kind === 'ratio'
   const rests = {
     now: to.coverage.present,

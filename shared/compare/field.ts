@@ -10,6 +10,7 @@ export const FIELD_MEASURES = [
   { metric: 'followers', side: 'Following' },
   { metric: 'posts', side: 'Output' },
   { metric: 'interactions', side: 'Response' },
+  { metric: 'interactions_per_post', side: 'Response by post' },
   { metric: 'engagement_by_followers', side: 'Response by followers' },
   { metric: 'views', side: 'Video views' },
 ] as const

@@ -97,6 +97,13 @@ describe('a field', () => {
       Gaps: { value: 260, from: 250, to: 250, days: { known: 26, of: 28 }, standing: { rank: 4 } },
     })
     expect(rowsOf(all, 'posts')).toMatchObject({ harbour: { to: 56 }, Small: { to: 84 }, Still: { to: 56 } })
+    // by the post those who post in other rhythms can be compared; only the days on which both are known count
+    expect(rowsOf(all, 'interactions_per_post')).toMatchObject({
+      harbour: { to: 150, standing: { rank: 2 } },
+      Still: { to: 200, standing: { rank: 1 } },
+      Small: { to: 30, standing: { rank: 3 } },
+      Gaps: { to: 10, standing: { rank: 4 } },
+    })
     const band = all.tables.find(({ metric }) => metric === 'followers')!.band!
     expect(band).toEqual({ lower: 27_500, middle: 45_000, upper: 65_000 })
     expect(all.members.reduce((sum, { voice }) => sum + voice!.now, 0)).toBeCloseTo(1, 12)

@@ -97,6 +97,7 @@ export const METRICS = {
   calls: flow(1, 'calls'),
   action_rate: rate('share', 1, 'directions', 'listing_views'),
   posts: flow(0, 'posts'),
+  interactions_per_post: rate('other', 1, 'interactions', 'posts'),
 }
 export type MetricId = keyof typeof METRICS
 type Spec = (typeof METRICS)[MetricId]
