@@ -66,7 +66,7 @@ test('profiles stand beside their industry; a figure is written down, changed, r
     ),
   })
   await expect(file.getByText('1 new, 0 there already, 1 refused.')).toBeVisible()
-  await expect(file.getByText(/^Row 3: Write “0.011” in percent/)).toBeVisible()
+  await expect(file.getByText(/Row 3: Write “0.011” in percent/)).toBeVisible()
   await file.getByRole('button', { name: 'Take 1 figure' }).click()
   await expect(figures.getByRole('row', { name: /^Click rate any/ })).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).last().click()
