@@ -45,7 +45,7 @@ test('profiles stand beside their industry; a figure is written down, changed, r
   // the figure of its very size comes before that of its network
   const placed = beside.getByRole('row', { name: /^Posts a week @mossgate, Tintype/ })
   await expect(placed).toContainText('A survey of our own')
-  await figures.getByRole('button', { name: /^Change: Posts a week on Tintype, accounts of 20,000/ }).click()
+  await figures.getByRole('button', { name: /^Change the figure: Posts a week on Tintype, accounts of 20,000/ }).click()
   const change = page.getByRole('dialog', { name: 'Change a figure of the industry' })
   await expect(change.getByRole('textbox', { name: 'Middle (median)' })).toHaveValue('8')
   await change.getByRole('textbox', { name: 'Source' }).fill('A second survey')
@@ -56,7 +56,7 @@ test('profiles stand beside their industry; a figure is written down, changed, r
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(placed).toContainText('A second survey')
 
-  await figures.getByRole('button', { name: 'From a file' }).click()
+  await figures.getByRole('button', { name: 'Figures from a file' }).click()
   const file = page.getByRole('dialog', { name: 'Figures from a file' })
   await file.getByLabel('File').setInputFiles({
     name: 'industry.csv',

@@ -169,7 +169,7 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
       const kind = label
         .replace(/\d+/g, 'N')
         .replace(
-          /(Change the (?:set|target)|Download:|To a report:|Consent link for|Restated figures of|Add what needs somebody at).*/,
+          /(Change the (?:set|target|figure)|Download:|To a report:|Consent link for|Restated figures of|Add what needs somebody at).*/,
           '$1',
         )
       if (walked.has(kind)) continue

@@ -75,7 +75,7 @@ const nameOf = (one: KeptReference) => referenceWords(one, locale).split(':')[0]
       ><span class="no-print acts"
         ><Button
           label="Change"
-          :aria-label="`Change: ${nameOf(row)}`"
+          :aria-label="`Change the figure: ${nameOf(row)}`"
           aria-haspopup="dialog"
           size="small"
           text

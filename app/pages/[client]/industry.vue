@@ -88,7 +88,7 @@ async function saved() {
             <a :href="`${base}/references/file`" download class="small">Download</a>
             <template v-if="session.mayWrite"
               ><Button
-                label="From a file"
+                label="Figures from a file"
                 size="small"
                 outlined
                 aria-haspopup="dialog"
