@@ -68,7 +68,7 @@ const nameOf = (one: KeptReference) => referenceWords(one, locale).split(':')[0]
     :columns="COLUMNS"
     :rows="references"
     :key-of="({ id }) => id"
-    :most="10"
+    :most="20"
     :end-label="session.mayWrite ? 'What to do' : undefined"
   >
     <template #end="{ row }"
