@@ -194,6 +194,14 @@ describe('what rivals did that is not as usual', () => {
     )
     expect(await seen()).toMatchObject([{ isSettled: true, settledBy: '' }])
     await pool().query("DELETE FROM profile WHERE remote_id = '10220611208834172'")
+    // a network that asks to wait has its turn with the next look, and holds up nothing
+    await pool().query('DELETE FROM sighting')
+    standins.settings.requestsPerMinute = 0
+    await enqueue(db, FIELD_SEEK, '', {})
+    await runJobs()
+    standins.settings.requestsPerMinute = 1000
+    expect(await seen()).toEqual([])
+    expect(await asked("SELECT 1 FROM job WHERE kind = 'field.seek' AND state <> 'done'")).toEqual([])
     // a network that does not answer fails the look, which is tried again, and nothing is kept of it
     await pool().query('DELETE FROM sighting')
     standins.state.isDown = true
