@@ -170,6 +170,31 @@ describe('what rivals did that is not as usual', () => {
     await watchField(db)
     expect((await keptOf(2)).filter((one) => one.startsWith('silence'))).toEqual([])
     await pool().query("UPDATE sync_cursor SET through = '2026-10-26' WHERE client_id = 2 AND through = '2026-10-05'")
+    // one of its profiles was never fetched at all
+    const NEVER =
+      "connector = 'murmur' AND profile_id IN (SELECT profile_id FROM profile WHERE rival = 'Blue Cormorant Boats')"
+    const [kept] = await asked<{ connection: number; through: string }>(
+      `SELECT connection_id AS connection, through FROM sync_cursor JOIN connection USING (client_id, connection_id)
+       WHERE stream = 'figures' AND ${NEVER}`,
+    )
+    await pool().query("DELETE FROM sync_cursor WHERE stream = 'figures' AND connection_id = ?", [kept!.connection])
+    await watchField(db)
+    expect((await keptOf(2)).filter((one) => one.startsWith('silence'))).toEqual([])
+    await pool().query(
+      "INSERT INTO sync_cursor (client_id, connection_id, stream, through) VALUES (2, ?, 'figures', ?)",
+      [kept!.connection, kept!.through],
+    )
+    await watchField(db)
+    expect((await keptOf(2)).filter((one) => one.startsWith('silence'))).toHaveLength(1)
+  })
+  it('takes no hashtag that is too long to be one, and goes on', async () => {
+    await pool().query(
+      `UPDATE post SET text = CONCAT('#', REPEAT('ä', 400)) WHERE client_id = 3 AND day > '2026-10-14' AND profile_id IN
+         (SELECT profile_id FROM profile WHERE rival = 'Lodestone Monthly')`,
+    )
+    await watchField(dbs.get(3)!)
+    expect((await keptOf(3)).filter((one) => one.includes('Lodestone') && one.startsWith('hashtag'))).toEqual([])
+    expect((await keptOf(3)).some((one) => one.includes('cometclub'))).toBe(true)
   })
   it('a rival is found on another network under its handle, once, until it is in the list', async () => {
     const db = dbs.get(1)!

@@ -45,9 +45,10 @@ async function save() {
     tick('note')
     const kept = shell.noteKept
     shell.note = undefined
-    await kept?.()
     await refresh()
     say.done('The note stands on the charts it touches.')
+    // the note is there, whatever becomes of what follows it
+    await kept?.().catch((error: unknown) => say.problem(error))
   } catch (error) {
     const { inner } = error as ValidationError
     if (inner) problems.value = Object.fromEntries(inner.map(({ path, message }) => [path, message]))

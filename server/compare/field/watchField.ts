@@ -18,6 +18,8 @@ const LOOK_BACK_DAYS = PAST_DAYS + 28
 const MOST_POSTS = 20_000
 /** So much of a text is kept. */
 const LONGEST_TEXT = 300
+/** A hashtag that is longer is none that anybody would look for. */
+const LONGEST_TAG = 100
 
 /** An entry as it is kept. */
 export interface NewSighting {
@@ -58,9 +60,8 @@ async function seenOf(db: ClientDb, { id: lead, profiles }: Group, last: Day): P
     }),
   )
   // where a profile could not be fetched, its posts are missing, and nobody is silent for that
-  const known = profiles.map(({ synced_to: to }) => to).sort()[0]
-  if (!known) return far
-  const to = known < last ? known : last
+  if (profiles.some(({ synced_to: through }) => through === null)) return far
+  const to = profiles.reduce((first, { synced_to: through }) => (through! < first ? through! : first), last)
   const silence = silenceIn(posts, to)
   return [
     ...far,
@@ -76,9 +77,11 @@ async function seenOf(db: ClientDb, { id: lead, profiles }: Group, last: Day): P
           },
         ]
       : []),
-    ...newHashtags(posts, to).map(
-      ({ tag, from, day }): NewSighting => ({ kind: 'hashtag', profile: lead, subject: tag, day, from, text: tag }),
-    ),
+    ...newHashtags(posts, to)
+      .filter(({ tag }) => [...tag].length <= LONGEST_TAG)
+      .map(
+        ({ tag, from, day }): NewSighting => ({ kind: 'hashtag', profile: lead, subject: tag, day, from, text: tag }),
+      ),
   ]
 }
 
