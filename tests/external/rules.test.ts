@@ -1,6 +1,7 @@
 import { countChange } from '../../core/change/countChange'
 import { changePoint } from '../../core/statistics/changePoint'
 import { simultaneousIntervals } from '../../core/statistics/simultaneousIntervals'
+import { placeBeside } from '../../core/industry/reference'
 import { farPosts } from '../../core/field/rivalWatch'
 import { overtaking } from '../../core/field/overtaking'
 import { readRetention } from '../../core/posts/retention'
@@ -60,6 +61,7 @@ interface Example {
     waits: { over: number[]; open: number[] }
     ranks: { before: Rank[]; now: Rank[] }
     turn: number[]
+    industry: { value: number; lower: number; middle: number; upper: number }
     far: { past: number[]; now: number }
     leads: [number, Rank][]
     entry: { record: Partial<PlaceRecord>; says: Partial<PlaceRecord>; carries: EntryField[] }
@@ -141,6 +143,13 @@ function outcome(example: Example): unknown {
     return { ...said, weeks: Number(said.weeks?.toFixed(1)) }
   }
   if (ask.turn) return changePoint(ask.turn)
+  if (ask.industry) {
+    const { value, ...reference } = ask.industry
+    return {
+      place: placeBeside(value, { measure: 'post_rate', network: '', ...reference }),
+      index: (100 * value) / reference.middle,
+    }
+  }
   if (ask.far) {
     const post = (ago: number, interactions: number) => ({
       id: `${ago}`,
