@@ -88,6 +88,12 @@ export interface FieldMember {
 /** A post of the field that did well, by what everybody can see of it. */
 export interface FieldPost {
   member: number
+  /** Its profile, and the network’s id of it; editions of before these came do not have them. */
+  profile?: number
+  id?: string
+  /** What is to be seen on its picture, in words; absent where it has none. */
+  alt?: string
+  tags?: { id: number; name: string; colour: number }[]
   networkName: string
   format: string
   text: string

@@ -26,7 +26,12 @@ test('rivals are compared by what everybody can see, on all networks and on one,
   await expect(page.getByRole('img', { name: /Growth of four weeks over followers.*The Glass Fernery/ })).toBeVisible()
   await page.getByRole('button', { name: 'Growth as a table' }).click()
   await expect(page.getByRole('row', { name: /^The Glass Fernery [\d,]+ \+\d/ })).toBeVisible()
-  await expect(page.getByRole('region', { name: 'The best posts of the field' }).getByRole('row')).toHaveCount(9)
+  const best = page.getByRole('region', { name: 'The best posts of the field' })
+  await expect(best.getByRole('row')).toHaveCount(9)
+  // with their pictures and tags, and one key away from the page of each
+  await expect(best.getByRole('img').first()).toBeVisible()
+  await expect(best.getByText('night opening', { exact: true }).first()).toBeVisible()
+  await expect(best.getByRole('link').first()).toHaveAttribute('href', /\/content\/\d+\/\d+$/)
 
   await page.getByRole('combobox', { name: 'On which networks' }).click()
   await page.getByRole('option', { name: 'Commons' }).click()

@@ -7,6 +7,7 @@ import { fieldOf } from '../../server/compare/field/field'
 import { fieldBlock } from '../../server/compare/field/fieldBlock'
 import { resolveScope } from '../../server/figures/resolveScope'
 import type { ClientDb } from '../../server/platform/database/clientDb'
+import { sql } from '../../server/platform/database/sql'
 import { fieldSchema, type Field, type FieldMetric } from '../../shared/compare/field'
 import { parseScope } from '../../shared/figures/scope'
 import type { Block } from '../../shared/report/blocks'
@@ -170,9 +171,24 @@ describe('a field', () => {
         post('still', 'old', addDays(END, -60), 900),
       ],
     )
+    await pool().query("UPDATE post SET picture_url = 'x.svg', alt = 'A fern' WHERE remote_id = 's4'")
+    const { insertId: tag } = await db.run(
+      sql`INSERT INTO tag (client_id, name, colour) VALUES (${db.client}, 'ferns', 2)`,
+    )
+    await db.insertRows('post_tag', ['profile_id', 'remote_id', 'tag_id', 'rule_id'], [[ids.small, 's4', tag, 0]])
     const { posts, members } = await field()
+    expect(posts[1]).not.toHaveProperty('alt')
     expect(posts.slice(0, 3)).toMatchObject([
-      { member: ids.small, text: 'Post s4', interactions: 90, times: 3 },
+      {
+        member: ids.small,
+        profile: ids.small,
+        id: 's4',
+        text: 'Post s4',
+        interactions: 90,
+        times: 3,
+        alt: 'A fern',
+        tags: [{ id: tag, name: 'ferns', colour: 2 }],
+      },
       { member: 0, text: 'Post o1', interactions: 50, networkName: 'Commons' },
       { member: ids.small, text: 'Post s3', interactions: 40 },
     ])

@@ -2,6 +2,7 @@ import { addDays, type Day } from '../../../core/days/day'
 import type { Period } from '../../../core/periods/period'
 import { LEAST_POSTS } from '../../../core/why/carryingPosts'
 import type { FieldPost } from '../../../shared/compare/field'
+import { tagNames, tagsOfPosts } from '../../figures/questions/postTags'
 import type { ProfileRow } from '../../figures/questions/profileRows'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
@@ -41,12 +42,15 @@ export async function bestPosts(
   if (all.length === 0) return []
   const best = await db.rows<{
     profile: number
+    id: string
+    alt: string | null
     format: string
     text: string
     publishedAt: Date
     interactions: number
   }>(sql`
-    SELECT   p.profile_id AS profile, p.format, p.text, p.published_at AS publishedAt, ${OPEN} AS interactions
+    SELECT   p.profile_id AS profile, p.remote_id AS id, p.format, p.text, p.published_at AS publishedAt,
+             IF(p.picture_url IS NULL, NULL, COALESCE(p.alt, '')) AS alt, ${OPEN} AS interactions
     FROM     post p
     WHERE    p.client_id = ${db.client}
     AND      p.profile_id IN (${all.map(({ profile }) => profile.profile_id)})
@@ -62,14 +66,19 @@ export async function bestPosts(
     WHERE  p.client_id = ${db.client}
     AND    p.profile_id IN (${[...new Set(best.map(({ profile }) => profile))]})
     AND    p.day BETWEEN ${addDays(to, -PAST_DAYS)} AND ${to}`)
-  return best.map(({ profile, ...post }) => {
+  const names = new Map((await tagNames(db)).map((tag) => [tag.id, tag]))
+  const tagged = await tagsOfPosts(db, best)
+  return best.map(({ profile, alt, ...post }) => {
     const own = all.find((each) => each.profile.profile_id === profile)!
     const known = usual.find((each) => each.profile === profile)
     const middle = Number(known?.middle ?? 0)
     return {
       member: own.member,
       networkName: own.profile.networkName,
+      profile,
       ...post,
+      ...(alt !== null && { alt }),
+      tags: (tagged.get(`${profile} ${post.id}`) ?? []).flatMap((id) => names.get(id) ?? []),
       interactions: Number(post.interactions),
       ...(known && known.posts >= LEAST_POSTS && middle > 0 && { times: Number(post.interactions) / middle }),
     }
