@@ -17,9 +17,10 @@ const quoted = (text: string): string => {
  * // 'began to use #cometclub on 11 Oct 2026.'
  */
 export function sightingWords(
-  { kind, day, from, amount = 0, usual = 0, text, networkName }: Omit<Sighting, 'id' | 'rival'>,
+  { kind, day, from, amount: given, usual = 0, text, networkName }: Omit<Sighting, 'id' | 'rival'>,
   locale: string,
 ): string {
+  const amount = given ?? 0
   switch (kind) {
     case 'post': {
       const times =
@@ -34,6 +35,6 @@ export function sightingWords(
     case 'hashtag':
       return `began to use #${text} on ${describeDay(from ?? day)}, in three posts by ${describeDay(day)}.`
     case 'network':
-      return `seems to be on ${networkName} too, as ${text}, with ${formatCount(amount, locale)} followers.`
+      return `seems to be on ${networkName} too, as ${text}${given !== undefined ? `, with ${formatCount(amount, locale)} followers` : ''}.`
   }
 }

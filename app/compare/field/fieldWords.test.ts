@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { meetingWords, medianWords, separationWords } from './fieldWords'
+import { growthWords, meetingWords, medianWords, separationWords } from './fieldWords'
 
 const parts = { posts: 0, each: 0 }
 describe('what is said of a field', () => {
@@ -43,5 +43,26 @@ describe('what is said of a field', () => {
         'about level in views (101.0).',
     )
     expect(medianWords([table('followers', 128, false)], 0, 'en-GB')).toBeUndefined()
+  })
+
+  it('says who grows faster than whom, and since when', () => {
+    const growth = { value: 0.086, low: 0.08, high: 0.09, weeks: 26 }
+    const out = { is: 'faster' as const, others: 3, ofSize: true, middle: 0.009 }
+    const plain = (text: string) => text.replaceAll('\u202F', ' ')
+    const words = (part: object) =>
+      plain(growthWords({ isOwn: false, followers: 5000, growth, standsOut: out, ...part }, 'en-GB'))
+    expect(words({})).toBe(
+      'It grows faster than the 3 others of its size (1,000 to 10,000 followers): +8.6 % in four weeks, their middle +0.9 %.',
+    )
+    expect(words({ isOwn: true, standsOut: { ...out, is: 'slower', ofSize: false } })).toBe(
+      'You grow more slowly than the 3 others of the field: +8.6 % in four weeks, their middle +0.9 %.',
+    )
+    expect(words({ standsOut: { ...out, is: 'alike' } })).toBe('')
+    expect(words({ standsOut: undefined, turn: { from: '2026-07-30', before: 0.005, after: 0.024 } })).toBe(
+      'Since 30 Jul 2026 it grows faster: +2.4 % in four weeks, before +0.5 %.',
+    )
+    expect(words({ isOwn: true, standsOut: undefined, turn: { from: '2026-07-30', before: 0.02, after: 0.01 } })).toBe(
+      'Since 30 Jul 2026 you grow more slowly: +1.0 % in four weeks, before +2.0 %.',
+    )
   })
 })
