@@ -3,8 +3,11 @@ import { addDays } from '../core/days/day'
 import { unit } from '../demo/random'
 import { fieldHabits } from '../server/compare/habits/fieldHabits'
 import { fieldOf } from '../server/compare/field/field'
+import { fieldLines } from '../server/compare/field/fieldLines'
+import { watchField } from '../server/compare/field/watchField'
 import { resolveScope } from '../server/figures/resolveScope'
 import { fieldSchema } from '../shared/compare/field'
+import { fieldLinesSchema } from '../shared/compare/fieldLines'
 import { habitsSchema } from '../shared/compare/habits'
 import { largeClient } from './database'
 import { median, ms, report, times } from './measure'
@@ -52,7 +55,7 @@ export async function benchField(pool: Pool): Promise<void> {
     )
     await pool.query(
       'SELECT profile_id, day, followers FROM profile_day WHERE client_id = ? AND profile_id IN (?) AND day BETWEEN ? AND ?',
-      [db.clientId, ids, addDays(END, -182), END],
+      [db.clientId, ids, addDays(END, -371), END],
     )
     await pool.query(
       'SELECT profile_id, text, reactions + comments + shares AS much FROM post WHERE client_id = ? ' +
@@ -65,6 +68,22 @@ export async function benchField(pool: Pool): Promise<void> {
     { 'worked out': ms(field), 'bare SQL': ms(bare), 'rate': times(field / bare) },
     { text: 'at most twice the bare SQL', met: field <= 2 * bare },
   )
+  const lines = await median(3, () => fieldLines(db, scope, fieldLinesSchema.cast({ line: 'interactions' })))
+  const weeks = await median(3, () =>
+    pool.query(
+      'SELECT profile_id, day, reactions + comments + shares FROM profile_day WHERE client_id = ? AND profile_id IN (?) ' +
+        'AND day BETWEEN ? AND ?',
+      [db.clientId, ids, addDays(END, -371), END],
+    ),
+  )
+  report('that field week by week, over a year', {
+    'worked out': ms(lines),
+    'bare SQL': ms(weeks),
+    'rate': times(lines / weeks),
+  })
+  report('looking what those rivals did that is not as usual', {
+    'worked out': ms(await median(3, () => watchField(db))),
+  })
   const habits = await median(3, () => fieldHabits(db, scope, habitsSchema.cast({})))
   const read = await median(3, () =>
     pool.query(
