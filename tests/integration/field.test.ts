@@ -5,9 +5,17 @@ import { addDays, type Day } from '../../core/days/day'
 import { daysEnding, eachDay } from '../../core/periods/period'
 import { fieldOf } from '../../server/compare/field/field'
 import { fieldBlock } from '../../server/compare/field/fieldBlock'
+import { fieldEvents } from '../../server/compare/field/fieldEvents'
+import { fieldLines } from '../../server/compare/field/fieldLines'
+import { sightingsOf } from '../../server/compare/field/sightings'
+import { watchField } from '../../server/compare/field/watchField'
+import { fieldHabits } from '../../server/compare/habits/fieldHabits'
 import { resolveScope } from '../../server/figures/resolveScope'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { sql } from '../../server/platform/database/sql'
+import { fieldEventsSchema } from '../../shared/compare/fieldEvents'
+import { fieldLinesSchema, LINE_METRICS } from '../../shared/compare/fieldLines'
+import { habitsSchema } from '../../shared/compare/habits'
 import { fieldSchema, type Field, type FieldMetric } from '../../shared/compare/field'
 import { parseScope } from '../../shared/figures/scope'
 import type { Block } from '../../shared/report/blocks'
@@ -216,7 +224,18 @@ describe('a field', () => {
   })
 
   it('is the same whatever is private: nothing of it moves when that does', async () => {
-    const before = await field()
+    const scope = await resolveScope(db, parseScope({ period: 'last-28-days', against: 'none' }))
+    /** Every answer that sets rivals beside the client. */
+    const everything = async () => ({
+      field: await field(),
+      lines: await Promise.all(LINE_METRICS.map((line) => fieldLines(db, scope, fieldLinesSchema.cast({ line })))),
+      events: await fieldEvents(db, scope, fieldEventsSchema.cast({ tag: 1, on: END })),
+      habits: await fieldHabits(db, scope, habitsSchema.cast({})),
+      sightings: await sightingsOf(db, true, scope.period),
+    })
+    await watchField(db)
+    const before = await everything()
+    expect(before.events.rows.length).toBeGreaterThan(3)
     const [columns] = await pool().query<RowDataPacket[]>('SHOW COLUMNS FROM profile_day')
     const hidden = columns
       .map(({ Field: name }) => String(name))
@@ -225,6 +244,7 @@ describe('a field', () => {
     expect(hidden).toHaveLength(6)
     await pool().query(`UPDATE profile_day SET ${hidden.map((name) => `${name} = 77777`).join(', ')}`)
     await pool().query('UPDATE post SET saves = 3, impressions = 99999, clicks = 5')
-    expect(await field()).toEqual(before)
+    expect(await watchField(db)).toBe(0)
+    expect(await everything()).toEqual(before)
   })
 })
