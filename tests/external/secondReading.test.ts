@@ -293,7 +293,7 @@ describe('a second reading, straight from the rows', () => {
       }
       expect(compared).toBe((SCOPES / 10) * 5 * CATALOGUE.length)
     },
-    120_000,
+    300_000,
   )
 })
 

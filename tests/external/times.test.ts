@@ -183,7 +183,7 @@ describe('lifts', () => {
     expect(held / 500).toBeLessThan(0.88)
     expect(found / 500).toBeGreaterThan(0.8)
     // a machine half as fast has its time
-  }, 120_000)
+  }, 300_000)
 
   it('find an effect of evenings or of a weekday, and no good slot in shuffled times more often than is said', () => {
     let [evenings, weekdays, none, good] = [0, 0, 0, 0]
@@ -210,5 +210,5 @@ describe('lifts', () => {
     expect(none / WORLDS).toBeLessThan(0.135)
     // of about eighty slots with three posts in each world
     expect(good / (80 * WORLDS)).toBeLessThan(0.1)
-  }, 120_000)
+  }, 300_000)
 })

@@ -285,7 +285,7 @@ describe('adding one of each, in a copy', () => {
       job: true,
       page: true,
     })
-  }, 300_000)
+  }, 900_000)
 })
 
 /** Asks the copy for what was added, where the application does. */

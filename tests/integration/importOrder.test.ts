@@ -234,4 +234,4 @@ it('leaves what imports, undos and syncs mean, however they come together', asyn
       }
     }
   }
-}, 240_000)
+}, 600_000)

@@ -253,5 +253,5 @@ describe('a backup', () => {
     })
     for (const data of [first, second]) forget(data)
     expect(existsSync(first)).toBe(false)
-  }, 240_000)
+  }, 600_000)
 })

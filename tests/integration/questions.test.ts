@@ -603,7 +603,7 @@ describe('every question to the database', () => {
     listen()
     await askEverything(await clientDbForJob(1))
     wanted = wantedOf()
-  }, 240_000)
+  }, 600_000)
 
   it('is asked here', () => {
     expect(wanted.length).toBeGreaterThan(70)

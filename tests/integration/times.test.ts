@@ -139,7 +139,7 @@ beforeAll(async () => {
       ['profile_id', 'breakdown', 'day', 'part_id', 'value'],
       [[clips, breakdownById('followers_by_country').code, '2026-10-25', part, value]],
     )
-}, 60_000)
+}, 300_000)
 
 const middleOf = (values: readonly number[]) => {
   const sorted = [...values].sort((a, b) => a - b)
