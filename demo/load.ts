@@ -14,19 +14,8 @@ import { applyRules } from '../server/figures/tagging'
 import { clientDb, inTransaction, type ClientRow } from '../server/platform/database/clientDb'
 import { STORED_BREAKDOWNS, breakdownById } from '../core/breakdowns/breakdowns'
 import { NETWORKS } from '../core/networks/networks'
-import {
-  AGENCY,
-  CLIENTS,
-  EVENTS,
-  PEOPLE,
-  POLLS,
-  PROFILES,
-  SETS,
-  TAGS,
-  TARGETS,
-  type DemoProfile,
-  INDUSTRY,
-} from './cast'
+import { AGENCY, CLIENTS, EVENTS, PEOPLE, POLLS, PROFILES, SETS, TAGS, TARGETS, type DemoProfile } from './cast'
+import { INDUSTRY } from './industry'
 import { breakdownsOf } from './breakdowns'
 import { loadDirectories } from './loadDirectories'
 import { LINK_PAGES, LINKS, viewsOf, visitsOf } from './links'

@@ -1,9 +1,9 @@
-import { object, string, type InferType } from 'yup'
+import { object, type InferType } from 'yup'
 import type { Overtaking } from '../../core/field/overtaking'
 import type { Separation } from '../../core/field/separation'
 import type { StandingOut } from '../../core/field/standingOut'
 import type { Standing, TypicalBand } from '../../core/field/standings'
-import { NETWORKS } from '../../core/networks/networks'
+import { fieldFields } from '../figures/fieldFields'
 
 /** The three sides on which a field is compared, each by one public measure; and what they come to. */
 export const FIELD_MEASURES = [
@@ -16,19 +16,6 @@ export const FIELD_MEASURES = [
 ] as const
 export type FieldMetric = (typeof FIELD_MEASURES)[number]['metric']
 
-/** How a field is looked at, as it stands in an address and in a block. */
-export const fieldFields = {
-  /** One network, on which everybody is compared; every one, where it is empty. */
-  network: string()
-    .oneOf(['', ...NETWORKS.map(({ id }) => id)], 'There is no network “${value}”.')
-    .default(''),
-  /** Whether the client itself is left out, so that rivals are compared with each other. */
-  own: string().oneOf(['', 'out'], 'The client is in the field, or “out”.').default(''),
-  /** Rivals that are not looked at now, each by one of its profiles. */
-  hide: string()
-    .matches(/^(\d{1,9}(,\d{1,9}){0,99})?$/, 'Choose rivals from the list.')
-    .default(''),
-}
 export const fieldSchema = object(fieldFields)
 export type FieldQuery = InferType<typeof fieldSchema>
 

@@ -2,7 +2,7 @@ import { object, type InferType } from 'yup'
 import type { Day } from '../../core/days/day'
 import { declareBlock } from '../report/declareBlock'
 import { occasionsFields } from '../read/occasionsBlock'
-import { fieldFields } from './field'
+import { fieldFields } from '../figures/fieldFields'
 
 /** Which event is followed through a field: the posts with a tag, around some days. */
 export const fieldEventsSchema = object({ ...fieldFields, ...occasionsFields })

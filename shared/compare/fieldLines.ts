@@ -1,7 +1,7 @@
 import { object, string, type InferType } from 'yup'
 import { LINE_FORMS, type LineForm, type MemberLine } from '../../core/field/memberLines'
 import { declareBlock } from '../report/declareBlock'
-import { fieldFields } from './field'
+import { fieldFields } from '../figures/fieldFields'
 
 /** What can be followed week by week: what is added up or counted, not what is divided. */
 export const LINE_METRICS = ['followers', 'posts', 'interactions', 'views'] as const

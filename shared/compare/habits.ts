@@ -1,7 +1,8 @@
 import { object, string, type InferType } from 'yup'
 import { CORNERS, TERMS, type CornerKind, type TermKind } from '../../core/habits/habitKinds'
 import type { Habits } from '../../core/habits/postingHabits'
-import { fieldFields, type Field } from './field'
+import { fieldFields } from '../figures/fieldFields'
+import type { Field } from './field'
 
 const LONGEST_TERM = 60
 

@@ -1,4 +1,5 @@
 import { boolean, object, string, type InferType } from 'yup'
+import { fieldFields } from './fieldFields'
 import { NETWORKS } from '../../core/networks/networks'
 import { text } from '../platform/text'
 
@@ -97,11 +98,9 @@ export const savedScopeSchema = object({
     by: string().max(20),
     /** Whether the field is kept too: on which network, with the client or without, and which rivals are left out. */
     field: boolean(),
-    network: string().max(20),
-    own: string().oneOf(['', 'out'], 'The client is in the field, or “out”.'),
-    hide: string()
-      .max(1000)
-      .matches(/^(\d{1,9}(,\d{1,9}){0,99})?$/, 'Choose rivals from the list.'),
+    network: fieldFields.network.default(undefined),
+    own: fieldFields.own.default(undefined),
+    hide: fieldFields.hide.default(undefined),
   }).required(),
 })
 export type SavedParts = InferType<typeof savedScopeSchema>['parts']

@@ -8,6 +8,7 @@ import {
   type FieldEventsQuery,
   type FilledFieldEvents,
 } from '../../../shared/compare/fieldEvents'
+import { ANY_OPEN, OPEN_INTERACTIONS } from '../../figures/questions/openInteractions'
 import { tagNames } from '../../figures/questions/postTags'
 import type { ProfileRow } from '../../figures/questions/profileRows'
 import type { ReportBlock } from '../../figures/reportBlock'
@@ -93,8 +94,8 @@ async function countedIn(
   if (profiles.length === 0) return new Map()
   const rows = await db.rows<{ profile: number; posts: number; counted: number; interactions: number }>(sql`
     SELECT   p.profile_id AS profile, COUNT(*) AS posts,
-             COUNT(COALESCE(p.reactions, p.comments, p.shares)) AS counted,
-             SUM(COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0)) AS interactions
+             COUNT(${ANY_OPEN}) AS counted,
+             SUM(${OPEN_INTERACTIONS}) AS interactions
     FROM     post p
     WHERE    p.client_id = ${db.client}
     AND      p.profile_id IN (${[...profiles]})

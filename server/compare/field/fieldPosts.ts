@@ -2,6 +2,7 @@ import { addDays, type Day } from '../../../core/days/day'
 import type { Period } from '../../../core/periods/period'
 import { LEAST_POSTS } from '../../../core/why/carryingPosts'
 import type { FieldPost } from '../../../shared/compare/field'
+import { OPEN_INTERACTIONS } from '../../figures/questions/openInteractions'
 import { tagNames, tagsOfPosts } from '../../figures/questions/postTags'
 import type { ProfileRow } from '../../figures/questions/profileRows'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -11,9 +12,6 @@ import { sql } from '../../platform/database/sql'
 const MOST_POSTS = 8
 /** What is usual of a profile is the median of the posts of so many days. */
 const PAST_DAYS = 364
-
-/** What everybody can see of what a post has brought. */
-const OPEN = sql`COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0)`
 
 /** The last day up to the end of a period on which profiles have posted. */
 export async function lastPosts(
@@ -50,7 +48,7 @@ export async function bestPosts(
     interactions: number
   }>(sql`
     SELECT   p.profile_id AS profile, p.remote_id AS id, p.format, p.text, p.published_at AS publishedAt,
-             IF(p.picture_url IS NULL, NULL, COALESCE(p.alt, '')) AS alt, ${OPEN} AS interactions
+             IF(p.picture_url IS NULL, NULL, COALESCE(p.alt, '')) AS alt, ${OPEN_INTERACTIONS} AS interactions
     FROM     post p
     WHERE    p.client_id = ${db.client}
     AND      p.profile_id IN (${all.map(({ profile }) => profile.profile_id)})
@@ -60,7 +58,7 @@ export async function bestPosts(
   if (best.length === 0) return []
   const usual = await db.rows<{ profile: number; middle: number; posts: number }>(sql`
     SELECT DISTINCT p.profile_id AS profile,
-           MEDIAN(${OPEN}) OVER (PARTITION BY p.profile_id) AS middle,
+           MEDIAN(${OPEN_INTERACTIONS}) OVER (PARTITION BY p.profile_id) AS middle,
            COUNT(*) OVER (PARTITION BY p.profile_id) AS posts
     FROM   post p
     WHERE  p.client_id = ${db.client}

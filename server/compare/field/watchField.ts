@@ -2,6 +2,7 @@ import { addDays, type Day } from '../../../core/days/day'
 import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import { farPosts, newHashtags, PAST_DAYS, silenceIn, type SeenPost } from '../../../core/field/rivalWatch'
 import type { SightingKind } from '../../../shared/compare/sightings'
+import { OPEN_OR_NONE } from '../../figures/questions/openInteractions'
 import { profilesOf } from '../../figures/questions/profileRows'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -88,8 +89,7 @@ async function seenOf(db: ClientDb, { id: lead, profiles }: Group, last: Day): P
 async function postsOf(db: ClientDb, profiles: readonly number[], last: Day): Promise<SeenPost[]> {
   const rows = await db.rows<{ id: string; profile: number; day: Day; text: string; interactions: number | null }>(sql`
     SELECT   p.remote_id AS id, p.profile_id AS profile, p.day, p.text,
-             IF(COALESCE(p.reactions, p.comments, p.shares) IS NULL, NULL,
-                COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0)) AS interactions
+             ${OPEN_OR_NONE} AS interactions
     FROM     post p
     WHERE    p.client_id = ${db.client}
     AND      p.profile_id IN (${[...profiles]})

@@ -3,6 +3,7 @@ import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import { HABIT_DAYS, type HabitPost, type Habits, type HabitsAsked } from '../../../core/habits/postingHabits'
 import { USUAL_DAYS } from '../../../core/times/besideUsual'
 import type { HabitsQuery, HabitsView } from '../../../shared/compare/habits'
+import { OPEN_OR_NONE } from '../../figures/questions/openInteractions'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -81,8 +82,7 @@ async function postsOf(db: ClientDb, groups: readonly Group[], from: string, to:
     interactions: number | null
   }>(sql`
     SELECT   p.profile_id AS profile, p.published_at AS publishedAt, p.day, p.format, p.text,
-             IF(COALESCE(p.reactions, p.comments, p.shares) IS NULL, NULL,
-                COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0)) AS interactions
+             ${OPEN_OR_NONE} AS interactions
     FROM     post p
     WHERE    p.client_id = ${db.client}
     AND      p.profile_id IN (${profiles})

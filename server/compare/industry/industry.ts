@@ -13,6 +13,7 @@ import { figureOf } from '../../../core/rollup/figureOf'
 import { carriedLevels } from '../../../core/series/carriedLevels'
 import type { IndustryRow, IndustryView, KeptReference } from '../../../shared/compare/industry'
 import { inDatabase, NO_DAYS } from '../../figures/factSource'
+import { ANY_OPEN, OPEN_INTERACTIONS } from '../../figures/questions/openInteractions'
 import { memberOf, type ProfileRow } from '../../figures/questions/profileRows'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { columnsFor, neededDays } from '../../figures/rollUp'
@@ -100,12 +101,12 @@ async function postsOf(
   if (profiles.length === 0) return new Map()
   const rows = await db.rows<{ profile: number; posts: number; interactions: number }>(sql`
     SELECT   p.profile_id AS profile, COUNT(*) AS posts,
-             SUM(COALESCE(p.reactions, 0) + COALESCE(p.comments, 0) + COALESCE(p.shares, 0)) AS interactions
+             SUM(${OPEN_INTERACTIONS}) AS interactions
     FROM     post p
     WHERE    p.client_id = ${db.client}
     AND      p.profile_id IN (${profiles.map(({ profile_id: id }) => id)})
     AND      p.day BETWEEN ${from} AND ${to < judgedTo ? to : judgedTo}
-    AND      COALESCE(p.reactions, p.comments, p.shares) IS NOT NULL
+    AND      ${ANY_OPEN} IS NOT NULL
     GROUP BY p.profile_id`)
   return new Map(
     rows.map(({ profile, posts, interactions }) => [
