@@ -24,6 +24,9 @@ describe('references of an industry', () => {
     expect(fits(reference({ below: 1000 }), profile)).toBe(false)
     expect(fits(reference({ below: 1001 }), { network: 'tintype' })).toBe(false)
     expect(fits(reference({}), { network: 'tintype' })).toBe(true)
+    // a listing cannot be followed: what is usual of accounts says nothing of it, but for a figure of its own network
+    expect(fits(reference({}), { network: 'waymark' })).toBe(false)
+    expect(fits(reference({ network: 'waymark' }), { network: 'waymark' })).toBe(true)
   })
   it('are chosen by network, then by the narrowest size, then by date', () => {
     const profile = { network: 'tintype', followers: 5000 }

@@ -1,5 +1,6 @@
 import { metricById } from '../metrics/catalogue'
 import type { Unit } from '../metrics/metric'
+import { columnsGivenBy } from '../metrics/storedFigures'
 
 /** A measure of which an industry has figures: of one profile, and none that grows with the length of the period. */
 export interface ReferenceMeasure {
@@ -71,9 +72,13 @@ export interface Placed {
   followers?: number
 }
 
-/** Whether a reference is about accounts such as a profile. One about a size is not, where the profile’s is not known. */
+/**
+ * Whether a reference is about accounts such as a profile. One about a size is not, where the profile’s is not known; and
+ * one about any network is about accounts that can be followed, and not about listings.
+ */
 export function fits({ network, from, below }: Reference, profile: Placed): boolean {
   if (network !== '' && network !== profile.network) return false
+  if (network === '' && !columnsGivenBy(profile.network).includes('followers')) return false
   if (from === undefined && below === undefined) return true
   const { followers } = profile
   return followers !== undefined && followers >= (from ?? 0) && followers < (below ?? Infinity)

@@ -115,7 +115,7 @@ describe('profiles beside the industry', () => {
           const fitting = kept.filter(
             (one) =>
               one.measure === row.measure &&
-              (one.network === '' || one.network === network) &&
+              (one.network === network || (one.network === '' && network !== 'waymark')) &&
               ((one.from_size === null && one.below_size === null) ||
                 (followers !== undefined &&
                   followers >= (one.from_size ?? 0) &&
@@ -129,6 +129,8 @@ describe('profiles beside the industry', () => {
       }
     }
     expect(seen).toBeGreaterThan(500)
+    const { rows: all } = await industryOf(db, await scopeOf('2026-10-01', '2026-10-26'))
+    expect(all.filter(({ networkName }) => networkName === 'Waymark')).toEqual([])
   })
   it('are the client’s own alone, and a block and a file of them', async () => {
     const scope = await scopeOf('2026-10-01', '2026-10-26')

@@ -134,12 +134,13 @@ const SIZES = [
       </div>
       <p class="quiet">{{ measure.definition }}</p>
       <div class="row">
-        <div v-for="{ key, label } in SIZES" :key="key" class="field">
+        <div v-for="{ key, label } in SIZES" :key="key" class="field part">
           <label :for="`reference-${key}`">{{ label }}</label
           ><InputText
             :id="`reference-${key}`"
             v-model="form[key]"
             inputmode="numeric"
+            fluid
             placeholder="any"
             :invalid="!!problems[key]"
           />
@@ -147,12 +148,13 @@ const SIZES = [
         </div>
       </div>
       <div class="row">
-        <div v-for="{ key, label } in VALUES" :key="key" class="field">
+        <div v-for="{ key, label } in VALUES" :key="key" class="field part">
           <label :for="`reference-${key}`">{{ label }}{{ unit }}</label
           ><InputText
             :id="`reference-${key}`"
             v-model="form[key]"
             inputmode="decimal"
+            fluid
             :placeholder="key === 'middle' ? '' : 'not known'"
             :invalid="!!problems[key]"
           />
@@ -183,6 +185,10 @@ const SIZES = [
 </template>
 
 <style scoped>
+.part {
+  flex: 1 1 8rem;
+  min-width: 0;
+}
 .row {
   align-items: flex-start;
   gap: 12px;
