@@ -1,3 +1,4 @@
+import { NEIGHBOURS } from './neighbours'
 import { PLACES } from './places'
 
 /** Who appears in the made-up scenario. Every name is invented. */
@@ -27,6 +28,8 @@ export interface DemoProfile {
   begins?: number
   /** It is on the network, but nobody has added it to the application. */
   isHidden?: boolean
+  /** It was renamed in the last days: under this handle and name the application knows it until it asks again. */
+  formerHandle?: string
 }
 
 export const AGENCY = {
@@ -562,6 +565,7 @@ export const PROFILES: readonly DemoProfile[] = [
     network: 'tintype',
     handle: '@lodestonemonthly',
     name: '@lodestonemonthly',
+    formerHandle: '@lodestonemag',
     remoteId: '17841402277018840',
     followers: 20_960,
     growthPerYear: 0.09,
@@ -723,6 +727,7 @@ export const PROFILES: readonly DemoProfile[] = [
     connected: false,
     isHidden: true,
   },
+  ...NEIGHBOURS,
   ...LISTINGS,
 ]
 

@@ -114,8 +114,8 @@ export async function loadDemo(
         [
           client,
           profile.network,
-          profile.handle,
-          profile.name,
+          profile.formerHandle ?? profile.handle,
+          profile.formerHandle ?? profile.name,
           profile.remoteId,
           profile.rival ? 1 : 0,
           profile.rival ?? null,

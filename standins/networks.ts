@@ -11,9 +11,10 @@ import { breakdownsOf } from '../demo/breakdowns'
 import { retentionOf } from '../demo/retention'
 import { questionsOn } from '../demo/questions'
 import { reviewsOn } from '../demo/reviews'
+import { alsoFollowed } from '../demo/alsoFollowed'
 import { reachable } from '../demo/reachable'
 import { volumeOf } from '../demo/volume'
-import type { EstimateQuery } from '../shared/read/reachable'
+import { ESTIMATING_NETWORKS, type EstimateQuery } from '../shared/read/reachable'
 import { pictureOf } from '../demo/pictures'
 import { world, type DemoPost } from '../demo/world'
 import { ruleProblems } from '../core/plan/networkRules'
@@ -29,6 +30,9 @@ export interface StandinSettings {
   requestsPerMinute: number
   /** The posts that were given to them. */
   posted?: PostedPosts
+  /** Profiles by id that have another handle now, and those that are no longer there. */
+  renamed?: ReadonlyMap<string, string>
+  gone?: ReadonlySet<string>
   /** The last complete day and the time, as the application has them. */
   lastComplete: () => Day
   now: () => number
@@ -157,14 +161,23 @@ export function standinNetworks(settings: StandinSettings) {
       return estimate ? json(200, estimate) : json(404, { error: 'too few people' })
     }
     if (path === 'profiles') {
-      const profile = PROFILES.find(
+      const profile = PROFILES.map(asNow).find(
         (one) => one.network === network.id && plainHandle(one.handle) === plainHandle(query.get('handle') ?? ''),
       )
-      return profile ? json(200, shown(profile, last)) : json(404, { error: 'not found' })
+      return profile && isThere(profile) ? json(200, shown(profile, last)) : json(404, { error: 'not found' })
+    }
+    const about = /^profiles\/(\d+)(\/also-followed)?$/.exec(path)
+    if (about) {
+      const profile = profileOf(network, about[1]!)
+      const tells = !about[2] || (ESTIMATING_NETWORKS as readonly string[]).includes(network.id)
+      if (!profile || !isThere(profile) || !tells) return json(404, { error: 'not found' })
+      if (!about[2]) return json(200, shown(asNow(profile), last))
+      const others = alsoFollowed(profile).filter(({ profile: other }) => isThere(other))
+      return json(200, { data: others.map(({ profile: other, share }) => ({ ...shown(asNow(other), last), share })) })
     }
     const data = /^profiles\/(\d+)\/(days|posts)$/.exec(path)
     const profile = data && profileOf(network, data[1]!)
-    if (!profile) return json(404, { error: 'not found' })
+    if (!profile || !isThere(profile)) return json(404, { error: 'not found' })
     const { days, through, next } = pageOf(
       query.get('from'),
       addDays(last, 1 - network.publicDays),
@@ -239,6 +252,13 @@ export function standinNetworks(settings: StandinSettings) {
       body: pictureOf(profile.client, post).svg,
     }
   }
+
+  /** A profile under the handle that it has by now, and whether it is there at all. */
+  const asNow = (profile: DemoProfile): DemoProfile => {
+    const handle = settings.renamed?.get(profile.remoteId)
+    return handle === undefined ? profile : { ...profile, handle }
+  }
+  const isThere = ({ remoteId }: DemoProfile): boolean => !settings.gone?.has(remoteId)
 
   /** A profile as anybody finds it. */
   function shown(profile: DemoProfile, last: Day) {

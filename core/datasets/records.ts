@@ -48,6 +48,9 @@ export const RECORDS: readonly RecordKind[] = [
       flag('is_rival', 'Whether it belongs to a rival.'),
       orNone(text('rival', 'The rival that it belongs to.')),
       text('consent', 'Whether its owner has given consent: none, given or withdrawn. What was given is not in here.'),
+      orNone(text('former_handle', 'Its handle before the present one.')),
+      orNone(day('renamed_on', 'The day on which it was found under the present one.')),
+      orNone(day('gone_on', 'The day from which on its network no longer has it.')),
     ],
   },
   {

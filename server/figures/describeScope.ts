@@ -40,6 +40,7 @@ export async function describeScope(db: ClientDb, query: ScopeQuery): Promise<Sc
       networkName: row.networkName,
       firstFetch: row.first_fetch === 1,
       syncedTo: row.synced_to,
+      isGone: row.gone_on !== null,
     })),
   }
 }

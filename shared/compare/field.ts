@@ -64,6 +64,8 @@ export interface FieldMember {
   turn?: { from: string; before: number; after: number }
   /** The last day on which it has posted. */
   lastPost?: string
+  /** Its profiles that their networks no longer have, each with the day on which that was seen. */
+  gone?: { handle: string; networkName: string; on: string }[]
   /** Its part of all interactions of the field, now and in the comparison. */
   voice?: { now: number; then?: number }
   /** Of a rival: what parts it from the client. */

@@ -34,6 +34,12 @@ export function sightingWords(
       )
     case 'hashtag':
       return `began to use #${text} on ${describeDay(from ?? day)}, in three posts by ${describeDay(day)}.`
+    case 'renamed': {
+      const [former = '', present = ''] = text.split('\n')
+      return `is ${present} on ${networkName} now: ${former} was renamed, and is followed on under the new handle.`
+    }
+    case 'gone':
+      return `is no longer on ${networkName} as ${text}, as was seen on ${describeDay(day)}. What it had up to then is kept.`
     case 'network':
       return `seems to be on ${networkName} too, as ${text}${given !== undefined ? `, with ${formatCount(amount, locale)} followers` : ''}.`
   }

@@ -2,7 +2,7 @@ import { boolean, object, string, type InferType } from 'yup'
 import type { Day } from '../../core/days/day'
 
 /** What a rival can be seen to do that is not as usual. */
-export const SIGHTING_KINDS = ['post', 'silence', 'hashtag', 'network'] as const
+export const SIGHTING_KINDS = ['post', 'silence', 'hashtag', 'network', 'renamed', 'gone'] as const
 export type SightingKind = (typeof SIGHTING_KINDS)[number]
 
 /** Which entries are listed: those that nobody has settled, or all that are kept. */
@@ -31,7 +31,7 @@ export interface Sighting {
   amount?: number
   /** A post: the median of its profile in the year before. */
   usual?: number
-  /** The text of a post, the hashtag, or the handle on the other network. */
+  /** The text of a post, the hashtag, the handle on the other network, or both handles of a profile that was renamed, a line each. */
   text: string
   /** Who has settled it; '' where nobody has. */
   settledBy: string

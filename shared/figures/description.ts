@@ -35,5 +35,7 @@ export interface ScopeDescription {
     networkName: string
     firstFetch: boolean
     syncedTo: string | null
+    /** Whether its network no longer has it. */
+    isGone: boolean
   }[]
 }

@@ -1,4 +1,4 @@
-import { array, number, object, string } from 'yup'
+import { array, boolean, number, object, string } from 'yup'
 import { NETWORKS } from '../../core/networks/networks'
 import { isHandle, readProfileAddress } from '../../core/networks/profileAddress'
 import { text } from '../platform/text'
@@ -21,11 +21,22 @@ export const lookupSchema = object({
     ),
   network: string().max(20).default(''),
 })
+const rivalName = () => text().max(120, 'Keep the name of the competitor under 120 characters.')
 export const addProfileSchema = object({
   network: string().required('Choose a network.').max(20),
   handle: text().required('Write a handle.').max(120),
-  rival: text().max(120, 'Keep the name of the competitor under 120 characters.').default(''),
+  rival: rivalName().default(''),
 })
+
+/** What can be changed of a profile: whether it is on, and of a rival’s which organisation it belongs to. */
+export const changeProfileSchema = object({
+  isActive: boolean().optional(),
+  rival: rivalName().min(1, 'Write the name of the organisation.').optional(),
+}).test(
+  'something',
+  'Say what is to be changed.',
+  ({ isActive, rival }) => isActive !== undefined || rival !== undefined,
+)
 
 /** A set as a person makes it. */
 export const setSchema = object({
@@ -61,6 +72,9 @@ export interface ProfileState {
   isSynced: boolean
   /** What is wrong with its sync, in a sentence. */
   trouble: string | null
+  /** The handle that it had before the present one, and the day on which it was found under that. */
+  former: string | null
+  renamedOn: string | null
   /** The first day with any figure. */
   oldest: string | null
   historyDays: number

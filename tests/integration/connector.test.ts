@@ -89,9 +89,11 @@ describe('a network that does not answer as agreed', () => {
       Object.keys(connectorFor({ connector: 'tintype', address: base, ...given })).sort()
     expect(capable({})).toEqual(['consent', 'estimate', 'lookup', 'volume'])
     expect(capable({ remoteId: '1' })).toEqual([
+      'alsoFollowed',
       'consent',
       'estimate',
       'figures',
+      'identity',
       'lookup',
       'picture',
       'posts',

@@ -757,6 +757,7 @@ describe('who sees what', () => {
       { name: 'x', categories: ['x'], lat: 1, lon: 1, phone: '', country: 'GB', hours: '', listing: null },
     ],
     ['PUT', 'places/2/active', { isActive: true }],
+    ['PUT', 'profiles/1', { rival: 'Somebody' }],
     ['POST', 'places/file', { name: 'x', text: 'name\nx', isTaken: false }],
     ['POST', 'ranks', { place: 2, keyword: 'x', kind: 'map', rhythm: 'week', shape: 'square', spacing: 500, rings: 1 }],
     ['PUT', 'ranks/1', { rhythm: 'week' }],

@@ -2,6 +2,7 @@
 /** What separates the client from its rivals, a sentence or two of each: those first that grow fastest. */
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { Field } from '~~/shared/compare/field'
+import { goneWords } from '~~/shared/compare/goneWords'
 import { growthWords, meetingWords, medianWords, separationWords } from './fieldWords'
 
 const props = defineProps<{ field: Field }>()
@@ -20,6 +21,7 @@ const rivals = computed(() =>
       words: [
         meetingWords(member, props.field.lastDay, locale),
         growthWords(member, locale),
+        ...(member.gone ?? []).map(goneWords),
         member.separation && `It ${separationWords(member.separation, locale)}`,
       ].filter(Boolean),
     })),

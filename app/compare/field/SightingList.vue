@@ -55,6 +55,8 @@ const titleOf = ({ kind, rival, networkName, text }: Sighting) =>
     silence: `${rival} is silent`,
     hashtag: `${rival} begins #${text}`,
     network: `${rival} on ${networkName}`,
+    renamed: `${rival} has a new handle on ${networkName}`,
+    gone: `${rival} is gone from ${networkName}`,
   })[kind].slice(0, 120)
 const addLink = ({ rival, network, text }: Sighting) => ({
   path: `/${slug.value}/profiles`,

@@ -17,6 +17,7 @@ const emit = defineEmits<{
   ask: [profile: ProfileState]
   turn: [profile: ProfileState]
   restated: [profile: ProfileState]
+  rename: [profile: ProfileState]
 }>()
 const session = useSession()
 /** The days of the strip without the chosen metric, or undefined where it is not given. */
@@ -73,7 +74,24 @@ const { ordered, select, orderOf } = useTableOrder(
       <tr v-for="profile in ordered" :key="profile.id">
         <td>
           <b>{{ profile.name }}</b> <span class="quiet">{{ profile.networkName }}</span
-          ><br /><span class="quiet">remembers {{ profile.historyDays }} days · id {{ profile.remoteId }}</span>
+          ><template v-if="profile.isRival"
+            ><span class="quiet"> of {{ profile.rival ?? profile.name }}</span
+            ><button
+              v-if="session.mayWrite"
+              type="button"
+              class="bare link-like"
+              aria-haspopup="dialog"
+              :aria-label="`Say whose ${profile.name} on ${profile.networkName} is`"
+              @click="emit('rename', profile)"
+            >
+              change
+            </button></template
+          ><br /><span class="quiet">remembers {{ profile.historyDays }} days · id {{ profile.remoteId }}</span
+          ><template v-if="profile.former && profile.renamedOn"
+            ><br /><span class="quiet"
+              >{{ profile.former }} until it was renamed, seen {{ describeDay(profile.renamedOn) }}</span
+            ></template
+          >
         </td>
         <td class="words state">
           {{ stateOf(profile) }}

@@ -38,6 +38,12 @@ const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC'
         No rival yet. Add the profiles of one under
         <NuxtLink v-if="session.mayWrite" :to="`/${slug}/profiles`">Profiles</NuxtLink
         ><template v-else>Profiles</template>: what everybody can see of them is fetched without any consent.
+        <template v-if="session.mayWrite"
+          >Who it might be, the networks know in part:
+          <NuxtLink :to="{ path: `/${slug}/profiles`, query: { suggested: 'yes' } }"
+            >whom the audience also follows</NuxtLink
+          >.</template
+        >
       </p>
       <div v-else class="two">
         <section aria-labelledby="growth-heading">

@@ -3,6 +3,7 @@ import { CATALOGUE } from '~~/core/metrics/catalogue'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { formatCount } from '~~/core/format/numbers'
 import type { Restatement } from '~~/shared/figures/restatement'
+import type { Suggested } from '~~/shared/gather/suggestions'
 import type { ProfilesView, ProfileState } from '~~/shared/gather/profiles'
 
 const route = useRoute()
@@ -24,6 +25,11 @@ const asked = computed(() => {
   return add ? { what: String(add), network: String(on) || 'all', rivalName: String(rival) } : undefined
 })
 watch(asked, (wanted) => wanted && session.mayWrite && (isAdding.value = true), { immediate: true })
+/** Whom the audience also follows is asked of the networks where the address says so. */
+const isAsked = computed(() => route.query.suggested === 'yes')
+const askAudience = () => router.replace({ query: { ...route.query, suggested: 'yes' } })
+const lookAt = ({ handle, network }: Suggested, organisation: string) =>
+  router.replace({ query: { ...route.query, add: handle, on: network, rival: organisation } })
 function stopAdding() {
   isAdding.value = false
   if (asked.value) void router.replace({ query: { ...route.query, add: undefined, on: undefined, rival: undefined } })
@@ -81,6 +87,18 @@ const turn = (profile: ProfileState): Promise<void> =>
       isOn ? () => turn({ ...profile, isActive: false }) : undefined,
     )
   })
+const whose = ref<ProfileState>()
+/** Whose a profile is was changed: that can be undone. */
+async function belongs(profile: ProfileState, now: string) {
+  whose.value = undefined
+  await refresh()
+  say.done(`${profile.name} belongs to ${now}.`, () =>
+    attempt(async () => {
+      await api(at(profile), { method: 'PUT', body: { rival: profile.rival ?? profile.name } })
+      await refresh()
+    }),
+  )
+}
 const showRestated = (profile: ProfileState) =>
   attempt(async () => {
     restated.value = {
@@ -178,12 +196,14 @@ const RESTATED = [
           @ask="ask"
           @turn="turn"
           @restated="showRestated"
+          @rename="whose = $event"
         />
       </section>
       <p v-if="profiles.length === 0">
         No profile yet. Add the first by its handle or address, or
         <NuxtLink :to="`/${slug}/find`">find the client’s profiles</NuxtLink> from its web page.
       </p>
+      <SuggestedRivals v-if="session.mayWrite && own.length" :is-asked="isAsked" @ask="askAudience" @add="lookAt" />
       <SetList :sets="data.sets" :profiles="own" @changed="refresh" />
     </template>
     <LazyAddProfileDialog
@@ -192,6 +212,13 @@ const RESTATED = [
       :start="asked"
       @close="stopAdding"
       @added="added"
+    />
+    <WhoseProfileDialog
+      v-if="whose"
+      :profile="whose"
+      :competitors="competitors"
+      @close="whose = undefined"
+      @saved="belongs"
     />
     <OpeningDialog
       v-if="restated"

@@ -21,7 +21,10 @@ const shared = computed(() => scopeOf(route.query))
 const known = computed(() => description.data.value)
 const fetching = computed(() => known.value?.profiles.filter(({ firstFetch }) => firstFetch).length ?? 0)
 const unsynced = computed(
-  () => known.value?.profiles.filter(({ syncedTo }) => !syncedTo || syncedTo < known.value!.lastComplete).length ?? 0,
+  () =>
+    known.value?.profiles.filter(
+      ({ syncedTo, isGone }) => !isGone && (!syncedTo || syncedTo < known.value!.lastComplete),
+    ).length ?? 0,
 )
 
 async function signOut() {

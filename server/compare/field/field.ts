@@ -176,6 +176,9 @@ function membersOf(
     const followers = valueOf('followers', index)
     const pace = weeklyGrowth(growths[index]!)
     const [now, then] = [valueOf('interactions', index), valueOf('interactions', index, 'before')]
+    const gone = profiles.flatMap(({ handle, networkName, gone_on: on }) =>
+      on === null ? [] : [{ handle, networkName, on }],
+    )
     const parted = isOwn || ownIndex < 0 ? undefined : separation(outputOf(ownIndex), outputOf(index))
     const ours = ownIndex < 0 ? undefined : valueOf('followers', ownIndex)
     return {
@@ -185,6 +188,7 @@ function membersOf(
       networks: [...new Set(profiles.map(({ networkName }) => networkName))],
       profiles: profiles.length,
       ...(followers !== undefined && { followers }),
+      ...(gone.length > 0 && { gone }),
       ...(pace && { growth: { ...growthOver(pace, AHEAD_WEEKS), weeks: pace.weeks } }),
       ...(now !== undefined &&
         all > 0 && {

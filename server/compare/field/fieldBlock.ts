@@ -1,5 +1,6 @@
 import { metricById } from '../../../core/metrics/catalogue'
 import { describeDay } from '../../../core/periods/describePeriod'
+import { goneWords } from '../../../shared/compare/goneWords'
 import { FIELD_MEASURES, fieldSchema, type Field } from '../../../shared/compare/field'
 import type { FilledField } from '../../../shared/compare/fieldBlock'
 import type { ReportBlock } from '../../figures/reportBlock'
@@ -58,14 +59,18 @@ function tableOf({ members, tables }: Field): Table {
 
 function missingIn({ members, tables, lastDay }: Field): string[] {
   if (members.every(({ isOwn }) => isOwn)) return ['no rival of this client has figures.']
-  return members.flatMap(({ id, name }) => {
+  return members.flatMap(({ id, name, gone = [] }) => {
     // of what a network does not tell at all nothing is missing
     const gaps = tables.flatMap(
       ({ rows }) => rows.find(({ member, value }) => member === id && value !== undefined)?.days ?? [],
     )
     const worst = gaps.sort((a, b) => b.of - b.known - (a.of - a.known))[0]
+    const ended = gone.map((profile) => `${name}: ${goneWords(profile)}`)
     return worst
-      ? [`${name}: ${worst.of - worst.known} of ${worst.of} days up to ${describeDay(lastDay)} are not known.`]
-      : []
+      ? [
+          ...ended,
+          `${name}: ${worst.of - worst.known} of ${worst.of} days up to ${describeDay(lastDay)} are not known.`,
+        ]
+      : ended
   })
 }

@@ -26,9 +26,15 @@ export async function groupsOf(
     ...group,
     profiles: group.profiles.filter(({ network }) => query.network === '' || network === query.network),
   })
+  // what was gone before the period is no part of it, unless nothing else is left that could say so
+  const stillThere = (group: Group): Group => {
+    const there = group.profiles.filter(({ gone_on: gone }) => gone === null || gone > scope.period.from)
+    return there.length > 0 ? { ...group, profiles: there } : group
+  }
   return {
     groups: [...(query.own === 'out' ? [] : [own]), ...rivals.filter(isShown)]
       .map(onNetwork)
+      .map(stillThere)
       .filter(({ profiles }) => profiles.length > 0),
     hidden: rivals.filter((group) => !isShown(group)).map(({ id, name }) => ({ id, name })),
     networks: [...new Set([own, ...rivals].flatMap(({ profiles }) => profiles.map(({ network }) => network)))]

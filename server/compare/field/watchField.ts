@@ -3,7 +3,7 @@ import { lastCompleteDay } from '../../../core/days/lastCompleteDay'
 import { farPosts, newHashtags, PAST_DAYS, silenceIn, type SeenPost } from '../../../core/field/rivalWatch'
 import type { SightingKind } from '../../../shared/compare/sightings'
 import { OPEN_OR_NONE } from '../../figures/questions/openInteractions'
-import { profilesOf } from '../../figures/questions/profileRows'
+import { profilesOf, type ProfileRow } from '../../figures/questions/profileRows'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
@@ -21,6 +21,8 @@ const MOST_POSTS = 20_000
 const LONGEST_TEXT = 300
 /** A hashtag that is longer is none that anybody would look for. */
 const LONGEST_TAG = 100
+/** What an entry is about takes no more room than this. */
+const LONGEST_SUBJECT = 120
 
 /** An entry as it is kept. */
 export interface NewSighting {
@@ -49,6 +51,7 @@ async function seenOf(db: ClientDb, { id: lead, profiles }: Group, last: Day): P
     profiles.map(({ profile_id: id }) => id),
     last,
   )
+  const known = identitiesOf(profiles)
   const far = farPosts(posts, addDays(last, 1 - NEW_POST_DAYS), last).map(
     ({ post, profile, day, interactions, usual }): NewSighting => ({
       kind: 'post',
@@ -61,10 +64,12 @@ async function seenOf(db: ClientDb, { id: lead, profiles }: Group, last: Day): P
     }),
   )
   // where a profile could not be fetched, its posts are missing, and nobody is silent for that
-  if (profiles.some(({ synced_to: through }) => through === null)) return far
-  const to = profiles.reduce((first, { synced_to: through }) => (through! < first ? through! : first), last)
+  const there = profiles.filter(({ gone_on: gone }) => gone === null)
+  if (there.length === 0 || there.some(({ synced_to: through }) => through === null)) return [...known, ...far]
+  const to = there.reduce((first, { synced_to: through }) => (through! < first ? through! : first), last)
   const silence = silenceIn(posts, to)
   return [
+    ...known,
     ...far,
     ...(silence
       ? [
@@ -85,6 +90,23 @@ async function seenOf(db: ClientDb, { id: lead, profiles }: Group, last: Day): P
       ),
   ]
 }
+
+/** Profiles that have another handle than before, and those that their network no longer has. */
+const identitiesOf = (profiles: readonly ProfileRow[]): NewSighting[] =>
+  profiles.flatMap(({ profile_id: profile, handle, former_handle: former, renamed_on: renamed, gone_on: gone }) => [
+    ...(former !== null && renamed !== null
+      ? [
+          {
+            kind: 'renamed' as const,
+            profile,
+            subject: `${former} ${handle}`.slice(0, LONGEST_SUBJECT),
+            day: renamed,
+            text: `${former}\n${handle}`,
+          },
+        ]
+      : []),
+    ...(gone !== null ? [{ kind: 'gone' as const, profile, subject: gone, day: gone, text: handle }] : []),
+  ])
 
 async function postsOf(db: ClientDb, profiles: readonly number[], last: Day): Promise<SeenPost[]> {
   const rows = await db.rows<{ id: string; profile: number; day: Day; text: string; interactions: number | null }>(sql`

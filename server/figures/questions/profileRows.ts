@@ -22,6 +22,11 @@ export interface ProfileRow {
   synced_at: Date | null
   first_fetch: number
   sync_error: string | null
+  /** Its handle before the present one, and the day on which it was found under that. */
+  former_handle: string | null
+  renamed_on: string | null
+  /** The day from which on its network no longer has it. */
+  gone_on: string | null
   /** The first day with any figure. */
   oldest: string | null
   /** Whether it has any figures; a profile that nobody has connected yet is no part of a figure, and no gap either. */
@@ -52,7 +57,7 @@ const withNetwork = (row: Stored): ProfileRow => ({
 export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
   const rows = await db.rows<Stored>(sql`
     SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_at,
-             first_fetch, sync_error, ${SYNCED_TO}, ${OLDEST}
+             first_fetch, sync_error, former_handle, renamed_on, gone_on, ${SYNCED_TO}, ${OLDEST}
     FROM     profile p
     WHERE    client_id = ${db.client}
     ORDER BY profile_id`)
@@ -66,6 +71,14 @@ export async function switchProfile(db: ClientDb, profileId: number, isActive: b
   await db.run(
     sql`UPDATE profile SET is_active = ${isActive} WHERE client_id = ${db.client} AND profile_id = ${profileId}`,
   )
+  return true
+}
+
+/** Says to which organisation a rival's profile belongs. @returns false where there is no such profile of a rival */
+export async function nameRival(db: ClientDb, profileId: number, rival: string): Promise<boolean> {
+  const known = sql`client_id = ${db.client} AND profile_id = ${profileId} AND is_rival = 1`
+  if (!(await db.one(sql`SELECT profile_id FROM profile WHERE ${known}`))) return false
+  await db.run(sql`UPDATE profile SET rival = ${rival} WHERE ${known}`)
   return true
 }
 
@@ -94,7 +107,7 @@ export const memberOf = ({ profile_id: profile, network, consent }: ProfileRow):
 export async function profileById(db: ClientDb, profileId: number): Promise<ProfileRow | undefined> {
   const row = await db.one<Stored>(sql`
     SELECT profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_at,
-           first_fetch, sync_error, ${SYNCED_TO}, ${OLDEST}
+           first_fetch, sync_error, former_handle, renamed_on, gone_on, ${SYNCED_TO}, ${OLDEST}
     FROM   profile p
     WHERE  client_id = ${db.client}
     AND    profile_id = ${profileId}`)

@@ -6,7 +6,7 @@ import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { ForPeople } from '../../platform/problems/forPeople'
 import type { CorrectionAnswer, EntryQuery, FoundEntry, OutgoingCorrection } from '../../../shared/read/directories'
 import type { Estimate, EstimateQuery } from '../../../shared/read/reachable'
-import type { PublicProfile } from '../../../shared/gather/publicProfile'
+import type { AlsoFollowed, PublicProfile } from '../../../shared/gather/publicProfile'
 
 /** One page of daily figures, oldest day first. */
 export interface DaysPage {
@@ -103,6 +103,12 @@ export interface Tokens {
   mayPublish?: boolean
 }
 
+/** Under what a network knows a profile. */
+export interface Identity {
+  handle: string
+  name: string
+}
+
 /**
  * What a connector can do: each has those of these that its source gives. A capability that is new stands here, and in
  * the connectors that have it.
@@ -141,6 +147,10 @@ export interface Capabilities {
   }
   /** A profile by its handle, as the network shows it to everybody. */
   lookup: (handle: string) => Promise<PublicProfile | undefined>
+  /** The profile that the connection names, as it is called now; undefined where the network no longer has it. */
+  identity: () => Promise<Identity | undefined>
+  /** Whom else those follow who follow the profile that the connection names, as the network tells everybody. */
+  alsoFollowed: () => Promise<AlsoFollowed[]>
   consent: {
     /** Where the owner of a profile gives consent. */
     address: (request: { remoteId: string; state: string; challenge: string; redirect: string }) => string

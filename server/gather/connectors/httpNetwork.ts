@@ -11,6 +11,7 @@ import {
   type Connector,
   type Credentials,
   type DaysPage,
+  type Identity,
   type Outgoing,
   type Taken,
   type Picture,
@@ -29,7 +30,7 @@ import {
   type EstimateQuery,
 } from '../../../shared/read/reachable'
 import { MOST_PICTURE_BYTES, PICTURE_TYPES } from '../../../shared/platform/pictures'
-import type { PublicProfile } from '../../../shared/gather/publicProfile'
+import { alsoFollowedSchema, type AlsoFollowed, type PublicProfile } from '../../../shared/gather/publicProfile'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
 const TIMEOUT_MS = 15_000
@@ -58,6 +59,9 @@ export async function jsonOf(response: Response, network: string): Promise<unkno
     return {}
   }
 }
+
+/** The longest handle, and the longest name. */
+const LONGEST_NAME = 120
 
 /** How long a network can ask to wait, in seconds: a day. What asks for longer is asked again after that. */
 const LONGEST_WAIT = 86_400
@@ -240,6 +244,29 @@ export function httpNetwork(connection: Connection): Connector {
     return typeof error === 'string' && error !== '' ? error : `${name} has refused the post.`
   }
 
+  /** Under what handle and name the network has a profile now, by its id. */
+  async function identity(id: string): Promise<Identity | undefined> {
+    const response = await ask(`public/profiles/${id}`, {})
+    if (response.status === 404) return undefined
+    const { remoteId: known, handle, name: called } = (await jsonOf(response, name)) as Record<string, unknown>
+    if (known !== id || typeof handle !== 'string' || typeof called !== 'string' || handle === '' || called === '')
+      throw new NetworkTrouble(`${name} gave a profile that cannot be read.`)
+    return { handle: handle.slice(0, LONGEST_NAME), name: called.slice(0, LONGEST_NAME) }
+  }
+
+  /** Whom else those follow who follow a profile, as far as what the network says can be read. */
+  async function alsoFollowed(id: string): Promise<AlsoFollowed[]> {
+    const response = await ask(`public/profiles/${id}/also-followed`, {})
+    if (response.status === 404) return []
+    try {
+      return alsoFollowedSchema.validateSync(await jsonOf(response, name), { stripUnknown: true })
+        .data as AlsoFollowed[]
+    } catch (error) {
+      if (error instanceof NetworkTrouble) throw error
+      throw new NetworkTrouble(`${name} gave a list of profiles that cannot be read.`)
+    }
+  }
+
   function ofOwner(id: string, ask: AsOwner): Connector {
     return {
       figures: (from) => ask((tokens) => page<DaysPage>(tokens, `profiles/${id}/days`, from)),
@@ -268,10 +295,13 @@ export function httpNetwork(connection: Connection): Connector {
     }
   }
 
+  const estimates = (ESTIMATING_NETWORKS as readonly string[]).includes(network)
   return {
     ...streams,
+    ...(remoteId !== undefined && { identity: () => identity(remoteId) }),
+    ...(remoteId !== undefined && estimates && { alsoFollowed: () => alsoFollowed(remoteId) }),
     volume: (from) => page<VolumePage>(undefined, 'public/volume', from),
-    ...((ESTIMATING_NETWORKS as readonly string[]).includes(network) && { estimate }),
+    ...(estimates && { estimate }),
     async lookup(handle) {
       const response = await ask('public/profiles', { handle })
       return response.status === 404 ? undefined : ((await jsonOf(response, name)) as PublicProfile)

@@ -41,7 +41,7 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
     const request = requests.find(({ profile: id }) => id === profile.profile_id)
     const row = kept.find(({ profile_id: id }) => id === profile.profile_id)
     const network = networkById(profile.network)
-    const isBehind = profile.synced_to === null || profile.synced_to < last
+    const isBehind = profile.gone_on === null && (profile.synced_to === null || profile.synced_to < last)
     return {
       id: profile.profile_id,
       network: profile.network,
@@ -56,6 +56,8 @@ export async function profilesPage(db: ClientDb): Promise<ProfileState[]> {
       syncedTo: profile.synced_to,
       isSynced: profile.synced_at !== null,
       trouble: profile.sync_error,
+      former: profile.former_handle,
+      renamedOn: profile.renamed_on,
       oldest: profile.oldest,
       strip,
       historyDays: profile.consent === 'none' ? network.publicDays : network.historyDays,

@@ -9,6 +9,7 @@ import { jobModule } from '../../platform/jobs/job'
 import { moreUrgentWaits } from '../../platform/jobs/queue'
 import { applyRules } from '../../figures/tagging'
 import { profileById } from '../../figures/questions/profileRows'
+import { isThere } from './isThere'
 import { connectionOf, keepCredentials, reached, type ProfileConnection } from '../connectors/connections'
 import { ConsentWithdrawn, NetworkTrouble, RateLimited } from '../connectors/connector'
 import { connectorFor } from '../connectors/connectorFor'
@@ -41,7 +42,7 @@ export async function sync(context: JobContext): Promise<void> {
   if (profile.consent === 'withdrawn')
     throw new JobFailed('The owner has withdrawn the consent. Send the consent link.')
   try {
-    await fetchAll(context, profileId, connection)
+    if (await isThere(context, profile, connection)) await fetchAll(context, profileId, connection)
   } catch (error) {
     await explain(db, profileId, connection.id, error)
   }

@@ -1,0 +1,68 @@
+import PQueue from 'p-queue'
+import { activeProfiles, profilesOf, type ProfileRow } from '../../figures/questions/profileRows'
+import type { ClientDb } from '../../platform/database/clientDb'
+import { Problem } from '../../platform/problems/problem'
+import type { Suggested, Suggestions } from '../../../shared/gather/suggestions'
+import { connectorFor } from '../connectors/connectorFor'
+
+/** How many own profiles are asked about, those first that came first; how many at once, and how long all may take. */
+const MOST_ASKED = 24
+const AT_ONCE = 6
+const LONGEST_MS = 20_000
+/** How many organisations are suggested. */
+const MOST_SUGGESTED = 20
+
+/**
+ * Whom those follow too who follow the client’s own profiles, without those that are in the list already: who might be a
+ * rival. Profiles of one name are taken for one organisation; whether they are somebody looks at.
+ *
+ * @throws Problem 502 when a network does not answer, 504 when they take too long
+ */
+export async function suggestRivals(db: ClientDb): Promise<Suggestions> {
+  const [own, listed] = await Promise.all([activeProfiles(db), profilesOf(db)])
+  const askable = own.flatMap((profile) => {
+    const ask = connectorFor({ connector: profile.network, remoteId: profile.remote_id }).alsoFollowed
+    return ask ? [{ profile, ask }] : []
+  })
+  const asked = askable.slice(0, MOST_ASKED)
+  const known = new Set(listed.map(({ network, remote_id: id }) => `${network} ${id}`))
+  const seen = new Map<string, Suggested>()
+  const end = Date.now() + LONGEST_MS
+  const queue = new PQueue({ concurrency: AT_ONCE })
+  const answers = await queue.addAll(
+    asked.map(({ profile, ask }) => async () => {
+      if (Date.now() > end)
+        throw new Problem(504, 'It takes too long', 'The networks answer too slowly. Try again in a moment.')
+      const told = await ask().catch((error: Error) => {
+        throw new Problem(502, 'A network does not answer', `${error.message} Try again in a moment.`)
+      })
+      return { profile, told }
+    }),
+  )
+  for (const { profile, told } of answers)
+    for (const { share, ...other } of told) {
+      const key = `${profile.network} ${other.remoteId}`
+      if (known.has(key)) continue
+      const before = seen.get(key)
+      const of = [...(before?.of ?? []), { profile: wordsOf(profile), share }].sort((a, b) => b.share - a.share)
+      seen.set(key, { ...other, network: profile.network, networkName: profile.networkName, of })
+    }
+  return {
+    organisations: organisationsOf([...seen.values()]),
+    asked: asked.map(({ profile }) => wordsOf(profile)),
+    untold: own.length - asked.length,
+  }
+}
+
+const wordsOf = ({ name, networkName }: ProfileRow): string => `${name} on ${networkName}`
+
+/** Profiles by the organisation that they seem to belong to, those first that are followed most. */
+function organisationsOf(profiles: readonly Suggested[]): Suggestions['organisations'] {
+  const groups = new Map<string, Suggested[]>()
+  const most = ({ of }: Suggested) => of[0]!.share
+  for (const profile of [...profiles].sort((a, b) => most(b) - most(a) || a.remoteId.localeCompare(b.remoteId))) {
+    const name = profile.name.replace(/^@/, '').toLowerCase()
+    groups.set(name, [...(groups.get(name) ?? []), profile])
+  }
+  return [...groups.values()].slice(0, MOST_SUGGESTED).map((own) => ({ name: own[0]!.name, profiles: own }))
+}
