@@ -92,6 +92,12 @@ export interface FieldPost {
   times?: number
 }
 
+/** Whom a field can have beside the client, and on which networks. */
+export interface FieldChoices {
+  networks: { id: string; name: string }[]
+  rivals: { id: number; name: string }[]
+}
+
 /** The client and its rivals as one group. */
 export interface Field {
   members: FieldMember[]

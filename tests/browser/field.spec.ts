@@ -155,3 +155,36 @@ test('a field is kept under a name and opened again, and an event is followed th
     event.getByRole('row', { name: /^Bellweather Arboretum Lantern, Bellweather Films not known/ }),
   ).toBeVisible()
 })
+
+test('rivals are suggested from whom the audience also follows, looked at first, and put under one name', async ({
+  page,
+}) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/profiles')
+  await page.getByRole('button', { name: 'Ask the networks' }).click()
+  await expect(page).toHaveURL(/suggested=yes/)
+  const suggested = page.getByRole('list', { name: 'Also followed' })
+  await expect(suggested.getByRole('listitem').first()).toContainText('Isles in Bloom')
+  await expect(suggested.getByRole('listitem').first()).toContainText(/by \d+ % of those who follow/)
+  await suggested.getByRole('button', { name: 'Look whether The Long Table on Tintype is a rival' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Add a profile' })
+  await expect(dialog.getByLabel('Name of the competitor')).toHaveValue('The Long Table')
+  await dialog.getByRole('button', { name: 'Add The Long Table on Tintype' }).click()
+  await expect(page.getByText('The Long Table on Tintype is in the list')).toBeVisible()
+  await expect(suggested.getByText('The Long Table')).toHaveCount(0)
+
+  // a rival that has merged goes on under the name of the other
+  const row = page.getByRole('row', { name: /^The Long Table Tintype of The Long Table/ })
+  await row.getByRole('button', { name: 'Say whose The Long Table on Tintype is' }).click()
+  const whose = page.getByRole('dialog', { name: 'Whose The Long Table on Tintype is' })
+  await whose.getByLabel('Organisation').fill(' ')
+  await whose.getByRole('button', { name: 'Change it' }).click()
+  await expect(whose.getByRole('alert')).toHaveText('Write the name of the organisation.')
+  await whose.getByLabel('Organisation').fill('Thornapple Park')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('row', { name: /^The Long Table Tintype of Thornapple Park/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(row).toBeVisible()
+  await row.getByRole('button', { name: 'Switch The Long Table on Tintype off' }).click()
+  await expect(page.getByText('The Long Table is switched off; its past is kept.')).toBeVisible()
+})

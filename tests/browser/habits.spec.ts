@@ -66,4 +66,17 @@ test('what the field posts is read, looked at by itself, put in another order, t
   await expect(dialog).toHaveCount(0)
   await page.goto('/mossgate-gardens/reports/1')
   await expect(page.getByRole('heading', { name: 'Where rivals are quiet' }).first()).toBeVisible()
+
+  // with whom it compares, and where, is chosen at the block as well
+  const block = page.getByRole('region', { name: /^Block \d+: Where rivals are quiet/ }).last()
+  await expect(block.getByRole('cell', { name: 'Tintype' }).first()).toBeVisible()
+  await page.getByRole('combobox', { name: /^Network of block \d+$/ }).last().click()
+  await page.getByRole('option', { name: 'Commons' }).click()
+  await expect(block.getByRole('cell', { name: 'Commons' }).first()).toBeVisible()
+  await expect(block.getByRole('cell', { name: 'Tintype' })).toHaveCount(0)
+  const members = page.getByRole('button', { name: /^Members of block \d+: \d of 4 members$/ }).last()
+  await members.click()
+  await page.getByRole('checkbox', { name: 'Thornapple Park' }).uncheck()
+  await expect(members).toHaveAccessibleName(/: 2 of 4 members$/)
+  await expect(page.getByText('Saved').or(page.getByText('Kept')).first()).toBeVisible()
 })

@@ -11,6 +11,7 @@ const metrics = LINE_METRICS.map((id) => ({ id, name: metricById(id).name }))
 </script>
 
 <template>
+  <FieldSettings :block="block" :number="number" @edit="(part) => emit('edit', part)" />
   <Select
     :model-value="block.line ?? 'followers'"
     :options="metrics"

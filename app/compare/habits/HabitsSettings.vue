@@ -20,6 +20,7 @@ const choices = computed(() => {
 </script>
 
 <template>
+  <FieldSettings :block="block" :number="number" @edit="(part) => emit('edit', part)" />
   <Select
     v-for="choice in choices"
     :key="choice.key"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Whom those also follow who follow the client: who might be a rival, asked of the networks when somebody wants it. */
-import { formatCount, formatShare } from '~~/core/format/numbers'
+import { formatCount } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { Suggested, Suggestions } from '~~/shared/gather/suggestions'
 
@@ -19,7 +19,7 @@ const seen = ({ followers, lastPost }: Suggested) =>
     lastPost ? `last posted ${describeDay(lastPost)}` : 'no post in four weeks',
   ].join(' · ')
 const shared = ({ of }: Suggested) =>
-  of.map(({ profile, share }) => `${formatShare(share, locale)} of those who follow ${profile}`).join(', ')
+  of.map(({ profile, share }) => `${formatCount(100 * share, locale)} % of those who follow ${profile}`).join(', ')
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import OpenBlock from '~/clients/OpenBlock.vue'
 import FieldBlock from '~/compare/field/FieldBlock.vue'
 import FieldEventsBlock from '~/compare/field/FieldEventsBlock.vue'
 import FieldLinesBlock from '~/compare/field/FieldLinesBlock.vue'
+import FieldSettings from '~/compare/field/FieldSettings.vue'
 import FieldLinesSettings from '~/compare/field/FieldLinesSettings.vue'
 import SightingsBlock from '~/compare/field/SightingsBlock.vue'
 import IndustryBlock from '~/compare/industry/IndustryBlock.vue'
@@ -76,7 +77,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   places: { versions: { 1: PlacesBlock } },
   reviews: { versions: { 1: ReviewsBlock } },
   times: { versions: { 1: TimesBlock }, settings: TimesSettings },
-  field: { versions: { 1: FieldBlock } },
+  field: { versions: { 1: FieldBlock }, settings: FieldSettings },
   fieldLines: { versions: { 1: FieldLinesBlock }, settings: FieldLinesSettings },
   fieldEvents: { versions: { 1: FieldEventsBlock }, settings: OccasionsSettings },
   habits: { versions: { 1: HabitsBlock }, settings: HabitsSettings },

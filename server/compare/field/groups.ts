@@ -1,5 +1,5 @@
 import { networkById } from '../../../core/networks/networks'
-import type { Field, FieldQuery } from '../../../shared/compare/field'
+import type { Field, FieldChoices, FieldQuery } from '../../../shared/compare/field'
 import { profilesOf, type ProfileRow } from '../../figures/questions/profileRows'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -37,9 +37,23 @@ export async function groupsOf(
       .map(stillThere)
       .filter(({ profiles }) => profiles.length > 0),
     hidden: rivals.filter((group) => !isShown(group)).map(({ id, name }) => ({ id, name })),
-    networks: [...new Set([own, ...rivals].flatMap(({ profiles }) => profiles.map(({ network }) => network)))]
-      .sort()
-      .map((id) => ({ id, name: networkById(id).name })),
+    networks: networksOf([own, ...rivals]),
+  }
+}
+
+const networksOf = (groups: readonly Pick<Group, 'profiles'>[]): Field['networks'] =>
+  [...new Set(groups.flatMap(({ profiles }) => profiles.map(({ network }) => network)))]
+    .sort()
+    .map((id) => ({ id, name: networkById(id).name }))
+
+/** Whom a field can have beside the client, and on which networks, by name. */
+export async function membersOf(db: ClientDb): Promise<FieldChoices> {
+  const profiles = await profilesOf(db)
+  const rivals = rivalsAmong(profiles)
+  const own = profiles.filter(({ is_rival: rival, is_active: active }) => !rival && active)
+  return {
+    networks: networksOf([{ profiles: own }, ...rivals]),
+    rivals: rivals.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
   }
 }
 

@@ -10,7 +10,7 @@ const MOST_ASKED = 24
 const AT_ONCE = 6
 const LONGEST_MS = 20_000
 /** How many organisations are suggested. */
-const MOST_SUGGESTED = 20
+const MOST_SUGGESTED = 10
 
 /**
  * Whom those follow too who follow the client’s own profiles, without those that are in the list already: who might be a
