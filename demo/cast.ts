@@ -39,6 +39,8 @@ export const AGENCY = {
   colour: '#1F6F5C',
   /** How many profiles the agency may have switched on. */
   activeProfiles: 55,
+  /** And how many places. */
+  activePlaces: 14,
   logo:
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 48 48" role="img" aria-label="Halyard Row"><path d="M10 ' +
     '42V6M38 42V6M10 24h28" stroke="#1F6F5C" stroke-width="4" fill="none"/><path d="M14 8c8 2 14 6 20 14H14z" ' +

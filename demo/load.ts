@@ -80,8 +80,11 @@ export async function loadDemo(
       if (rows.length > 0) await db.query(`${text} VALUES ?`, [rows])
     }
     const agency = await insert(
-      'INSERT INTO agency (name, address, contact, colour, logo_svg, active_profiles) VALUES (?, ?, ?, ?, ?, ?)',
-      [AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo, AGENCY.activeProfiles],
+      'INSERT INTO agency (name, address, contact, colour, logo_svg, active_profiles, active_places) VALUES (?, ?, ?, ?, ?, ?, ?)',
+      [
+        ...[AGENCY.name, AGENCY.address, AGENCY.contact, AGENCY.colour, AGENCY.logo],
+        ...[AGENCY.activeProfiles, AGENCY.activePlaces],
+      ],
     )
     const clients = new Map<string, number>()
     for (const { slug, name, timeZone, universe, website } of CLIENTS) {

@@ -222,6 +222,25 @@ export const RECORDS: readonly RecordKind[] = [
     refersTo: { profile_id: 'profile' },
   },
   {
+    id: 'place_group',
+    name: 'Groups of places',
+    grain: 'a named group of places',
+    keys: 1,
+    columns: [
+      id('group_id', 'Its number.'),
+      text('name', 'What it is called.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
+    id: 'place_group_member',
+    name: 'Members of groups of places',
+    grain: 'a place in a group',
+    keys: 2,
+    columns: [id('group_id', 'The group.'), id('place_id', 'The place.')],
+    refersTo: { group_id: 'place_group', place_id: 'place' },
+  },
+  {
     id: 'rank_watch',
     name: 'Keywords that are looked for',
     grain: 'a keyword that is looked for, for a place',
@@ -693,6 +712,7 @@ const NUMBERED: Readonly<Record<string, string>> = {
   tracked_link: 'link_id',
   link_page: 'page_id',
   place: 'place_id',
+  place_group: 'group_id',
   reply_template: 'template_id',
   slot_try: 'try_id',
   rank_watch: 'watch_id',

@@ -1,6 +1,7 @@
 import { isPossiblePhoneNumber, type CountryCode } from 'libphonenumber-js/min'
 import { array, boolean, number, object, string, type InferType } from 'yup'
 import { readHours } from '../../core/places/openingHours'
+import { CHANGE_WAYS, SHARED_FIELDS, type ChangeWay, type SharedField } from '../../core/places/manyChanges'
 import type { FieldChange, PlaceRecord } from '../../core/places/place'
 import { text } from '../platform/text'
 
@@ -79,6 +80,50 @@ export type PlaceInput = InferType<typeof placeSchema>
 
 const countryOf = (code: string): CountryCode | undefined => (isCountry(code) ? (code as CountryCode) : undefined)
 
+/** A named group of places, as somebody makes it. */
+export const placeGroupSchema = object({
+  name: text().required('A group needs a name.').max(80, 'Keep the name under 80 letters.'),
+  places: array(number().integer().positive().required())
+    .min(1, 'Choose the places of the group.')
+    .max(1000, 'A group has 1,000 places at the most.')
+    .required(),
+})
+
+/** Which places are looked at: all, or those of a group. */
+export const placesQuerySchema = object({
+  group: number().integer().positive().typeError('Choose a group from the list.').optional(),
+})
+
+/** Changes of several places at once: whether they are only looked at, or made. */
+export const manyPlacesSchema = object({
+  changes: array(
+    object({
+      places: array(number().integer().positive().required())
+        .min(1, 'Choose the places.')
+        .max(1000, 'Change 1,000 places at once at the most.')
+        .required(),
+      field: string<SharedField>()
+        .oneOf(
+          SHARED_FIELDS.map(({ field }) => field as SharedField),
+          'Choose a field from the list.',
+        )
+        .required(),
+      way: string<ChangeWay>()
+        .oneOf(
+          CHANGE_WAYS.map(({ id }) => id),
+          'A field is set, added to or taken from.',
+        )
+        .required(),
+      value: string().max(2000, 'Keep it under 2,000 letters.').default(''),
+    }),
+  )
+    .min(1, 'Say what is to be changed.')
+    .max(1000, 'At most 1,000 changes at once.')
+    .required(),
+  isTaken: boolean().default(false),
+})
+export type ManyPlacesInput = InferType<typeof manyPlacesSchema>
+
 export const placeStateSchema = object({ isActive: boolean().required() })
 
 /** A file of places, as text; whether it is only looked at, or taken. */
@@ -103,6 +148,20 @@ export interface PlacesFile {
   changed: { id: number; name: string; changes: FieldChange[] }[]
   same: number
   refused: { row: number; name: string; reason: string }[]
+}
+
+/** What a change of several places does, place by place. */
+export interface ManyPlaces {
+  changed: { id: number; name: string; changes: FieldChange[]; hasListing: boolean }[]
+  same: number
+  refused: { id: number; name: string; reason: string }[]
+}
+
+/** A named group of places. */
+export interface PlaceGroup {
+  id: number
+  name: string
+  places: number[]
 }
 
 /** A count for every 1,000 listing views, with the 95 % interval of chance. */
@@ -146,12 +205,27 @@ export interface PlaceRow extends ListingFigures {
 
 export interface PlacesView {
   places: PlaceRow[]
+  /** Those that are switched on and have figures, together; editions of before this came do not have it. */
+  together?: ListingFigures & Pick<PlaceRow, 'changes'> & { places: number }
   /** The middle of the places whose listing was viewed; absent with fewer than three. */
   median?: { perViews: number; viewsPerSearch?: number; places: number }
   /** The place whose actions per view are surely the most: by the near end of its interval. */
   best?: { id: number; name: string; perViews: PerViews }
   /** Why a place has no figures. */
   without: { id: number; name: string; reason: string }[]
+}
+
+/** How many places an agency may have switched on, and how many it has. */
+export interface PlacesAllowance {
+  limit: number | null
+  used: number
+}
+
+/** The page of places: those looked at, and the groups that there are. */
+export interface PlacesPage extends PlacesView {
+  groups: PlaceGroup[]
+  /** Every place, for choosing; also those that are not in the group that is looked at. */
+  all: { id: number; name: string; town: string }[]
 }
 
 /** One place over three periods, with what parts it from the others. */

@@ -1,5 +1,5 @@
 import { declareBlock } from '../report/declareBlock'
-import type { PlacesView } from './places'
+import { placesQuerySchema, type PlacesView } from './places'
 
 export interface FilledPlaces {
   kind: 'places'
@@ -11,5 +11,6 @@ export const placesBlock = declareBlock<FilledPlaces>()({
   name: 'Places beside each other',
   version: 1,
   isScoped: true,
+  fields: placesQuerySchema,
   headingOf: () => 'Places',
 })

@@ -4,7 +4,15 @@ import { reviewAbout } from '../../core/reviews/reviewAbout'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { placeInsights, placesIn } from '../../server/read/places/insights'
-import { addPlace, changePlace, placeById, placesOf, removePlace, switchPlace } from '../../server/read/places/places'
+import {
+  addPlace,
+  changePlace,
+  placeById,
+  placesOf,
+  bringBackPlace,
+  removePlace,
+  switchPlace,
+} from '../../server/read/places/places'
 import { placesAs, placesFile } from '../../server/read/places/placesFile'
 import { listReviews } from '../../server/read/reviews/listReviews'
 import {
@@ -134,10 +142,10 @@ describe('places beside each other', () => {
     ])
     await switchPlace(db, id, false)
     expect((await placesIn(db, scope)).without).toEqual([])
-    expect(await removePlace(db, id, true)).toBe(true)
+    expect(await removePlace(db, id)).toBe(true)
     await expect(placeById(db, id)).rejects.toThrow('no such place')
-    expect(await removePlace(db, id, false)).toBe(true)
-    await removePlace(db, id, true)
+    expect(await bringBackPlace(db, id)).toBe(true)
+    await removePlace(db, id)
   })
 
   it('have one listing each, of the client’s own', async () => {
@@ -178,7 +186,7 @@ describe('files of places', () => {
     await placesFile(db, file, true)
     const tea = (await placesOf(db)).find(({ name }) => name === 'Mossgate tea rooms')!
     expect([tea.phone, tea.street, tea.listing?.name]).toEqual(['+441632960041', '3 Fern Walk', 'Mossgate tea rooms'])
-    await removePlace(db, (await placesOf(db)).find(({ name }) => name === 'A kiosk')!.id, true)
+    await removePlace(db, (await placesOf(db)).find(({ name }) => name === 'A kiosk')!.id)
   })
 
   it.each([

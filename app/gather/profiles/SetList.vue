@@ -13,6 +13,7 @@ const names = (set: ProfileSet) =>
     .map(({ name, networkName }) => `${name}, ${networkName}`)
     .join('; ')
 
+const choices = computed(() => props.profiles.map(({ id, name, networkName }) => ({ id, name, remark: networkName })))
 const takeAway = useRemoval(() => emit('changed'))
 const remove = ({ id, name }: ProfileSet) =>
   takeAway(`${base.value}/sets/${id}`, `The set “${name}” was removed; its profiles stay.`)
@@ -64,10 +65,13 @@ function saved() {
         >
       </li>
     </ul>
-    <SetDialog
+    <GroupDialog
       v-if="edited"
-      :set="edited === 'new' ? undefined : edited"
-      :profiles="profiles"
+      :group="edited === 'new' ? undefined : { ...edited, members: edited.profiles }"
+      :choices="choices"
+      what="set"
+      members="profiles"
+      :path="`${base}/sets`"
       @close="edited = undefined"
       @saved="saved"
     />

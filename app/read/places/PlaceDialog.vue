@@ -5,6 +5,7 @@ import { spokenPhone } from '~~/core/places/phone'
 import { placeSchema, type Place } from '~~/shared/read/places'
 import type { ProfilesView } from '~~/shared/gather/profiles'
 import type HoursEditor from './HoursEditor.vue'
+import { proofWords } from './proofWords'
 
 const props = defineProps<{ place?: Place }>()
 const emit = defineEmits<{ close: []; saved: [id: number | undefined] }>()
@@ -44,20 +45,20 @@ const isSaving = ref(false)
 /** What is wrong with a field, or with one of several values in it. */
 const problemOf = (field: string) =>
   problems.value[field] ?? Object.entries(problems.value).find(([path]) => path.startsWith(`${field}[`))?.[1]
-/** Fields whose change makes networks ask for proof again, as far as it is common practice. */
-const PROOF = { name: 'at times', categories: 'usually', phone: 'certainly', street: 'at times' } as const
-const asksForProof = computed(() =>
+/** What networks want proof of again, of the fields that were changed. */
+const proof = computed(() =>
   props.place?.listing
-    ? (Object.keys(PROOF) as (keyof typeof PROOF)[]).filter((field) => {
-        const was = before[field]
-        return (
-          form[field].trim() !==
-          (Array.isArray(was) ? was.join(LIST_SIGN) : field === 'phone' && was ? spokenPhone(was) : was)
-        )
-      })
-    : [],
+    ? proofWords(
+        (['name', 'categories', 'phone', 'street'] as const).filter((field) => {
+          const was = before[field]
+          return (
+            form[field].trim() !==
+            (Array.isArray(was) ? was.join(LIST_SIGN) : field === 'phone' && was ? spokenPhone(was) : was)
+          )
+        }),
+      )
+    : '',
 )
-const PROOF_NAMES = { name: 'name', categories: 'categories', phone: 'telephone', street: 'address' }
 const LINES = [
   { key: 'street', label: 'Street and number', most: 120 },
   { key: 'town', label: 'Town', most: 80 },
@@ -191,11 +192,7 @@ async function save() {
         <label for="place-description">Description</label>
         <Textarea id="place-description" v-model="form.description" rows="2" fluid :maxlength="1000" />
       </div>
-      <p v-if="asksForProof.length" class="quiet" role="status">
-        Once listings are told of it, networks ask for proof again:
-        {{ asksForProof.map((field) => `${PROOF_NAMES[field]} (${PROOF[field]})`).join(', ') }}. That is common
-        practice.
-      </p>
+      <p v-if="proof" class="quiet" role="status">{{ proof }}</p>
       <Button type="submit" :label="place ? 'Change it' : 'Add it'" :loading="isSaving" />
     </form>
   </OpeningDialog>

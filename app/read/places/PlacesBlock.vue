@@ -5,5 +5,8 @@ defineProps<{ block: FilledPlaces; heading: string }>()
 </script>
 
 <template>
-  <PlacesTable :view="block.view" is-plain />
+  <div>
+    <PlacesTogether v-if="block.view.together" :together="block.view.together" :listings="[]" is-plain />
+    <PlacesTable :view="block.view" is-plain />
+  </div>
 </template>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** Places from a file: what it would do is seen before it is done. */
-import { PLACE_FIELDS } from '~~/core/places/place'
 import { LARGEST_PLACES_BYTES, type PlacesFile } from '~~/shared/read/places'
 
 const emit = defineEmits<{ close: []; saved: [] }>()
@@ -11,7 +10,6 @@ const file = ref<{ name: string; text: string }>()
 const preview = ref<PlacesFile>()
 const problem = ref('')
 const isBusy = ref(false)
-const nameOf = (field: string) => PLACE_FIELDS.find((each) => each.field === field)!.name
 const willDo = computed(() => (preview.value ? preview.value.added.length + preview.value.changed.length : 0))
 
 const sendIt = (isTaken: boolean) =>
@@ -72,22 +70,20 @@ async function bring(given: File | undefined) {
         {{ preview.added.length }} new, {{ preview.changed.length }} changed, {{ preview.same }} as they are,
         {{ preview.refused.length }} refused.
       </p>
-      <ul class="what">
+      <RecordChanges
+        :changed="preview.changed"
+        :refused="
+          preview.refused.map(({ row, name, reason }) => ({
+            id: row,
+            name: `${row}. ${name || 'without a name'}`,
+            reason,
+          }))
+        "
+      >
         <li v-for="{ name } in preview.added" :key="name">
           <strong>{{ name }}</strong> is new.
         </li>
-        <li v-for="{ id, name, changes } in preview.changed" :key="id">
-          <strong>{{ name }}</strong>
-          <ul>
-            <li v-for="{ field, from, to } in changes" :key="field">
-              {{ nameOf(field) }}: <del>{{ from || '—' }}</del> → <ins>{{ to || '—' }}</ins>
-            </li>
-          </ul>
-        </li>
-        <li v-for="{ row, name, reason } in preview.refused" :key="`refused ${row}`" class="field-error">
-          {{ row }}. {{ name || 'without a name' }}: {{ reason }}
-        </li>
-      </ul>
+      </RecordChanges>
       <Button
         v-if="willDo"
         :label="`Take ${willDo} ${willDo === 1 ? 'place' : 'places'}`"
@@ -97,18 +93,3 @@ async function bring(given: File | undefined) {
     </div>
   </OpeningDialog>
 </template>
-
-<style scoped>
-.what {
-  max-height: 320px;
-  overflow: auto;
-  margin-bottom: 10px;
-}
-del {
-  color: var(--ink3);
-}
-ins {
-  text-decoration: none;
-  font-weight: 600;
-}
-</style>

@@ -12,6 +12,7 @@ import { fieldSchema } from '~~/shared/compare/field'
 import { fieldEventsSchema } from '~~/shared/compare/fieldEvents'
 import { fieldLinesSchema } from '~~/shared/compare/fieldLines'
 import { HABIT_PARTS, habitsSchema } from '~~/shared/compare/habits'
+import { placesQuerySchema } from '~~/shared/read/places'
 import { timesSchema } from '~~/shared/read/times'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
 import { newBlock } from './newBlock'
@@ -112,7 +113,12 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
     case 'links':
       return [{ name: declarationOf('links').name, make: () => newBlock('links') }]
     case 'places':
-      return [{ name: declarationOf('places').name, make: () => newBlock('places') }]
+      return [
+        {
+          name: declarationOf('places').name,
+          make: () => ({ ...newBlock('places'), ...placesQuerySchema.cast({ group: text('group') || undefined }) }),
+        },
+      ]
     case 'ranks':
       return [
         { name: 'The keywords, beside each other', make: () => newBlock('ranks') },

@@ -25,6 +25,7 @@ import AudienceBlock from '~/read/audience/AudienceBlock.vue'
 import LinksBlock from '~/read/links/LinksBlock.vue'
 import PollBlock from '~/read/audience/PollBlock.vue'
 import PollSettings from '~/read/audience/PollSettings.vue'
+import PlacesSettings from '~/read/places/PlacesSettings.vue'
 import PlacesBlock from '~/read/places/PlacesBlock.vue'
 import DirectoriesBlock from '~/read/directories/DirectoriesBlock.vue'
 import DirectoriesSettings from '~/read/directories/DirectoriesSettings.vue'
@@ -74,7 +75,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   ranks: { versions: { 1: RanksBlock }, settings: RanksSettings },
   traffic: { versions: { 1: TrafficBlock } },
   links: { versions: { 1: LinksBlock } },
-  places: { versions: { 1: PlacesBlock } },
+  places: { versions: { 1: PlacesBlock }, settings: PlacesSettings },
   reviews: { versions: { 1: ReviewsBlock } },
   times: { versions: { 1: TimesBlock }, settings: TimesSettings },
   field: { versions: { 1: FieldBlock }, settings: FieldSettings },

@@ -36,10 +36,14 @@ const TURN_WEEKS = 52
  */
 export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQuery): Promise<Field> {
   const { groups, hidden, networks } = await groupsOf(db, scope, query)
-  const tables = await tablesOf(db, scope, groups)
-  const year = await growthsOf(db, scope, groups)
+  // none of these needs another: the database reads for one while another is worked out
+  const [tables, year, last, posts] = await Promise.all([
+    tablesOf(db, scope, groups),
+    growthsOf(db, scope, groups),
+    lastPosts(db, profilesIn(groups), scope.period),
+    bestPosts(db, groups, scope.period),
+  ])
   const growths = year.map((weeks) => weeks.slice(-GROWTH_WEEKS))
-  const last = await lastPosts(db, profilesIn(groups), scope.period)
   const paces = pacesOf(tables, year, growths, scope.period.to)
   const members = membersOf(groups, tables, growths).map((member, index) => {
     const days = groups[index]!.profiles.flatMap(({ profile_id: id }) => last.get(id) ?? []).sort()
@@ -50,7 +54,7 @@ export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQu
     hidden,
     networks,
     tables,
-    posts: await bestPosts(db, groups, scope.period),
+    posts,
     lastDay: scope.period.to,
   }
 }

@@ -113,6 +113,8 @@ const OPTIONAL = new Set([
   'review',
   'question',
   'place',
+  'place_group',
+  'place_group_member',
   'review_reading',
   'review_reply',
   'reply_template',

@@ -4,6 +4,7 @@ import { lookupSchema } from '../../../shared/gather/profiles'
 import { connectProfile } from '../connectors/connections'
 import { connectorFor } from '../connectors/connectorFor'
 import type { ClientDb } from '../../platform/database/clientDb'
+import { takeTurn } from '../../figures/takeTurn'
 import { profilesOf } from '../../figures/questions/profileRows'
 import { sql } from '../../platform/database/sql'
 import { enqueue } from '../../platform/jobs/queue'
@@ -100,16 +101,12 @@ export async function allowance(db: ClientDb): Promise<{ limit: number | null; u
 }
 
 /**
- * Takes a place of the agency's allowance until the transaction has ended. Two people who add a profile at the same
- * moment write the same row, wherever in a cluster they do it, so that they do not both get the last place.
+ * Takes a place of the agency's allowance until the transaction has ended.
  *
  * @throws Problem 409 with a sentence that says what to do
  */
 export async function refuseBeyondAllowance(inside: ClientDb): Promise<void> {
-  await inside.run(sql`
-    UPDATE agency
-    SET    places_taken = places_taken + 1
-    WHERE  agency_id = (SELECT agency_id FROM client WHERE client_id = ${inside.client})`)
+  await takeTurn(inside)
   const { limit, used } = await allowance(inside)
   if (limit !== null && used >= limit)
     throw conflict(

@@ -38,9 +38,13 @@ function reasonOf(place: Place, scope: ResolvedScope): string | undefined {
   return profile.has_figures ? undefined : 'Nothing was fetched of its listing yet.'
 }
 
-/** The places of a client beside each other, with what their listings brought. */
-export async function placesIn(db: ClientDb, scope: ResolvedScope): Promise<PlacesView> {
-  const all = await placesOf(db)
+/**
+ * The places of a client, or some of them, beside each other, with what their listings brought, and together.
+ *
+ * @param some  of which places alone
+ */
+export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: ReadonlySet<number>): Promise<PlacesView> {
+  const all = (await placesOf(db)).filter(({ id }) => some?.has(id) ?? true)
   const shown = all.filter((place) => reasonOf(place, scope) === undefined)
   const rolled = await rollUp(db, { ...scope, connected: listingsOf(scope, shown) }, PLACE_METRICS, { withPast: false })
   const rows = all.map((place): PlaceRow => {
@@ -54,12 +58,20 @@ export async function placesIn(db: ClientDb, scope: ResolvedScope): Promise<Plac
       lon,
       isActive,
       listing: listing?.id ?? null,
-      ...(isKnown ? figuresOf(rolled, listing!.id, scope.period) : { values: {}, days: { known: 0, of: 0 } }),
-      changes: isKnown ? changesOf(rolled, listing!.id, scope.period) : {},
+      ...(isKnown ? figuresOf(rolled, [listing!.id], scope.period) : { values: {}, days: { known: 0, of: 0 } }),
+      changes: isKnown ? changesOf(rolled, [listing!.id], scope.period) : {},
     }
   })
+  const together = shown.filter(({ isActive }) => isActive).map(({ listing }) => listing!.id)
   return {
     places: rows,
+    ...(together.length > 1 && {
+      together: {
+        ...figuresOf(rolled, together, scope.period),
+        changes: changesOf(rolled, together, scope.period),
+        places: together.length,
+      },
+    }),
     ...besides(rows.filter(({ isActive }) => isActive)),
     without: all.flatMap((place) => {
       const reason = place.isActive ? reasonOf(place, scope) : undefined
@@ -71,12 +83,16 @@ export async function placesIn(db: ClientDb, scope: ResolvedScope): Promise<Plac
 const listingsOf = (scope: ResolvedScope, places: readonly Place[]): ProfileRow[] =>
   scope.connected.filter(({ profile_id: id }) => places.some(({ listing }) => listing?.id === id))
 
-const ofListing = (aggregates: readonly ProfileAggregate[], listing: number) =>
-  aggregates.filter(({ profile }) => profile === listing)
+const ofListings = (aggregates: readonly ProfileAggregate[], listings: readonly number[]) =>
+  aggregates.filter(({ profile }) => listings.includes(profile))
 
-/** What one listing brought over a period, by the same roll-up as everywhere. */
-function figuresOf(rolled: Pick<ComparedAggregates, 'current'>, listing: number, period: Period): ListingFigures {
-  const current = ofListing(rolled.current, listing)
+/** What one listing, or several together, brought over a period, by the same roll-up as everywhere. */
+function figuresOf(
+  rolled: Pick<ComparedAggregates, 'current'>,
+  listings: readonly number[],
+  period: Period,
+): ListingFigures {
+  const current = ofListings(rolled.current, listings)
   const figures = PLACE_METRICS.map(
     (metric) => [metric, compareFigures(metric, { current }, { period }).figure] as const,
   )
@@ -93,13 +109,13 @@ function figuresOf(rolled: Pick<ComparedAggregates, 'current'>, listing: number,
   }
 }
 
-function changesOf(rolled: ComparedAggregates, listing: number, period: Period): PlaceRow['changes'] {
+function changesOf(rolled: ComparedAggregates, listings: readonly number[], period: Period): PlaceRow['changes'] {
   if (!rolled.earlier) return {}
   const own = {
-    current: ofListing(rolled.current, listing),
+    current: ofListings(rolled.current, listings),
     earlier: {
       comparison: rolled.earlier.comparison,
-      aggregates: ofListing(rolled.earlier.aggregates, listing),
+      aggregates: ofListings(rolled.earlier.aggregates, listings),
     },
   }
   return Object.fromEntries(
@@ -161,7 +177,7 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
       PLACE_METRICS,
       { withPast: false },
     )
-    return { id: which, words: describePeriod(each), ...figuresOf(rolled, listing!, each) }
+    return { id: which, words: describePeriod(each), ...figuresOf(rolled, [listing!], each) }
   }
   const periods: PlaceInsights['periods'] = []
   if (isKnown) {

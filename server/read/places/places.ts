@@ -1,10 +1,12 @@
 import { PLACE_FIELDS, type PlaceRecord } from '../../../core/places/place'
 import { networkById } from '../../../core/networks/networks'
 import { e164 } from '../../../core/places/phone'
-import type { Place, PlaceInput } from '../../../shared/read/places'
+import type { Place, PlaceInput, PlacesAllowance } from '../../../shared/read/places'
+import { takeTurn } from '../../figures/takeTurn'
+import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
-import { badRequest, notFound } from '../../platform/problems/problem'
+import { badRequest, conflict, notFound } from '../../platform/problems/problem'
 
 const MOST = 1000
 
@@ -72,9 +74,14 @@ async function checkListing(db: ClientDb, listing: number | null, own?: number):
   if (found.place !== null) throw say('That listing stands for another place already.')
 }
 
-/** @throws Problem 400 when there are too many, or the listing cannot be taken */
+/**
+ * Adds a place, within a transaction.
+ *
+ * @throws Problem 400 when there are too many, or the listing cannot be taken; 409 when the allowance is used up
+ */
 export async function addPlace(db: ClientDb, place: PlaceInput): Promise<number> {
   await checkListing(db, place.listing)
+  await refusePlaceBeyondAllowance(db)
   const { count } = (await db.one<{ count: number }>(
     sql`SELECT COUNT(*) AS count FROM place WHERE client_id = ${db.client} AND removed_at IS NULL`,
   ))!
@@ -102,19 +109,70 @@ export async function changePlace(db: ClientDb, id: number, place: PlaceInput): 
     AND    place_id = ${id}`)
 }
 
-/** Switches a place off, so that it is left out of what is compared, or on again; its past stays. */
+/**
+ * Switches a place off, so that it is left out of what is compared, or on again, within a transaction; its past stays.
+ *
+ * @throws Problem 404 when there is no such place, 409 when the allowance is used up
+ */
 export async function switchPlace(db: ClientDb, id: number, isActive: boolean): Promise<void> {
-  await placeById(db, id)
+  const place = await placeById(db, id)
+  if (isActive && !place.isActive) await refusePlaceBeyondAllowance(db)
   await db.run(sql`UPDATE place SET is_active = ${isActive} WHERE client_id = ${db.client} AND place_id = ${id}`)
 }
 
-/** Takes a place away, or brings it back; its listing stays where it is. */
-export async function removePlace(db: ClientDb, id: number, isRemoved: boolean): Promise<boolean> {
+/** Takes a place away; its listing stays where it is. @returns whether it was there */
+export async function removePlace(db: ClientDb, id: number): Promise<boolean> {
   const { affectedRows } = await db.run(sql`
     UPDATE place
-    SET    removed_at = ${isRemoved ? new Date() : null}
+    SET    removed_at = ${new Date(now())}
     WHERE  client_id = ${db.client}
     AND    place_id = ${id}
-    AND    (removed_at IS NULL) = ${isRemoved ? 1 : 0}`)
+    AND    removed_at IS NULL`)
   return affectedRows === 1
+}
+
+/**
+ * Brings back a place that was taken away, within a transaction.
+ *
+ * @returns whether it was taken away
+ * @throws  Problem 409 when it is switched on and the allowance is used up meanwhile
+ */
+export async function bringBackPlace(db: ClientDb, id: number): Promise<boolean> {
+  const gone = await db.one<{ isActive: number }>(sql`
+    SELECT is_active AS isActive
+    FROM   place
+    WHERE  client_id = ${db.client}
+    AND    place_id = ${id}
+    AND    removed_at IS NOT NULL`)
+  if (!gone) return false
+  if (gone.isActive === 1) await refusePlaceBeyondAllowance(db)
+  await db.run(sql`UPDATE place SET removed_at = NULL WHERE client_id = ${db.client} AND place_id = ${id}`)
+  return true
+}
+
+/** How many places the agency may have switched on, and how many it has; no limit where none was agreed. */
+export async function placesAllowance(db: ClientDb): Promise<PlacesAllowance> {
+  const row = await db.one<{ allowed: number | null; used: number }>(sql`
+    SELECT a.active_places AS allowed,
+           (SELECT COUNT(*)
+            FROM   place p
+            JOIN   client other ON other.client_id = p.client_id
+            WHERE  other.agency_id = a.agency_id
+            AND    p.is_active = 1
+            AND    p.removed_at IS NULL) AS used
+    FROM   client c
+    JOIN   agency a ON a.agency_id = c.agency_id
+    WHERE  c.client_id = ${db.client}`)
+  return { limit: row!.allowed, used: row!.used }
+}
+
+/** One more is switched on, if there is room: two who do so at the same moment write the same row. */
+async function refusePlaceBeyondAllowance(inside: ClientDb): Promise<void> {
+  await takeTurn(inside)
+  const { limit, used } = await placesAllowance(inside)
+  if (limit !== null && used >= limit)
+    throw conflict(
+      `All ${limit} places of the agency's allowance are switched on. Switch one off that is not needed now – its ` +
+        'past is kept – and try again.',
+    )
 }

@@ -1,12 +1,16 @@
 import { metricById } from '../../../core/metrics/catalogue'
-import { PLACE_METRICS } from '../../../shared/read/places'
+import { PLACE_METRICS, placesQuerySchema } from '../../../shared/read/places'
 import type { FilledPlaces } from '../../../shared/read/placesBlock'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, text } from '../../platform/tables/columns'
 import { placesIn } from './insights'
+import { placesOfGroup } from './placeGroups'
 
 export const placesBlock: ReportBlock<FilledPlaces> = {
-  fill: async ({ db, scope }) => ({ view: await placesIn(db, scope) }),
+  fill: async ({ db, scope, block }) => {
+    const { group } = placesQuerySchema.cast(block, { stripUnknown: true })
+    return { view: await placesIn(db, scope, group ? await placesOfGroup(db, group) : undefined) }
+  },
   tableOf: ({ view: { places } }) => ({
     name: 'Places',
     columns: [

@@ -18,6 +18,7 @@ const WORK: readonly string[] = ['open', 'profiles', 'found']
 
 /** What blocks have of their own, by the names that it has in an address too. */
 const OWN_FIELDS = [
+  'group',
   'any',
   'all',
   'none',

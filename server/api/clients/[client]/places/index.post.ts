@@ -6,5 +6,5 @@ import { addPlace } from '../../../../read/places/places'
 export default clientRoute('write', async ({ event, db }) => {
   const place = await bodyOf(event, placeSchema)
   setResponseStatus(event, 201)
-  return { id: await addPlace(db, place) }
+  return { id: await db.transaction((inside) => addPlace(inside, place)) }
 })

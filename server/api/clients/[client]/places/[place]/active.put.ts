@@ -3,6 +3,8 @@ import { bodyOf, clientRoute, idParam } from '../../../../../platform/http/route
 import { switchPlace } from '../../../../../read/places/places'
 
 export default clientRoute('write', async ({ event, db }) => {
-  await switchPlace(db, idParam(event, 'place', 'place'), (await bodyOf(event, placeStateSchema)).isActive)
+  const id = idParam(event, 'place', 'place')
+  const { isActive } = await bodyOf(event, placeStateSchema)
+  await db.transaction((inside) => switchPlace(inside, id, isActive))
   return { ok: true }
 })

@@ -1,8 +1,11 @@
 import { clientRoute, idParam } from '../../../../../platform/http/route'
 import { notFound } from '../../../../../platform/problems/problem'
-import { removePlace } from '../../../../../read/places/places'
+import { bringBackPlace } from '../../../../../read/places/places'
 
 export default clientRoute('write', async ({ event, db }) => {
-  if (!(await removePlace(db, idParam(event, 'place', 'place'), false))) throw notFound('place')
+  const id = idParam(event, 'place', 'place')
+  await db.transaction(async (inside) => {
+    if (!(await bringBackPlace(inside, id))) throw notFound('place')
+  })
   return { ok: true }
 })
