@@ -58,7 +58,7 @@ describe('a group of places', () => {
           [places, ...period],
         )
       )[0]!
-    const [now, before] = [await sums(['2026-09-01', '2026-09-30']), await sums(['2026-08-02', '2026-08-31'])]
+    const [now, before] = [await sums(['2026-09-01', '2026-09-30']), await sums(['2026-08-01', '2026-08-31'])]
     const { together } = page
     expect(together!.places).toBe(2)
     for (const metric of LISTING_METRICS) {
@@ -138,7 +138,7 @@ describe('several places at once', () => {
     expect(await placesOf(db)).toEqual(before)
   })
   it('refuse what would be no record, and leave those as they were while others change', async () => {
-    const [first, second] = await idsOf('tea rooms', 'glasshouse')
+    const [second, first] = await idsOf('tea rooms', 'glasshouse')
     const said = await changeMany(
       db,
       changes(
