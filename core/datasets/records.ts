@@ -470,6 +470,13 @@ export const RECORDS: readonly RecordKind[] = [
     refersTo: { planned_id: 'planned_post', profile_id: 'profile' },
   },
   {
+    id: 'plan_slot',
+    name: 'Weekly slots',
+    grain: 'a time of the week at which posts go out',
+    keys: 2,
+    columns: [id('weekday', 'Monday is 1, Sunday 7.'), id('minutes', 'Minutes from midnight on the client’s clocks.')],
+  },
+  {
     id: 'planned_remark',
     name: 'Remarks on planned posts',
     grain: 'a remark on a planned post, or a step that it has taken',

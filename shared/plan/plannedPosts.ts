@@ -1,5 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup'
 import { isDay } from '../../core/days/day'
+import type { WeeklySlot } from '../../core/plan/freeSlots'
 import { LISTING_KINDS, type RuleProblem } from '../../core/plan/networkRules'
 import { PLAN_STATES, type MoveTo, type PlanState, type PostingState } from '../../core/plan/postStates'
 import type { SlotLift } from '../../core/times/slotLifts'
@@ -121,6 +122,53 @@ export const moveManySchema = object({
     .matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Write a time, as 18:00.', excludeEmptyString: true })
     .default(''),
 })
+/** Puts many posts on free slots, those of the client or those that are suggested: only looked at, or done. */
+export const placeManySchema = object({
+  ids,
+  by: string<'own' | 'suggested'>()
+    .oneOf(['own', 'suggested'], 'Slots are your own or suggested.')
+    .required('Say on which slots.'),
+  apart: number()
+    .typeError('Write a number of hours.')
+    .min(0, 'No less than no hours.')
+    .max(336, 'Two weeks, which are 336 hours, at the most.')
+    .default(4),
+  isTaken: boolean().default(false),
+})
+export type PlaceMany = InferType<typeof placeManySchema>
+/** When each of several posts is; empty for one without a time. */
+export const plannedTimesSchema = object({
+  times: array(object({ id: whichId('Choose posts from the list.').required(), at: localTime().defined('Say when.') }))
+    .min(1, 'Choose at least one post.')
+    .max(MOST_AT_ONCE, `${MOST_AT_ONCE} posts are changed at once at the most.`)
+    .required('Choose at least one post.'),
+})
+/** The times of the week at which posts go out. */
+export const weeklySlotsSchema = object({
+  slots: array(
+    object({
+      weekday: number()
+        .typeError('Choose a weekday.')
+        .integer()
+        .min(1, 'Choose a weekday.')
+        .max(7, 'Choose a weekday.')
+        .required('Choose a weekday.'),
+      minutes: number()
+        .typeError('Write a time, as 18:00.')
+        .integer('Write a time, as 18:00.')
+        .min(0, 'Write a time, as 18:00.')
+        .max(1439, 'Write a time, as 18:00.')
+        .required('Write a time, as 18:00.'),
+    }),
+  )
+    .max(50, 'There are 50 slots in a week at the most.')
+    .test(
+      'once',
+      'Each slot stands here once.',
+      (all) => new Set(all?.map(({ weekday, minutes }) => weekday * 1440 + minutes)).size === (all?.length ?? 0),
+    )
+    .required('Say which slots.'),
+})
 /** What becomes of a post with one profile: it was published by hand, or is tried again. */
 export const decideSchema = object({
   decision: string()
@@ -156,6 +204,19 @@ export const readerSaysSchema = object({
   version: number().typeError('Say which version is meant.').integer().required('Say which version is meant.'),
   remark: text().max(2000, 'Keep the remark under 2,000 letters.').default(''),
 })
+
+/** The client’s slots of a week, and when one of them is free next. */
+export interface WeeklySlots {
+  slots: WeeklySlot[]
+  /** On the client’s clocks. */
+  free: string[]
+}
+
+/** Where many posts would go, or went; and those for which there was no slot. */
+export interface PlacedMany {
+  placed: { id: number; text: string; before: string; at: string }[]
+  left: { id: number; text: string }[]
+}
 
 /** Which part of the plan is looked at. */
 export const planSpanSchema = object({

@@ -88,6 +88,52 @@ test('a post is repeated by a rule, and an idea waits without a time', async ({ 
   await expect(page.getByRole('link', { name: 'A day with the person who mends the glasshouse panes' })).toBeVisible()
 })
 
+test('posts go out in weekly slots: a new one takes the next, and drafts are placed on them at once', async ({
+  page,
+}) => {
+  await signIn(page)
+  await page.goto('/orrery-press/calendar/new')
+  await page.getByRole('link', { name: 'say when posts go out' }).click()
+  const weekly = page.getByRole('dialog', { name: 'Weekly slots' })
+  await weekly.getByRole('button', { name: 'One more slot' }).click()
+  await weekly.getByRole('button', { name: 'Keep them' }).click()
+  await expect(weekly.getByRole('alert')).toHaveText('Write a time, as 18:00.')
+  await weekly.getByLabel('Time of slot 1').fill('09:00')
+  await weekly.getByRole('button', { name: 'One more slot' }).click()
+  await weekly.getByRole('combobox', { name: 'Weekday of slot 2' }).click()
+  await page.getByRole('option', { name: 'Thursday' }).click()
+  await weekly.getByLabel('Time of slot 2').fill('18:30')
+  await weekly.getByRole('button', { name: 'Keep them' }).click()
+  await expect(page.getByText('These are the weekly slots now.')).toBeVisible()
+  await expect(page).not.toHaveURL(/weekly/)
+
+  for (const text of ['The comet by day', 'The comet by night']) {
+    await page.goto('/orrery-press/calendar/new')
+    await page.getByLabel('Text for all').fill(text)
+    if (text.endsWith('day')) {
+      await page.getByRole('button', { name: /^Next free: 29 Oct 2026, 18:30/ }).click()
+      await expect(page.getByRole('heading', { name: 'A post for 29 Oct 2026, 18:30' })).toBeVisible()
+    }
+    await page.getByRole('button', { name: 'Keep the draft' }).click()
+    await expect(page.getByText('The post is kept as a draft.')).toBeVisible()
+  }
+  await page.goto('/orrery-press/calendar')
+  await expect(page.getByRole('link', { name: 'The comet by night' })).toBeVisible()
+  await page.getByRole('button', { name: 'Choose all of these' }).click()
+  await page.getByRole('button', { name: 'Place on free slots' }).click()
+  const place = page.getByRole('dialog', { name: 'Place on free slots' })
+  const row = place.getByRole('row', { name: /The comet by night/ })
+  await expect(row).toContainText('2 Nov 2026, 09:00')
+  await place.getByLabel('at least so many hours from any other').fill('200')
+  await place.getByLabel('at least so many hours from any other').press('Tab')
+  await expect(row).toContainText('9 Nov 2026, 09:00')
+  await place.getByRole('button', { name: /^Place \d posts?$/ }).click()
+  await expect(page.getByText(/posts? ha(s|ve) a time\./)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Choose all of these' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('link', { name: 'The comet by night' })).toBeVisible()
+})
+
 test('a calendar program subscribes by an address that ends when it is made anew', async ({ page, request }) => {
   await signIn(page)
   await page.goto('/mossgate-gardens/calendar')

@@ -1,6 +1,7 @@
 import { buffer } from 'node:stream/consumers'
 import { toXlsx } from '../../server/platform/tables/toXlsx'
 import { toCsv } from '../../server/platform/tables/toCsv'
+import { DateTime } from 'luxon'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { zonedTime } from '../../core/plan/zonedInstant'
 import type { ClientDb } from '../../server/platform/database/clientDb'
@@ -24,6 +25,7 @@ import {
   placePlanned,
   removePlanned,
   repeatPlanned,
+  setTimes,
 } from '../../server/plan/posts/plannedPosts'
 import { movePost } from '../../server/plan/posts/plannedStates'
 import { setPlanSettings } from '../../server/plan/posts/planSettings'
@@ -31,9 +33,10 @@ import { planTable, takeSheet } from '../../server/plan/posts/planSheet'
 import { planTargets } from '../../server/plan/posts/planTargets'
 import { plannedIn, planOf, plannedPost } from '../../server/plan/posts/planView'
 import { decide } from '../../server/plan/publishing/decide'
+import { placeMany, setWeeklySlots, weeklySlots } from '../../server/plan/posts/weeklySlots'
 import { publishDue } from '../../server/plan/publishing/publishDue'
 import type { MoveTo } from '../../core/plan/postStates'
-import { MOST_FILE_BYTES, plannedSchema } from '../../shared/plan/plannedPosts'
+import { MOST_FILE_BYTES, placeManySchema, plannedSchema, weeklySlotsSchema } from '../../shared/plan/plannedPosts'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { timesOf } from '../../server/read/times/times'
 import { parseScope } from '../../shared/figures/scope'
@@ -430,6 +433,103 @@ describe('many posts', () => {
     const copy = await copyPlanned(db, ids[0]!, ADA)
     expect(await seen(copy)).toMatchObject({ state: 'draft', at: '', writtenName: 'Ada' })
     expect((await planOf(db, '2026-10-25', '2026-10-25')).unplaced.map(({ id }) => id)).toContain(copy)
+  })
+})
+
+describe('weekly slots', () => {
+  const SLOTS = [
+    { weekday: 4, minutes: 1110 },
+    { weekday: 1, minutes: 540 },
+  ]
+  afterEach(() => setWeeklySlots(db, []))
+
+  it('say which is free next, beside all that is planned', async () => {
+    expect(await weeklySlots(db)).toEqual({ slots: [], free: [] })
+    await setWeeklySlots(db, SLOTS)
+    expect(await weeklySlots(db)).toEqual({
+      slots: [SLOTS[1], SLOTS[0]],
+      free: ['2026-10-29T18:30', '2026-11-02T09:00', '2026-11-05T18:30', '2026-11-09T09:00', '2026-11-12T18:30'],
+    })
+    await write({ at: '2026-10-29T19:00' })
+    const removed = await write({ at: '2026-11-02T09:00' })
+    expect((await weeklySlots(db)).free[0]).toBe('2026-11-05T18:30')
+    await removePlanned(db, [removed], true)
+    expect((await weeklySlots(db)).free[0]).toBe('2026-11-02T09:00')
+    for (const bad of [
+      [SLOTS[0], SLOTS[0]],
+      [{ weekday: 8, minutes: 0 }],
+      [{ weekday: 1, minutes: 1440 }],
+      [{ weekday: 1, minutes: 1.5 }],
+      [{ weekday: 1, minutes: Number.NaN }],
+      Array.from({ length: 51 }, (_, index) => ({ weekday: 1, minutes: index })),
+    ])
+      expect(() => weeklySlotsSchema.validateSync({ slots: bad })).toThrow()
+  })
+  it('take many drafts at once, in their order, after a look, and give them back', async () => {
+    await setWeeklySlots(db, SLOTS)
+    const first = await write({ text: 'First', at: '' })
+    const second = await write({ text: 'Second', at: '2026-12-01T12:00' })
+    const third = await write({ text: 'Third', at: '', isIdea: true })
+    const ask = (over: object) =>
+      placeMany(db, placeManySchema.validateSync({ ids: [third, first, second], by: 'own', ...over }))
+    const timesOf = async () => [first, second, third].map(async (id) => (await seen(id)).at)
+    const looked = await ask({})
+    expect(looked).toEqual({
+      placed: [
+        { id: third, text: 'Third', before: '', at: '2026-10-29T18:30' },
+        { id: first, text: 'First', before: '', at: '2026-11-02T09:00' },
+        { id: second, text: 'Second', before: '2026-12-01T12:00', at: '2026-11-05T18:30' },
+      ],
+      left: [],
+    })
+    expect(await Promise.all(await timesOf())).toEqual(['', '2026-12-01T12:00', ''])
+    expect(await ask({ isTaken: true })).toEqual(looked)
+    expect(await Promise.all(await timesOf())).toEqual(['2026-11-02T09:00', '2026-11-05T18:30', '2026-10-29T18:30'])
+    await setTimes(
+      db,
+      looked.placed.map(({ id, before }) => ({ id, at: before })),
+    )
+    expect(await Promise.all(await timesOf())).toEqual(['', '2026-12-01T12:00', ''])
+    // from Thursday 18:30 to Monday 09:00 it is 86 and a half hours
+    expect((await ask({ apart: 90 })).placed.map(({ at }) => at)).toEqual([
+      '2026-10-29T18:30',
+      '2026-11-05T18:30',
+      '2026-11-12T18:30',
+    ])
+    await setWeeklySlots(db, [])
+    await expect(ask({})).rejects.toThrow('There is no weekly slot yet.')
+  })
+  it('are not taken by two at once, nor for what is out', async () => {
+    await setWeeklySlots(db, SLOTS)
+    const ids = await Promise.all(Array.from({ length: 6 }, () => write({ at: '' })))
+    await Promise.all(
+      ids.map((id) => placeMany(db, placeManySchema.validateSync({ ids: [id], by: 'own', isTaken: true }))),
+    )
+    const times = await Promise.all(ids.map(async (id) => (await seen(id)).at))
+    expect(new Set(times).size).toBe(6)
+    const id = await scheduled()
+    setClock('2026-10-29T09:00:30Z')
+    await publish()
+    await expect(
+      placeMany(db, placeManySchema.validateSync({ ids: [ids[0], id], by: 'own', isTaken: true })),
+    ).rejects.toThrow('This post is out')
+    await expect(setTimes(db, [{ id, at: '' }])).rejects.toThrow('This post is out')
+    const scheduledYet = await scheduled({ at: '2026-10-29T18:00' })
+    await expect(setTimes(db, [{ id: scheduledYet, at: '' }])).rejects.toThrow()
+    expect((await seen(scheduledYet)).at).toBe('2026-10-29T18:00')
+  })
+  it('can be those that are suggested', async () => {
+    const id = await write({ at: '' })
+    const scope = await resolveScope(db, parseScope({}))
+    const { suggestions } = await timesOf(db, scope, timesSchema.getDefault(), Date.parse(NOW))
+    const ask = () => placeMany(db, placeManySchema.validateSync({ ids: [id], by: 'suggested', apart: 0 }))
+    if (suggestions.length === 0)
+      await expect(ask()).rejects.toThrow('No slot stands out for this client, so that none is suggested.')
+    else {
+      const { at } = (await ask()).placed[0]!
+      const slot = 24 * (DateTime.fromISO(at).weekday - 1) + Number(at.slice(11, 13))
+      expect(suggestions.map((each) => each.slot)).toContain(slot)
+    }
   })
 })
 

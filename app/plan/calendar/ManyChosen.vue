@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What can be done with many planned posts at once: moved by days, put at another time, removed. */
 const props = defineProps<{ ids: readonly number[]; isBusy: boolean }>()
-const emit = defineEmits<{ move: [days: number, time: string]; remove: []; none: [] }>()
+const emit = defineEmits<{ move: [days: number, time: string]; remove: []; place: []; none: [] }>()
 const days = ref('0')
 const time = ref('')
 const problem = ref('')
@@ -22,6 +22,15 @@ function move() {
     <label for="many-time">to the time</label>
     <InputText id="many-time" v-model="time" type="time" size="small" />
     <Button type="submit" label="Move them" size="small" :disabled="isBusy" />
+    <Button
+      type="button"
+      label="Place on free slots"
+      size="small"
+      outlined
+      aria-haspopup="dialog"
+      :disabled="isBusy"
+      @click="emit('place')"
+    />
     <Button type="button" label="Remove them" size="small" outlined :disabled="isBusy" @click="emit('remove')" />
     <Button type="button" label="Choose none" size="small" text @click="emit('none')" />
     <span v-if="problem" class="field-error" role="alert">{{ problem }}</span>

@@ -5,7 +5,14 @@ import { describeDay } from '~~/core/periods/describePeriod'
 import type { PlannedHead } from '~~/shared/plan/plannedPosts'
 import { clockOf } from './calendarWords'
 
-defineProps<{ id: string; title: string; posts: readonly PlannedHead[] }>()
+defineProps<{
+  id: string
+  title: string
+  posts: readonly PlannedHead[]
+  /** Whether all of them can be chosen. */
+  isPickable?: boolean
+}>()
+const emit = defineEmits<{ pick: [ids: number[]] }>()
 const { slug } = useClient()
 const when = ({ day, minutes }: PlannedHead) =>
   day === undefined || minutes === undefined ? '' : `, ${describeDay(day)}, ${clockOf(minutes)}`
@@ -15,7 +22,21 @@ const what = ({ state, postings }: PlannedHead) =>
 
 <template>
   <section :id="id" :aria-labelledby="`${id}-heading`">
-    <h2 :id="`${id}-heading`" class="heading">{{ title }}</h2>
+    <div class="row">
+      <h2 :id="`${id}-heading`" class="heading">{{ title }}</h2>
+      <Button
+        v-if="isPickable"
+        label="Choose all of these"
+        text
+        size="small"
+        @click="
+          emit(
+            'pick',
+            posts.map((post) => post.id),
+          )
+        "
+      />
+    </div>
     <ul>
       <li v-for="post in posts" :key="post.id">
         <NuxtLink :to="`/${slug}/calendar/${post.id}`">{{ post.heading || post.text || 'Without a text' }}</NuxtLink>

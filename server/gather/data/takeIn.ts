@@ -128,6 +128,7 @@ const OPTIONAL = new Set([
   'industry_figure',
   'plan_file',
   'post_picture',
+  'plan_slot',
   'planned_post',
   'planned_posting',
   'planned_remark',

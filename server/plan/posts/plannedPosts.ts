@@ -173,15 +173,32 @@ export async function placePlanned(db: ClientDb, id: number, at: string): Promis
   )
 }
 
-async function moveTo(db: ClientDb, post: PlannedRow, at: number): Promise<void> {
+/**
+ * Puts a post at a time, or takes its time from it, within a transaction.
+ *
+ * @param at milliseconds since 1970 UTC; undefined for none
+ */
+export async function moveTo(db: ClientDb, post: PlannedRow, at: number | undefined): Promise<void> {
   refuseClosed(post)
+  const plannedAt = at === undefined ? null : new Date(at)
   await db.run(sql`
     UPDATE planned_post
-    SET    planned_at = ${new Date(at)}, expected = NULL, changed_at = ${new Date(now())}
+    SET    planned_at = ${plannedAt}, expected = NULL, changed_at = ${new Date(now())}
     WHERE  client_id = ${db.client}
     AND    planned_id = ${post.id}`)
-  if (post.state === 'scheduled') await refuseProblems(db, { ...post, plannedAt: new Date(at) })
+  if (post.state === 'scheduled') await refuseProblems(db, { ...post, plannedAt })
 }
+
+/**
+ * Puts each of several posts at its time, or takes it from it: all of them or none.
+ *
+ * @throws Problem 404, 409 when one is out, 400 when one cannot be then
+ */
+export const setTimes = (db: ClientDb, times: readonly { id: number; at: string }[]): Promise<void> =>
+  db.transaction(async (inside) => {
+    for (const { id, at } of [...times].sort((a, b) => a.id - b.id))
+      await moveTo(inside, await heldById(inside, id), at === '' ? undefined : zonedInstant(at, db.timeZone))
+  })
 
 /**
  * Moves many posts by days on the clock, and to a time of the day where one is said: all of them or none.

@@ -1,6 +1,7 @@
 import { parseScope } from '../../../shared/figures/scope'
 import type { PlanExpected, PlanOutcome } from '../../../shared/plan/plannedPosts'
 import { timesSchema, type TimesView } from '../../../shared/read/times'
+import type { WeeklySlot } from '../../../core/plan/freeSlots'
 import { localClock, slotOf } from '../../../core/times/slots'
 import { remembered } from '../../figures/remembered'
 import { resolveScope, type ResolvedScope } from '../../figures/resolveScope'
@@ -19,6 +20,12 @@ export async function usualTimes(db: ClientDb, scope: ResolvedScope, at: number)
 async function wholeScope(db: ClientDb): Promise<ResolvedScope> {
   const scope = await resolveScope(db, parseScope({}))
   return { ...scope, period: { from: scope.lastComplete, to: scope.lastComplete } }
+}
+
+/** The suggested slots of a week, the best first. */
+export async function suggestedSlots(db: ClientDb): Promise<WeeklySlot[]> {
+  const { suggestions } = await usualTimes(db, await wholeScope(db), thisHour())
+  return suggestions.map(({ slot }) => ({ weekday: Math.floor(slot / 24) + 1, minutes: 60 * (slot % 24) }))
 }
 
 /**

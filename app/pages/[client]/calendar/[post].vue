@@ -283,6 +283,7 @@ const mayWrite = computed(() => session.mayWrite)
         :is-changed="isChanged"
         @changed="changed"
       />
+      <OwnSlots v-if="mayWrite && !isClosed" class="workings" @take="takeSlot" />
       <SlotsToCome v-if="mayWrite && !isClosed" class="workings" :day="day" @take="takeSlot" />
     </Teleport>
   </div>

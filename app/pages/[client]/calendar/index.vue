@@ -84,6 +84,8 @@ function pressed(event: KeyboardEvent, each: ShownEntry) {
   if (event.key === 'x' && !event.ctrlKey && !event.metaKey && isMovable(each)) toggle(each.plan.id)
   else moves.byKey(event, each, span.value === 'month')
 }
+/** Those without a time are chosen too, as far as many can be changed at once. */
+const pickAll = (ids: number[]) => (picked.value = [...new Set([...picked.value, ...ids])].slice(0, 200))
 async function moveMany(days: number, time: string) {
   await moves.moveMany(picked.value, days, time)
 }
@@ -91,7 +93,17 @@ async function removeMany() {
   await moves.removeMany(picked.value)
   picked.value = []
 }
-const dialog = ref<'settings' | 'subscribe' | 'sheet'>()
+const dialog = ref<'settings' | 'subscribe' | 'sheet' | 'weekly' | 'place'>()
+/** An address can lead to the weekly slots. */
+watch(
+  () => route.query.weekly === 'yes' && mayWrite.value,
+  (isAsked) => isAsked && (dialog.value = 'weekly'),
+  { immediate: true },
+)
+function closeWeekly() {
+  dialog.value = undefined
+  if (route.query.weekly) void router.replace({ query: { ...route.query, weekly: undefined } })
+}
 const show = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 function step(direction: 1 | -1) {
   if (on.value) void show({ on: spanStep(on.value, span.value, direction) })
@@ -233,6 +245,9 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
           <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'sheet'">
             Posts from a file
           </button>
+          <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'weekly'">
+            Weekly slots
+          </button>
           <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'subscribe'">
             Subscribe
           </button>
@@ -247,6 +262,7 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
       :is-busy="moves.isBusy.value"
       @move="moveMany"
       @remove="removeMany"
+      @place="dialog = 'place'"
       @none="picked = []"
     />
     <p v-if="error" role="alert">{{ error.message }}</p>
@@ -292,7 +308,14 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
       </p>
       <p class="said">{{ silentWords(data, locale).join(' ') }} {{ quietWords(data.rhythm.networks).join(' ') }}</p>
       <PlannedList v-if="needing.length && !isOfNeeds" id="needing" title="Needs somebody" :posts="needing" />
-      <PlannedList v-if="unplaced.length" id="unplaced" title="Without a time" :posts="unplaced" />
+      <PlannedList
+        v-if="unplaced.length"
+        id="unplaced"
+        title="Without a time"
+        :posts="unplaced"
+        :is-pickable="mayWrite"
+        @pick="pickAll"
+      />
       <section aria-labelledby="rhythm-heading">
         <div class="row">
           <h2 id="rhythm-heading" class="heading">Rhythm up to {{ describeDay(data.lastComplete) }}</h2>
@@ -319,6 +342,8 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
       @close="dialog = undefined"
       @changed="refreshPlan"
     />
+    <WeeklySlotsDialog v-if="dialog === 'weekly'" @close="closeWeekly" @changed="refreshPlan" />
+    <PlaceManyDialog v-if="dialog === 'place'" :ids="picked" @close="dialog = undefined" @changed="refreshPlan" />
     <SubscribeDialog v-if="dialog === 'subscribe'" @close="dialog = undefined" />
     <PlanSettingsDialog
       v-if="dialog === 'settings' && plan"

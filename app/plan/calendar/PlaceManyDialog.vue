@@ -1,0 +1,112 @@
+<script setup lang="ts">
+/** Many posts put on free slots: where each would go is seen before it is done. */
+import { describeDay } from '~~/core/periods/describePeriod'
+import type { PlacedMany } from '~~/shared/plan/plannedPosts'
+
+const props = defineProps<{ ids: readonly number[] }>()
+const emit = defineEmits<{ close: []; changed: [] }>()
+const say = useSay()
+const { base } = useClient()
+const form = reactive<{ by: 'own' | 'suggested'; apart: string }>({ by: 'own', apart: '4' })
+const preview = ref<PlacedMany>()
+const problem = ref('')
+const isBusy = ref(false)
+const BY = [
+  { id: 'own', name: 'the weekly slots' },
+  { id: 'suggested', name: 'the suggested slots' },
+]
+const send = (isTaken: boolean) =>
+  api<PlacedMany>(`${base.value}/plan/posts/place`, {
+    method: 'POST',
+    body: { ids: props.ids, by: form.by, apart: form.apart.trim().replace(',', '.'), isTaken },
+  })
+async function ask(isTaken: boolean) {
+  problem.value = ''
+  isBusy.value = true
+  try {
+    const answer = await send(isTaken)
+    if (!isTaken) preview.value = answer
+    else {
+      const times = answer.placed.map(({ id, before }) => ({ id, at: before }))
+      emit('changed')
+      emit('close')
+      say.done(
+        `${times.length} ${times.length === 1 ? 'post has' : 'posts have'} a time.`,
+        times.length === 0
+          ? undefined
+          : async () => {
+              await api(`${base.value}/plan/posts/times`, { method: 'POST', body: { times } })
+              emit('changed')
+            },
+      )
+    }
+  } catch (trouble) {
+    preview.value = undefined
+    problem.value = (trouble as Error).message
+  }
+  isBusy.value = false
+}
+onMounted(() => ask(false))
+// what is asked otherwise is looked at anew
+watch(form, () => void ask(false))
+type Row = PlacedMany['placed'][number]
+const COLUMNS = [
+  { key: 'post', label: 'Post', isWords: true, valueOf: ({ text }: Row) => text || 'Without a text' },
+  { key: 'now', label: 'Now', isWords: true, valueOf: ({ before }: Row) => when(before) },
+  { key: 'then', label: 'Then', isWords: true, valueOf: ({ at }: Row) => at },
+]
+const when = (at: string) => (at === '' ? 'no time' : `${describeDay(at.slice(0, 10))}, ${at.slice(11)}`)
+</script>
+
+<template>
+  <OpeningDialog label="Place on free slots" width="40rem" @close="emit('close')">
+    <form class="row" novalidate @submit.prevent="ask(true)">
+      <label for="place-by">Put {{ ids.length }} {{ ids.length === 1 ? 'post' : 'posts' }} on</label>
+      <Select
+        v-model="form.by"
+        input-id="place-by"
+        :options="BY"
+        option-label="name"
+        option-value="id"
+        size="small"
+        aria-label="On which slots"
+      />
+      <label for="place-apart">at least so many hours from any other</label>
+      <InputText
+        id="place-apart"
+        :model-value="form.apart"
+        size="small"
+        inputmode="decimal"
+        class="short"
+        @change="form.apart = ($event.target as HTMLInputElement).value"
+      />
+    </form>
+    <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
+    <div v-if="preview" aria-live="polite">
+      <OrderedTable name="placed" :columns="COLUMNS" :rows="preview.placed" :key-of="({ id }) => id" is-plain>
+        <template #then="{ row }"
+          ><b>{{ when(row.at) }}</b></template
+        >
+      </OrderedTable>
+      <p v-if="preview.left.length">
+        For {{ preview.left.length }} there is no free slot within a year; they stay as they are.
+      </p>
+      <Button
+        v-if="preview.placed.length"
+        :label="`Place ${preview.placed.length} ${preview.placed.length === 1 ? 'post' : 'posts'}`"
+        :loading="isBusy"
+        @click="ask(true)"
+      />
+    </div>
+  </OpeningDialog>
+</template>
+
+<style scoped>
+.row {
+  flex-wrap: wrap;
+  margin-bottom: 10px;
+}
+.short {
+  width: 4rem;
+}
+</style>

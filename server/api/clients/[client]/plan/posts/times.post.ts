@@ -1,0 +1,9 @@
+import { plannedTimesSchema } from '../../../../../../shared/plan/plannedPosts'
+import { bodyOf, clientRoute } from '../../../../../platform/http/route'
+import { setTimes } from '../../../../../plan/posts/plannedPosts'
+
+/** Puts each of several posts at its time, or takes it from it. */
+export default clientRoute('write', async ({ event, db }) => {
+  await setTimes(db, (await bodyOf(event, plannedTimesSchema)).times)
+  return { ok: true }
+})

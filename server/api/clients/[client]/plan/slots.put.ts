@@ -1,0 +1,8 @@
+import { weeklySlotsSchema } from '../../../../../shared/plan/plannedPosts'
+import { bodyOf, clientRoute } from '../../../../platform/http/route'
+import { setWeeklySlots, weeklySlots } from '../../../../plan/posts/weeklySlots'
+
+export default clientRoute('write', async ({ event, db }) => {
+  await setWeeklySlots(db, (await bodyOf(event, weeklySlotsSchema)).slots)
+  return await weeklySlots(db)
+})
