@@ -470,6 +470,18 @@ export const RECORDS: readonly RecordKind[] = [
     refersTo: { planned_id: 'planned_post', profile_id: 'profile' },
   },
   {
+    id: 'saved_text',
+    name: 'Saved texts',
+    grain: 'a text that is kept to be used again in posts',
+    keys: 1,
+    columns: [
+      id('text_id', 'Its number.'),
+      text('name', 'What it is called.'),
+      text('text', 'What it says.'),
+      orNone(instant('removed_at', 'When it was removed.')),
+    ],
+  },
+  {
     id: 'plan_slot',
     name: 'Weekly slots',
     grain: 'a time of the week at which posts go out',
@@ -728,6 +740,7 @@ const NUMBERED: Readonly<Record<string, string>> = {
   entry_correction: 'correction_id',
   sighting: 'sighting_id',
   industry_figure: 'reference_id',
+  saved_text: 'text_id',
   plan_file: 'file_id',
   planned_post: 'planned_id',
   planned_remark: 'remark_id',

@@ -1,6 +1,7 @@
 import { array, boolean, number, object, string, type InferType } from 'yup'
 import { isDay } from '../../core/days/day'
 import type { WeeklySlot } from '../../core/plan/freeSlots'
+import type { Judged } from '../../core/habits/timesUsual'
 import { LISTING_KINDS, type RuleProblem } from '../../core/plan/networkRules'
 import { PLAN_STATES, type MoveTo, type PlanState, type PostingState } from '../../core/plan/postStates'
 import type { SlotLift } from '../../core/times/slotLifts'
@@ -216,6 +217,26 @@ export interface WeeklySlots {
 export interface PlacedMany {
   placed: { id: number; text: string; before: string; at: string }[]
   left: { id: number; text: string }[]
+}
+
+/** A text that is kept to be used again. */
+export const savedTextSchema = object({
+  name: text().required('Give the text a name.').max(80, 'Keep the name under 80 letters.'),
+  text: text().required('Write the text.').max(10_000, 'Keep the text under 10,000 letters.'),
+})
+export type SavedTextInput = InferType<typeof savedTextSchema>
+export interface SavedText extends SavedTextInput {
+  id: number
+}
+export const textSearchSchema = object({
+  words: string().trim().max(80, 'Look for 80 letters at the most.').default(''),
+})
+
+/** A hashtag of the client’s own posts, and what posts with it brought beside what is usual of their profile. */
+export interface HashtagBrought extends Judged {
+  /** Without its sign. */
+  tag: string
+  posts: number
 }
 
 /** Which part of the plan is looked at. */

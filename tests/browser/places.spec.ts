@@ -137,7 +137,7 @@ test('places and reviews go into a report', async ({ page }) => {
     await expect(page.getByText('It stands at the end of')).toBeVisible()
   }
   await page.goto('/mossgate-gardens/reports/1')
-  await expect(page.getByText('Actions for 1,000 views')).toBeVisible()
+  await expect(page.getByRole('columnheader', { name: 'Actions for 1,000 views' })).toBeVisible()
   await expect(page.getByText('Median time to an answer')).toBeVisible()
 })
 

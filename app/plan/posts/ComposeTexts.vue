@@ -12,6 +12,13 @@ const setOwn = (profile: number, text: string | null) =>
 const ownText = (profile: number) => form.value.postings.find((each) => each.profile === profile)?.text ?? ''
 const leaveOut = (profile: number) =>
   (form.value.postings = form.value.postings.filter((each) => each.profile !== profile))
+const isSaved = ref(false)
+/** A text that was kept stands where the cursor is. */
+function takeText(text: string) {
+  const at = field.value!.$el.selectionEnd
+  form.value.text = form.value.text.slice(0, at) + text + form.value.text.slice(at)
+  isSaved.value = false
+}
 const advice = ref('')
 /** Marks the words that are chosen in the text as ones that vary. */
 function vary() {
@@ -39,8 +46,10 @@ const names = computed(
     </div>
     <div class="row">
       <Button type="button" label="Vary the chosen words" text size="small" @click="vary" />
+      <Button type="button" label="Saved texts" text size="small" aria-haspopup="dialog" @click="isSaved = true" />
       <span v-if="advice" class="quiet" role="status">{{ advice }}</span>
     </div>
+    <SavedTextsDialog v-if="isSaved" :text="form.text" @close="isSaved = false" @take="takeText" />
     <div v-for="(variation, index) in form.variations" :key="index" class="varied">
       <p class="row">
         <span

@@ -128,6 +128,7 @@ const OPTIONAL = new Set([
   'industry_figure',
   'plan_file',
   'post_picture',
+  'saved_text',
   'plan_slot',
   'planned_post',
   'planned_posting',

@@ -132,6 +132,11 @@ async function copy() {
 }
 const back = computed(() => ({ path: `/${slug.value}/calendar`, query: day.value ? { on: day.value } : {} }))
 const takeSlot = (at: string) => (form.value.at = at)
+/** A hashtag stands at the end of the text, once. */
+function takeHashtag(tag: string) {
+  const text = form.value.text.trimEnd()
+  form.value.text = text === '' ? `#${tag}` : `${text} #${tag}`
+}
 const isRepeated = ref(false)
 const preview = ref(0)
 const shown = computed(() => stands.value[Math.min(preview.value, stands.value.length - 1)])
@@ -283,6 +288,7 @@ const mayWrite = computed(() => session.mayWrite)
         :is-changed="isChanged"
         @changed="changed"
       />
+      <HashtagsBrought v-if="mayWrite && !isClosed" class="workings" :text="form.text" @take="takeHashtag" />
       <OwnSlots v-if="mayWrite && !isClosed" class="workings" @take="takeSlot" />
       <SlotsToCome v-if="mayWrite && !isClosed" class="workings" :day="day" @take="takeSlot" />
     </Teleport>
