@@ -112,7 +112,8 @@ test('posts go out in weekly slots: a new one takes the next, and drafts are pla
     await page.getByLabel('Text for all').fill(text)
     if (text.endsWith('day')) {
       await page.getByRole('button', { name: /^Next free: 29 Oct 2026, 18:30/ }).click()
-      await expect(page.getByRole('heading', { name: 'A post for 29 Oct 2026, 18:30' })).toBeVisible()
+      await expect(page.getByLabel('Time, on the client’s clocks')).toHaveValue('18:30')
+      await expect(page.getByRole('textbox', { name: 'Day' })).toHaveValue('29 Oct 2026')
     }
     await page.getByRole('button', { name: 'Keep the draft' }).click()
     await expect(page.getByText('The post is kept as a draft.')).toBeVisible()
