@@ -10,7 +10,9 @@ import { keepSightings, watchField } from '../../server/compare/field/watchField
 import { fieldHabits } from '../../server/compare/habits/fieldHabits'
 import { placeSchema } from '../../shared/read/places'
 import { reviewFilterSchema } from '../../shared/read/reviews'
-import { addPlace, changePlace, placesOf } from '../../server/read/places/places'
+import { keepPlaceGroup, removePlaceGroup } from '../../server/read/places/placeGroups'
+import { placesPage } from '../../server/read/places/placesPage'
+import { addPlace, bringBackPlace, changePlace, placesOf, removePlace } from '../../server/read/places/places'
 import { changedEntries } from '../../server/read/directories/changedEntries'
 import { askForCorrections, sayOurs, settleChanges } from '../../server/read/directories/corrections'
 import { directories, placeEntries } from '../../server/read/directories/directories'
@@ -51,16 +53,20 @@ import {
   movePlanned,
   placePlanned,
   removePlanned,
+  setTimes,
   repeatPlanned,
 } from '../../server/plan/posts/plannedPosts'
 import { movePost } from '../../server/plan/posts/plannedStates'
+import { hashtagsBrought } from '../../server/plan/posts/hashtagsBrought'
+import { changeText, keepText, removeText, savedTexts } from '../../server/plan/posts/savedTexts'
+import { placeMany, setWeeklySlots, weeklySlots } from '../../server/plan/posts/weeklySlots'
 import { setPlanSettings } from '../../server/plan/posts/planSettings'
 import { planChoices, planOf, plannedPost } from '../../server/plan/posts/planView'
 import { outcomesOf, slotPromise } from '../../server/plan/posts/usualTimes'
 import { decide } from '../../server/plan/publishing/decide'
 import { publishJob } from '../../server/plan/publishing/publish'
 import { publishDue } from '../../server/plan/publishing/publishDue'
-import { plannedSchema } from '../../shared/plan/plannedPosts'
+import { placeManySchema, plannedSchema } from '../../shared/plan/plannedPosts'
 import { calendarSchema } from '../../shared/plan/postCalendar'
 import { keepPlanned, thisHour, timesOf } from '../../server/read/times/times'
 import { removeTry } from '../../server/read/times/tries'
@@ -84,7 +90,7 @@ import { beginSession, personOfSession, sessionsOf } from '../../server/platform
 import { claimTry } from '../../server/platform/people/throttle'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { factRows } from '../../server/figures/questions/aggregates'
-import { restatementsOf, switchProfile } from '../../server/figures/questions/profileRows'
+import { nameRival, restatementsOf, switchProfile } from '../../server/figures/questions/profileRows'
 import { addSet, changeSet, removeSet } from '../../server/figures/questions/sets'
 import { badRowsOf, importById, importsOf, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
 import { toXlsx } from '../../server/platform/tables/toXlsx'
@@ -391,6 +397,9 @@ async function askEverything(db: ClientDb): Promise<void> {
   await profilesPage(db)
   await restatementsOf(db, 1, 5)
   await switchProfile(db, 1, true)
+  await pool().query('UPDATE profile SET is_rival = 1 WHERE profile_id = 1')
+  await nameRival(db, 1, 'x')
+  await pool().query('UPDATE profile SET is_rival = 0 WHERE profile_id = 1')
   const set = await addSet(db, 'S', [1])
   await changeSet(db, set, 'T', [1])
   await removeSet(db, set, true)
@@ -544,6 +553,12 @@ async function askOfPlaces(db: ClientDb): Promise<void> {
   const template = await addTemplate(db, { name: 'x', variants: ['x'] })
   await proposeReply(db, review!, template)
   await placesFile(db, 'name\nz', false)
+  const group = await keepPlaceGroup(db, undefined, { name: 'x', places: [listed!.id] })
+  await keepPlaceGroup(db, group, { name: 'y', places: [listed!.id] })
+  await placesPage(db, scope, group)
+  await removePlaceGroup(db, group, true)
+  await removePlace(db, place)
+  await bringBackPlace(db, place)
 }
 
 /** When to post, and tries of it. */
@@ -724,6 +739,18 @@ async function askAboutPlans(db: ClientDb, person: { id: number; name: string })
   const id = await addPlanned(db, input, person)
   await placePlanned(db, id, '2026-10-29T06:30')
   await movePlanned(db, [id], { days: 0, time: '06:45' })
+  await setWeeklySlots(db, [{ weekday: 1, minutes: 540 }])
+  await weeklySlots(db)
+  const { placed } = await placeMany(db, placeManySchema.validateSync({ ids: [id], by: 'own', isTaken: true }))
+  await setTimes(
+    db,
+    placed.map(({ id: one, before }) => ({ id: one, at: before })),
+  )
+  await hashtagsBrought(db)
+  const kept = await keepText(db, { name: 'x', text: 'x' })
+  await changeText(db, kept, { name: 'y', text: 'y' })
+  await savedTexts(db, 'y')
+  await removeText(db, kept, true)
   const [again] = await repeatPlanned(db, id, 'FREQ=DAILY;COUNT=2', person)
   await removePlanned(db, [again!], true)
   await copyPlanned(db, id, person)

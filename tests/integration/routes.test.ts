@@ -367,7 +367,7 @@ describe('every route', () => {
       ).field
     await release(['figures', 'rivals'])
     expect(await readable()).toEqual(
-      [...editions, ...figures, 'field', 'field/events', 'field/lines', 'habits', 'sightings'].sort(),
+      [...editions, ...figures, 'field', 'field/events', 'field/lines', 'field/members', 'habits', 'sightings'].sort(),
     )
     expect((await field('viewer'))!.competitors.length).toBeGreaterThan(0)
     await release(['figures'])
@@ -758,6 +758,12 @@ describe('who sees what', () => {
     ],
     ['PUT', 'places/2/active', { isActive: true }],
     ['PUT', 'profiles/1', { rival: 'Somebody' }],
+    ['POST', 'places/groups', { name: 'x', places: [2] }],
+    ['POST', 'places/changes', { changes: [{ places: [2], field: 'web', way: 'set', value: '' }], isTaken: false }],
+    ['PUT', 'plan/slots', { slots: [{ weekday: 1, minutes: 0 }] }],
+    ['POST', 'plan/posts/place', { ids: [1], by: 'own', apart: 1, isTaken: false }],
+    ['POST', 'plan/posts/times', { times: [{ id: 1, at: '2026-11-01T10:00' }] }],
+    ['POST', 'plan/texts', { name: 'x', text: 'x' }],
     ['POST', 'places/file', { name: 'x', text: 'name\nx', isTaken: false }],
     ['POST', 'ranks', { place: 2, keyword: 'x', kind: 'map', rhythm: 'week', shape: 'square', spacing: 500, rings: 1 }],
     ['PUT', 'ranks/1', { rhythm: 'week' }],
