@@ -97,6 +97,8 @@ afterAll(() => server?.stop())
 
 /** What is sent about a planned post: it is only then that whose it is decides. */
 const OF_PLAN: readonly [RegExp, unknown][] = [
+  [/places\/groups/, { name: 'x', places: [2] }],
+  [/plan\/texts/, { name: 'x', text: 'x' }],
   [/plan\/posts\/\[post\]$/, { text: 'x', version: 1 }],
   [/\[post\]\/state$/, { to: 'draft', version: 1 }],
   [/\[post\]\/time$/, { at: '2026-11-30T18:00' }],

@@ -6,6 +6,7 @@ import type { PlacedMany } from '~~/shared/plan/plannedPosts'
 const props = defineProps<{ ids: readonly number[] }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
 const say = useSay()
+const refresh = useRefresh()
 const { base } = useClient()
 const form = reactive<{ by: 'own' | 'suggested'; apart: string }>({ by: 'own', apart: '4' })
 const preview = ref<PlacedMany>()
@@ -36,7 +37,8 @@ async function ask(isTaken: boolean) {
           ? undefined
           : async () => {
               await api(`${base.value}/plan/posts/times`, { method: 'POST', body: { times } })
-              emit('changed')
+              // the dialog is gone by then, and asks nobody any more
+              await refresh('plan')
             },
       )
     }

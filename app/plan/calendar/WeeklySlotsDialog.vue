@@ -6,6 +6,7 @@ import { weeklySlotsSchema, type WeeklySlots } from '~~/shared/plan/plannedPosts
 
 const emit = defineEmits<{ close: []; changed: [] }>()
 const say = useSay()
+const refresh = useRefresh()
 const { slug, base } = useClient()
 const { data, error } = useQuery({
   key: () => ['plan', slug.value, 'slots'],
@@ -34,7 +35,7 @@ async function keep() {
     emit('close')
     say.done('These are the weekly slots now.', async () => {
       await put({ slots: before })
-      emit('changed')
+      await refresh('plan')
     })
   } catch (trouble) {
     problem.value = (trouble as Error).message
