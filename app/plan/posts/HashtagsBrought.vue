@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Hashtags of the client, with what posts with each brought so far, to be taken into the text. */
-import { formatCount, oneDecimal } from '~~/core/format/numbers'
+import { formatCount, formatSignedShare } from '~~/core/format/numbers'
 import { hashtagsIn } from '~~/core/tags/tagRule'
 import type { HashtagBrought } from '~~/shared/plan/plannedPosts'
 
@@ -25,10 +25,12 @@ const shown = computed(() => {
 })
 const isNew = computed(() => [...used.value].filter((tag) => !known.value.has(tag)))
 const posts = (many: number) => `${formatCount(many, locale)} ${many === 1 ? 'post' : 'posts'}`
+/** How far from usual, as slots have it. */
+const beside = (times: number) => formatSignedShare(times - 1, locale)
 const words = ({ times, posts: many, stands }: HashtagBrought) =>
   times
-    ? `${oneDecimal(times.value, locale)} × usual (${oneDecimal(times.low, locale)} to ${oneDecimal(times.high, locale)}), ` +
-      `${posts(many)}${stands ? `: ${stands} usual by more than chance` : ''}`
+    ? `${beside(times.value)}, between ${beside(times.low)} and ${beside(times.high)}, in ${posts(many)}` +
+      (stands ? `: ${stands} usual by more than chance` : '')
     : `${posts(many)}, too few to judge`
 </script>
 

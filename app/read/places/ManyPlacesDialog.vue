@@ -127,6 +127,7 @@ const proof = computed(() =>
   display: grid;
   grid-template-columns: 2fr 3fr;
   gap: 20px;
+  align-items: start;
 }
 @media (max-width: 700px) {
   .two {

@@ -288,9 +288,9 @@ const mayWrite = computed(() => session.mayWrite)
         :is-changed="isChanged"
         @changed="changed"
       />
-      <HashtagsBrought v-if="mayWrite && !isClosed" class="workings" :text="form.text" @take="takeHashtag" />
       <OwnSlots v-if="mayWrite && !isClosed" class="workings" @take="takeSlot" />
       <SlotsToCome v-if="mayWrite && !isClosed" class="workings" :day="day" @take="takeSlot" />
+      <HashtagsBrought v-if="mayWrite && !isClosed" class="workings" :text="form.text" @take="takeHashtag" />
     </Teleport>
   </div>
 </template>
