@@ -15,4 +15,6 @@ export interface Suggestions {
   asked: string[]
   /** Own profiles whose networks do not, in number. */
   untold: number
+  /** Own profiles that were too many to be asked about at once, in number. */
+  beyond: number
 }

@@ -2,6 +2,7 @@ import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { PROFILES } from '../../demo/cast'
 import { fieldOf } from '../../server/compare/field/field'
 import { fieldBlock } from '../../server/compare/field/fieldBlock'
+import { fieldLines } from '../../server/compare/field/fieldLines'
 import { sightingsOf } from '../../server/compare/field/sightings'
 import { watchField } from '../../server/compare/field/watchField'
 import { whatIsOpen } from '../../server/clients/whatIsOpen'
@@ -15,6 +16,7 @@ import { SYNC } from '../../server/gather/sync/jobs'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
 import { enqueue, newestJob } from '../../server/platform/jobs/queue'
 import { fieldSchema } from '../../shared/compare/field'
+import { fieldLinesSchema } from '../../shared/compare/fieldLines'
 import { sightingWords } from '../../shared/compare/sightingWords'
 import { parseScope } from '../../shared/figures/scope'
 import { stateOf } from '../../shared/gather/profileState'
@@ -145,11 +147,19 @@ describe('a profile that its network no longer has', () => {
       'Paper Comet: papercomet is no longer on Cork, as was seen on 29 Oct 2026; its figures end there.',
     )
     expect((await whatIsOpen(db, scope)).troubles.some(({ profile }) => profile === id)).toBe(true)
+    const linesNow = async () =>
+      (await fieldLines(db, scope, fieldLinesSchema.cast({ line: 'followers' }))).members.find(
+        ({ name }) => name === 'Paper Comet',
+      )!
+    const lines = await linesNow()
     // in the period after it is no part of the organisation any more, whose other profile goes on
     await pool().query("UPDATE profile SET gone_on = '2026-10-01' WHERE profile_id = ?", [id])
     const after = (await fieldNow(db)).field.members.find(({ name }) => name === 'Paper Comet')!
     expect(after).toMatchObject({ profiles: 1, networks: ['Commons'] })
     expect(after.gone).toBeUndefined()
+    // its past is not lost by that
+    expect(await linesNow()).toEqual(lines)
+    expect(after.growth!.weeks).toBe(member.growth!.weeks)
     await pool().query("UPDATE profile SET gone_on = '2026-10-29' WHERE profile_id = ?", [id])
     await watchField(db)
     await watchField(db)
@@ -214,6 +224,7 @@ describe('rivals that are suggested', () => {
     const listed = await profilesOf(gardens)
     const own = listed.filter(({ is_rival: rival, is_active: active }) => !rival && active)
     expect(first.asked.length + first.untold).toBe(own.length)
+    expect(first.beyond).toBe(0)
     const all = first.organisations.flatMap(({ profiles }) => profiles)
     for (const { network, remoteId, of } of all) {
       expect(listed.some((row) => row.network === network && row.remote_id === remoteId)).toBe(false)

@@ -56,9 +56,15 @@ const shared = ({ of }: Suggested) =>
           </div>
         </li>
       </ul>
-      <p v-if="data.asked.length && data.untold" class="quiet">
-        Of {{ data.untold }} own {{ data.untold === 1 ? 'profile' : 'profiles' }} it is not known: those networks do not
-        tell it. That two profiles of one name belong together is taken from the name alone.
+      <p v-if="data.asked.length" class="quiet">
+        <template v-if="data.untold"
+          >Of {{ data.untold }} own {{ data.untold === 1 ? 'profile' : 'profiles' }} it is not known: those networks do
+          not tell it.
+        </template>
+        <template v-if="data.beyond"
+          >{{ data.beyond }} own {{ data.beyond === 1 ? 'profile was' : 'profiles were' }} too many to be asked at once.
+        </template>
+        That two profiles of one name belong together is taken from the name alone.
       </p>
     </template>
   </section>

@@ -22,7 +22,7 @@ import type { ResolvedScope } from '../../figures/resolveScope'
 import { neededDays, rollUp } from '../../figures/rollUp'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { bestPosts, lastPosts } from './fieldPosts'
-import { groupsOf, type Group } from './groups'
+import { groupsOf, stillThere, type Group } from './groups'
 
 /** Growth is told for so many weeks ahead. */
 const AHEAD_WEEKS = 4
@@ -35,18 +35,20 @@ const TURN_WEEKS = 52
  * client too.
  */
 export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQuery): Promise<Field> {
-  const { groups, hidden, networks } = await groupsOf(db, scope, query)
+  const { groups: all, hidden, networks } = await groupsOf(db, scope, query)
+  // growth and the last post are of all that there was, everything else of what there is in the period
+  const groups = all.map((group) => stillThere(group, scope.period))
   // none of these needs another: the database reads for one while another is worked out
   const [tables, year, last, posts] = await Promise.all([
     tablesOf(db, scope, groups),
-    growthsOf(db, scope, groups),
-    lastPosts(db, profilesIn(groups), scope.period),
+    growthsOf(db, scope, all),
+    lastPosts(db, profilesIn(all), scope.period),
     bestPosts(db, groups, scope.period),
   ])
   const growths = year.map((weeks) => weeks.slice(-GROWTH_WEEKS))
   const paces = pacesOf(tables, year, growths, scope.period.to)
   const members = membersOf(groups, tables, growths).map((member, index) => {
-    const days = groups[index]!.profiles.flatMap(({ profile_id: id }) => last.get(id) ?? []).sort()
+    const days = all[index]!.profiles.flatMap(({ profile_id: id }) => last.get(id) ?? []).sort()
     return { ...member, ...paces[index], ...(days.length > 0 && { lastPost: days.at(-1)! }) }
   })
   return {

@@ -1,4 +1,5 @@
 import { networkById } from '../../../core/networks/networks'
+import type { Period } from '../../../core/periods/period'
 import type { Field, FieldChoices, FieldQuery } from '../../../shared/compare/field'
 import { profilesOf, type ProfileRow } from '../../figures/questions/profileRows'
 import type { ResolvedScope } from '../../figures/resolveScope'
@@ -26,19 +27,22 @@ export async function groupsOf(
     ...group,
     profiles: group.profiles.filter(({ network }) => query.network === '' || network === query.network),
   })
-  // what was gone before the period is no part of it, unless nothing else is left that could say so
-  const stillThere = (group: Group): Group => {
-    const there = group.profiles.filter(({ gone_on: gone }) => gone === null || gone > scope.period.from)
-    return there.length > 0 ? { ...group, profiles: there } : group
-  }
   return {
     groups: [...(query.own === 'out' ? [] : [own]), ...rivals.filter(isShown)]
       .map(onNetwork)
-      .map(stillThere)
       .filter(({ profiles }) => profiles.length > 0),
     hidden: rivals.filter((group) => !isShown(group)).map(({ id, name }) => ({ id, name })),
     networks: networksOf([own, ...rivals]),
   }
+}
+
+/**
+ * An organisation with those of its profiles that were there in a period: what was gone before it is no part of it,
+ * unless nothing else is left that could say so.
+ */
+export function stillThere(group: Group, { from }: Period): Group {
+  const there = group.profiles.filter(({ gone_on: gone }) => gone === null || gone > from)
+  return there.length > 0 ? { ...group, profiles: there } : group
 }
 
 const networksOf = (groups: readonly Pick<Group, 'profiles'>[]): Field['networks'] =>

@@ -50,7 +50,8 @@ export async function suggestRivals(db: ClientDb): Promise<Suggestions> {
   return {
     organisations: organisationsOf([...seen.values()]),
     asked: asked.map(({ profile }) => wordsOf(profile)),
-    untold: own.length - asked.length,
+    untold: own.length - askable.length,
+    beyond: askable.length - asked.length,
   }
 }
 

@@ -1,5 +1,5 @@
 import { ValidationError } from 'yup'
-import { changedRecord } from '../../../core/places/manyChanges'
+import { changedRecord, type SharedChange } from '../../../core/places/manyChanges'
 import { e164 } from '../../../core/places/phone'
 import { fieldChanges } from '../../../core/places/place'
 import { placeSchema, type ManyPlaces, type ManyPlacesInput, type PlaceInput } from '../../../shared/read/places'
@@ -16,15 +16,15 @@ import { changePlace, placesOf } from './places'
  */
 export async function changeMany(db: ClientDb, { changes, isTaken }: ManyPlacesInput): Promise<ManyPlaces> {
   const known = new Map((await placesOf(db)).map((place) => [place.id, place]))
-  const wanted = [...new Set(changes.flatMap(({ places }) => places))]
+  const wanted = new Map<number, SharedChange[]>()
+  for (const { places, ...change } of changes)
+    for (const place of new Set(places)) wanted.set(place, [...(wanted.get(place) ?? []), change])
   const result: ManyPlaces = { changed: [], same: 0, refused: [] }
   const inputs: [id: number, input: PlaceInput][] = []
-  for (const id of wanted) {
+  for (const [id, own] of wanted) {
     const before = known.get(id)
     if (!before) throw notFound('place')
-    const after = changes
-      .filter(({ places }) => places.includes(id))
-      .reduce((record, change) => changedRecord(record, change), before)
+    const after = own.reduce((record, change) => changedRecord(record, change), before)
     try {
       const input = placeSchema.validateSync({ ...after, listing: before.listing?.id ?? null }, { stripUnknown: true })
       const made = fieldChanges(before, { ...input, phone: e164(input.phone, input.country) })
