@@ -6,6 +6,8 @@ export interface RecordColumn {
   meaning: string
   /** Whether it can be absent; a text that cannot is empty instead. */
   isNullable?: true
+  /** Whether packages of before it came do not have it. */
+  isLater?: true
 }
 
 /** What is kept of a client beside its figures: its profiles, what people have written, what was issued. */
@@ -29,6 +31,7 @@ const text = (column: string, meaning: string): RecordColumn => ({ column, type:
 const day = (column: string, meaning: string): RecordColumn => ({ column, type: 'day', meaning })
 const instant = (column: string, meaning: string): RecordColumn => ({ column, type: 'instant', meaning })
 const flag = (column: string, meaning: string): RecordColumn => ({ column, type: 'yes or no', meaning })
+const later = (column: RecordColumn): RecordColumn => ({ ...column, isNullable: true, isLater: true })
 const orNone = (column: RecordColumn): RecordColumn => ({ ...column, isNullable: true })
 
 /** Everything that is kept of a client and is no dataset, those first that others point to. */
@@ -48,9 +51,9 @@ export const RECORDS: readonly RecordKind[] = [
       flag('is_rival', 'Whether it belongs to a rival.'),
       orNone(text('rival', 'The rival that it belongs to.')),
       text('consent', 'Whether its owner has given consent: none, given or withdrawn. What was given is not in here.'),
-      orNone(text('former_handle', 'Its handle before the present one.')),
-      orNone(day('renamed_on', 'The day on which it was found under the present one.')),
-      orNone(day('gone_on', 'The day from which on its network no longer has it.')),
+      later(text('former_handle', 'Its handle before the present one.')),
+      later(day('renamed_on', 'The day on which it was found under the present one.')),
+      later(day('gone_on', 'The day from which on its network no longer has it.')),
     ],
   },
   {

@@ -234,6 +234,39 @@ describe('a package that is taken in', () => {
     for (const { content } of posts) expect((JSON.parse(String(content)) as { media: unknown }).media).toEqual([])
   })
 
+  it('is taken in from before profiles were followed by their id, and lacks nothing else', async () => {
+    const LATER = ['former_handle', 'renamed_on', 'gone_on']
+    const entries = unzipSync(original)
+    const [head, ...rows] = parse(Buffer.from(entries['data/profile.csv']!), { bom: true }) as string[][]
+    const kept = head!.flatMap((name, index) => (LATER.includes(name) ? [] : [index]))
+    const cut = (wanted: readonly number[]) =>
+      zipSync(
+        {
+          ...entries,
+          'data/profile.csv': strToU8(
+            stringify(
+              [head!, ...rows].map((row) => wanted.map((index) => row[index])),
+              { quoted_string: true, record_delimiter: 'windows' },
+            ),
+          ),
+        },
+        { level: 1 },
+      )
+    expect(kept).toHaveLength(head!.length - 3)
+    const client = await addClient('of before')
+    expect((await take(client, cut(kept))).state).toBe('done')
+    const [counted] = await asked(
+      'SELECT COUNT(*) AS n, COUNT(former_handle) AS f, COUNT(gone_on) AS g FROM profile WHERE client_id = ?',
+      [client.clientId],
+    )
+    expect(counted).toMatchObject({ n: rows.length, f: 0, g: 0 })
+    const refused = await take(
+      await addClient('without handles'),
+      cut(kept.filter((index) => head![index] !== 'handle')),
+    )
+    expect(refused.message).toContain('the headings have to be')
+  })
+
   it('holds every text of JSON to the schema that forms have, but for what was issued', () => {
     const json = RECORDS.flatMap(({ id, columns }) =>
       columns.flatMap(({ column, type }) => (type === 'json' ? [`${id}.${column}`] : [])),

@@ -77,7 +77,8 @@ export async function takeIn(db: ClientDb, fd: number, onRow: (rows: number) => 
   const takeKind = async (kind: RecordKind) => {
     const path = paths.get(kind.id)
     if (!path) return
-    const rows = rowsOf(files, path, schemaOfRecords(kind).fields)
+    const later = new Set(kind.columns.flatMap(({ column, isLater }) => (isLater ? [column] : [])))
+    const rows = rowsOf(files, path, schemaOfRecords(kind).fields, later)
     const own = new Map<number, number>()
     numbers.set(kind.id, own)
     const taken = { own, elsewhere, told, codes, files, hasPictures: paths.has('plan_file') }
@@ -193,17 +194,28 @@ interface ReadLine {
   row: PackageRow
 }
 
-/** The rows of a table, each cell as its field means it. */
-async function* rowsOf(files: Files, path: string, fields: readonly SchemaField[]): AsyncGenerator<ReadLine> {
+/**
+ * The rows of a table, each cell as its field means it.
+ *
+ * @param later  fields that a package of before they came does not have
+ */
+async function* rowsOf(
+  files: Files,
+  path: string,
+  all: readonly SchemaField[],
+  later: ReadonlySet<string> = new Set(),
+): AsyncGenerator<ReadLine> {
   const file = files.get(path)
   if (!file) throw new JobFailed(`The package names ${path}, but it is not in it.`)
   const parser = (await file()).pipe(
     parse({ bom: true, info: true, max_record_size: LONGEST_CELL, relax_column_count: true }),
   )
   let isHead = true
+  let fields = all
   try {
     for await (const { info, record } of parser as AsyncIterable<{ info: { lines: number }; record: string[] }>) {
       if (isHead) {
+        fields = all.filter(({ name }) => !later.has(name) || record.includes(name))
         refuseOtherHead(path, record, fields)
         isHead = false
         continue
