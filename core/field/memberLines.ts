@@ -1,8 +1,12 @@
-/** In which way a line is drawn: as what there was, as growth from one week to the next, or beside its own beginning. */
+/**
+ * In which way a line is drawn: as what there was, as growth from one week to the next, beside its own beginning, or as
+ * part of what all have.
+ */
 export const LINE_FORMS = [
   { id: 'level', name: 'as it was' },
   { id: 'change', name: 'as change from week to week' },
   { id: 'index', name: 'as index, first week = 100' },
+  { id: 'share', name: 'as share of all' },
 ] as const
 export type LineForm = (typeof LINE_FORMS)[number]['id']
 
@@ -29,12 +33,13 @@ export interface MemberLine {
  * The line of a member that is made of several profiles, week by week. A week has a value where every profile that has
  * begun and not ended is known; where the profiles are others than the week before, the series is broken, and that is
  * said. Change and index rest on the profiles alone that both of their weeks have, so that they go on over a break and
- * compare like with like: a change is a share (0.02 is 2 %), an index is 100 in the first week with a value.
+ * compare like with like: a change is a share (0.02 is 2 %), an index is 100 in the first week with a value. A share of
+ * all is made from the levels of all members: see `shareLines`.
  *
  * @param profiles  all of the same weeks
  * @example         memberLine([{ name: 'a', values: [10, 20] }], 'index') // { values: [100, 200], breaks: [] }
  */
-export function memberLine(profiles: readonly ProfileWeeks[], form: LineForm): MemberLine {
+export function memberLine(profiles: readonly ProfileWeeks[], form: Exclude<LineForm, 'share'>): MemberLine {
   const known = profiles.flatMap(({ name, values }) => {
     const from = values.findIndex((value) => value !== undefined)
     const after = [...values].reverse().findIndex((value) => value !== undefined)
@@ -68,6 +73,32 @@ export function memberLine(profiles: readonly ProfileWeeks[], form: LineForm): M
     return ratio === undefined ? undefined : 100 * ratio
   })
   return { values, breaks }
+}
+
+/**
+ * What part of all each member has, week by week. Who has not begun is none of all; a week in which one of the others is
+ * not known has no shares, and neither has one in which there is nothing.
+ *
+ * @param levels  the lines of all members as levels, of the same weeks
+ * @returns       from 0 to 1 (0.25 is 25 %); together 1 in every week that has any
+ * @example       shareLines([{ values: [30], breaks: [] }, { values: [10], breaks: [] }])[1].values // [0.25]
+ */
+export function shareLines(levels: readonly MemberLine[]): MemberLine[] {
+  const begun = levels.map(({ values }) => ({ values, from: values.findIndex((value) => value !== undefined) }))
+  const weeks = Math.max(0, ...levels.map(({ values }) => values.length))
+  const totals = Array.from({ length: weeks }, (_, week) =>
+    sumOf(
+      begun.filter(({ from }) => from >= 0 && week >= from),
+      week,
+    ),
+  )
+  return levels.map(({ values, breaks }) => ({
+    values: values.map((value, week) => {
+      const total = totals[week]
+      return value === undefined || !total ? undefined : value / total
+    }),
+    breaks,
+  }))
 }
 
 /** The sum over some profiles in a week; undefined where there are none, or where one is not known. */

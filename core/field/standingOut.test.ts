@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { memberLine, type LineForm } from './memberLines'
+import { memberLine, shareLines, type LineForm } from './memberLines'
 import { sizeClassOf, sizeClassWords } from './sizeClasses'
 import { growthTurns, standingOut } from './standingOut'
 
@@ -146,12 +146,40 @@ describe('the line of a member', () => {
   it('of one profile without gaps is that profile, whatever it is', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1, max: 1e6 }), { minLength: 1, maxLength: 60 }), (values) => {
-        const line = (form: LineForm) => memberLine([{ name: 'a', values }], form).values
+        const line = (form: Exclude<LineForm, 'share'>) => memberLine([{ name: 'a', values }], form).values
         expect(line('level')).toEqual(values)
         line('index').forEach((value, week) => expect(value).toBeCloseTo((100 * values[week]!) / values[0]!, 6))
         line('change')
           .slice(1)
           .forEach((value, week) => expect(value).toBeCloseTo(values[week + 1]! / values[week]! - 1, 9))
+      }),
+    )
+  })
+})
+
+describe('shares of all', () => {
+  const line = (...values: (number | undefined)[]) => ({ values, breaks: [] })
+  it('are of those that have begun, in weeks in which all of them are known', () => {
+    const broken = { values: [30, 30, 30, 0, 5], breaks: [{ week: 1, begins: ['Cork'], ends: [] }] }
+    const told = shareLines([broken, line(10, undefined, 30, 0, undefined), line(undefined, undefined, 60, 0, 5)])
+    expect(told.map(({ values }) => values)).toEqual([
+      [0.75, undefined, 0.25, undefined, undefined],
+      [0.25, undefined, 0.25, undefined, undefined],
+      [undefined, undefined, 0.5, undefined, undefined],
+    ])
+    expect(told[0]!.breaks).toEqual(broken.breaks)
+    expect(shareLines([line(undefined), line(4)]).map(({ values }) => values)).toEqual([[undefined], [1]])
+    expect(shareLines([])).toEqual([])
+  })
+  it('are one together wherever there are any', () => {
+    const week = fc.option(fc.integer({ min: 0, max: 1e6 }), { nil: undefined })
+    fc.assert(
+      fc.property(fc.array(fc.array(week, { minLength: 8, maxLength: 8 }), { minLength: 1, maxLength: 6 }), (all) => {
+        const told = shareLines(all.map((values) => line(...values)))
+        for (let at = 0; at < 8; at++) {
+          const shares = told.flatMap(({ values }) => values[at] ?? [])
+          if (shares.length > 0) expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9)
+        }
       }),
     )
   })

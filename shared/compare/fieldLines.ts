@@ -16,7 +16,7 @@ export const fieldLinesSchema = object({
   as: string<LineForm>()
     .oneOf(
       LINE_FORMS.map(({ id }) => id),
-      'Lines are a level, a change or an index.',
+      'Lines are a level, a change, an index or a share.',
     )
     .default('level'),
 })

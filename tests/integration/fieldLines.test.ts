@@ -122,6 +122,27 @@ describe('the field week by week', () => {
     const line = index.members.find(({ name }) => name === 'Bellweather Arboretum')!.values
     expect(Math.abs(line[at!.week]! - line[at!.week - 1]!)).toBeLessThan(2)
   })
+  it('as shares of voice adds up to one, each beside the raw rows of its week', async () => {
+    const scope = await resolveScope(db, parseScope({ period: '2026-10-01..2026-10-28', against: 'none' }))
+    const { weeks, members } = await fieldLines(
+      db,
+      scope,
+      fieldLinesSchema.validateSync({ line: 'interactions', as: 'share' }),
+    )
+    let told = 0
+    weeks.forEach((last, week) => {
+      const sums = members.map(({ name }) => profiles.get(name)!.map(({ id }) => weekOf(id, last, 'interactions')))
+      // a profile that has not begun has no value, and is none of its member yet
+      const levels = sums.map((values) => values.flatMap((value) => value ?? []).reduce((sum, value) => sum + value, 0))
+      const all = levels.reduce((sum, value) => sum + value, 0)
+      const shares = members.map(({ values }) => values[week])
+      if (shares.some((share) => share === undefined)) return
+      told++
+      shares.forEach((share, index) => expect(share!).toBeCloseTo(levels[index]! / all, 9))
+      expect(shares.reduce<number>((sum, share) => sum + share!, 0)).toBeCloseTo(1, 9)
+    })
+    expect(told).toBeGreaterThan(30)
+  })
   it('is a block and a file, and of whom it is not released nobody gets it', async () => {
     const scope = await resolveScope(db, parseScope({ period: '2026-10-01..2026-10-28', against: 'none' }))
     const block = { id: 'a', kind: 'fieldLines', line: 'posts', as: 'level' } as Block
@@ -135,7 +156,7 @@ describe('the field week by week', () => {
       (async () => fieldLinesBlock.fill({ db, scope, block, sight: { rivals: false } } as never))(),
     ).rejects.toThrow(/released/)
     expect(() => fieldLinesSchema.validateSync({ line: 'reach' })).toThrow(/lines of followers/)
-    expect(() => fieldLinesSchema.validateSync({ as: 'x' })).toThrow(/level, a change or an index/)
+    expect(() => fieldLinesSchema.validateSync({ as: 'x' })).toThrow(/level, a change, an index or a share/)
   })
 })
 

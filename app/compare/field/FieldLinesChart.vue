@@ -110,7 +110,10 @@ const left = computed(
       hide="Hide the weeks"
     >
       A week that is not known whole has no point.
-      <template v-if="lines.form !== 'level'"
+      <template v-if="lines.form === 'share'"
+        >Of all members that are shown here or in the table; a week in which one of them is not known has no
+        shares.</template
+      ><template v-else-if="lines.form !== 'level'"
         >Only profiles that both weeks have are compared with each other.</template
       >
       <template v-if="left > 0">

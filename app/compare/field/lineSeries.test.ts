@@ -41,6 +41,7 @@ describe('the lines of a field', () => {
     expect(plain(lineValue(lines({}), 66_613, 'en-GB'))).toBe('66.6 k')
     expect(plain(lineValue(lines({ form: 'change' }), 0.021, 'en-GB'))).toBe('+2.1 %')
     expect(lineValue(lines({ form: 'index' }), 104.26, 'en-GB')).toBe('104.3')
+    expect(plain(lineValue(lines({ form: 'share' }), 0.276, 'en-GB'))).toBe('27.6 %')
     expect(lineValue(lines({}), undefined, 'en-GB')).toBe('—')
   })
   it('have a mark at every break, in the colour of its member, light and dark', () => {

@@ -1,6 +1,6 @@
 import type { ApexOptions } from 'apexcharts'
 import { formatShort } from '~~/core/format/formatValue'
-import { formatSignedShare, oneDecimal } from '~~/core/format/numbers'
+import { formatShare, formatSignedShare, oneDecimal } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
 import { shortDay } from '~~/core/periods/describePeriod'
 import type { FieldLines } from '~~/shared/compare/fieldLines'
@@ -10,7 +10,7 @@ import { DARK, LIGHT, SERIES, SERIES_DARK } from '~/theme/tokens'
 export const MOST_LINES = SERIES.length
 
 /**
- * A value of a line as it is read: a count, a change in percent, or an index.
+ * A value of a line as it is read: a count, a change or a share in percent, or an index.
  *
  * @example lineValue({ metric: 'followers', form: 'change' }, 0.021, 'en-GB') // '+2.1 %'
  */
@@ -22,6 +22,7 @@ export function lineValue(
   if (value === undefined) return '—'
   if (form === 'change') return formatSignedShare(value, locale)
   if (form === 'index') return oneDecimal(value, locale)
+  if (form === 'share') return formatShare(value, locale)
   return formatShort(value, metricById(metric).unit, locale)
 }
 
@@ -35,7 +36,7 @@ export const drawnMembers = ({ members }: FieldLines): FieldLines['members'] =>
 /** The stretches of a line that belong together: it is cut where its profiles are others, and has gaps where it had none. */
 export const strokeSeries = (lines: FieldLines) =>
   drawnMembers(lines).flatMap(({ name, values, breaks }, colour) => {
-    const cuts = lines.form === 'level' ? breaks.map(({ week }) => week) : []
+    const cuts = lines.form === 'level' || lines.form === 'share' ? breaks.map(({ week }) => week) : []
     return [0, ...cuts].map((from, index) => {
       const to = cuts[index] ?? values.length
       return {

@@ -1,5 +1,5 @@
 import { addDays } from '../../../core/days/day'
-import { memberLine } from '../../../core/field/memberLines'
+import { memberLine, shareLines } from '../../../core/field/memberLines'
 import { metricById } from '../../../core/metrics/catalogue'
 import { lengthOf } from '../../../core/periods/period'
 import { aggregateDays } from '../../../core/rollup/aggregateDays'
@@ -13,7 +13,7 @@ import {
   type FilledFieldLines,
 } from '../../../shared/compare/fieldLines'
 import { NO_DAYS, inDatabase } from '../../figures/factSource'
-import { memberOf } from '../../figures/questions/profileRows'
+import { memberOf, type ProfileRow } from '../../figures/questions/profileRows'
 import type { ReportBlock } from '../../figures/reportBlock'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { columnsFor, neededDays } from '../../figures/rollUp'
@@ -41,34 +41,28 @@ export async function fieldLines(db: ClientDb, scope: ResolvedScope, query: Fiel
     neededDays({ from: addDays(weeks[0]!, -6), to }, columns),
     columns,
   )
+  const weeksOf = (profile: ProfileRow) => {
+    const own = days.get(profile.profile_id) ?? NO_DAYS
+    return weeks.map((last) => {
+      const period = { from: addDays(last, -6), to: last }
+      const aggregate = publicPart(aggregateDays(memberOf(profile), own, period, columns))
+      const { value, coverage } = figureOf(query.line, [aggregate], { period })
+      return coverage.present === coverage.expected ? value : undefined
+    })
+  }
+  const form = query.as === 'share' ? 'level' : query.as
+  const drawn = groups.map(({ profiles }) =>
+    memberLine(
+      profiles.map((profile) => ({ name: profile.networkName, values: weeksOf(profile) })),
+      form,
+    ),
+  )
+  const lines = query.as === 'share' ? shareLines(drawn) : drawn
   return {
     metric: query.line,
     form: query.as,
     weeks,
-    members: groups.map(({ id, name, isOwn, profiles }) => ({
-      id,
-      name,
-      isOwn,
-      ...memberLine(
-        profiles.map((profile) => {
-          const own = days.get(profile.profile_id) ?? NO_DAYS
-          return {
-            name: profile.networkName,
-            values: weeks.map((last) => {
-              const period = { from: addDays(last, -6), to: last }
-              const figure = figureOf(
-                query.line,
-                [publicPart(aggregateDays(memberOf(profile), own, period, columns))],
-                { period },
-              )
-              const { present, expected } = figure.coverage
-              return present === expected ? figure.value : undefined
-            }),
-          }
-        }),
-        query.as,
-      ),
-    })),
+    members: groups.map(({ id, name, isOwn }, index) => ({ id, name, isOwn, ...lines[index]! })),
   }
 }
 
