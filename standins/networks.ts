@@ -56,6 +56,9 @@ const OVERLAPPING = ['tintype', 'cork']
 /** What can be asked of a profile. */
 type What = 'days' | 'posts' | 'breakdowns' | 'retention' | 'reviews' | 'questions'
 
+/** How many profiles a search by name gives. */
+const MOST_FOUND = 10
+
 /** How far back a network's own volume is told. */
 const PAST_VOLUME_DAYS = 730
 
@@ -165,6 +168,17 @@ export function standinNetworks(settings: StandinSettings) {
         (one) => one.network === network.id && plainHandle(one.handle) === plainHandle(query.get('handle') ?? ''),
       )
       return profile && isThere(profile) ? json(200, shown(profile, last)) : json(404, { error: 'not found' })
+    }
+    if (path === 'search') {
+      const words = (query.get('words') ?? '').toLowerCase().split(/\s+/).filter(Boolean)
+      const found = PROFILES.map(asNow)
+        .filter(
+          (one) =>
+            one.network === network.id && isThere(one) && words.every((word) => one.name.toLowerCase().includes(word)),
+        )
+        .sort((a, b) => b.followers - a.followers)
+        .slice(0, MOST_FOUND)
+      return json(200, { data: words.length === 0 ? [] : found.map((one) => shown(one, last)) })
     }
     const about = /^profiles\/(\d+)(\/also-followed)?$/.exec(path)
     if (about) {

@@ -7,20 +7,26 @@ import type { Period } from '../../core/periods/period'
 import type { JobView } from '../platform/jobs'
 import type { ProfileSet } from '../figures/sets'
 
-/** What is asked to be added: a profile by handle or address, the client's own or a rival's. */
+/** Of fewer letters no name is looked for. */
+export const LEAST_NAME = 3
+
+/** What is looked for: a profile by a name, a handle or an address. */
 export const lookupSchema = object({
   what: text()
-    .required('Write a handle or an address.')
+    .required('Write a name, a handle or an address.')
     .max(300)
     .test(
       'named',
       ({ value }) =>
-        `“${value}” is neither a handle nor the address of a profile. Write a handle such as @name, or an ` +
-        `address on ${NETWORKS.map(({ site }) => site).join(', ')}.`,
-      (what = '') => isHandle(what) || readProfileAddress(what) !== undefined,
+        `“${value}” is neither a name, nor a handle, nor the address of a profile. Write a name of ${LEAST_NAME} letters ` +
+        `at the least, a handle such as @name, or an address on ${NETWORKS.map(({ site }) => site).join(', ')}.`,
+      (what = '') => isHandle(what) || isName(what) || readProfileAddress(what) !== undefined,
     ),
   network: string().max(20).default(''),
 })
+/** Whether a text can be a name: what has a slash in it is an address. */
+export const isName = (what: string): boolean =>
+  /\p{L}/u.test(what) && !what.includes('/') && [...what.trim()].length >= LEAST_NAME
 const rivalName = () => text().max(120, 'Keep the name of the competitor under 120 characters.')
 export const addProfileSchema = object({
   network: string().required('Choose a network.').max(20),

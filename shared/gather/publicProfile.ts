@@ -17,22 +17,24 @@ export interface AlsoFollowed extends PublicProfile {
   share: number
 }
 
+const shownFields = {
+  remoteId: string().max(40).required(),
+  handle: string().max(120).required(),
+  name: string().max(120).required(),
+  followers: number().integer().min(0).max(10_000_000_000).nullable().default(null),
+  postsIn28Days: number().integer().min(0).max(1_000_000).required(),
+  lastPost: string()
+    .matches(/^\d{4}-\d\d-\d\d$/)
+    .nullable()
+    .default(null),
+}
+
+/** What a network has found. */
+export const foundSchema = object({ data: array(object(shownFields)).max(100).required() })
+
 /** What a network says of whom else they follow. */
 export const alsoFollowedSchema = object({
-  data: array(
-    object({
-      remoteId: string().max(40).required(),
-      handle: string().max(120).required(),
-      name: string().max(120).required(),
-      followers: number().integer().min(0).max(10_000_000_000).nullable().default(null),
-      postsIn28Days: number().integer().min(0).max(1_000_000).required(),
-      lastPost: string()
-        .matches(/^\d{4}-\d\d-\d\d$/)
-        .nullable()
-        .default(null),
-      share: number().min(0).max(1).required(),
-    }),
-  )
+  data: array(object({ ...shownFields, share: number().min(0).max(1).required() }))
     .max(100)
     .required(),
 })

@@ -83,6 +83,11 @@ test('the field is read week by week, and what rivals did that is not as usual i
   await page.goBack()
   await page.goBack()
   await expect(page).not.toHaveURL(/as=index/)
+  await page.getByRole('link', { name: 'Share of voice week by week' }).click()
+  await expect(page).toHaveURL(/line=interactions&as=share/)
+  await posts.getByRole('group', { name: /^Lines of the field/ }).focus()
+  await page.keyboard.press('ArrowLeft')
+  await expect(posts.getByText(/^Week to 28 Oct 2026: Mossgate Gardens [\d.]+\s%/)).toBeVisible()
 
   const seen = page.getByRole('region', { name: /^Not as usual/ })
   const found = seen.getByRole('row', { name: /The Glass Fernery seems to be on Commons too, as glassfernery/ })

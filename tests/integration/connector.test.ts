@@ -87,7 +87,7 @@ describe('a network that does not answer as agreed', () => {
     const credentials = { tokens: { access: 'a', refresh: 'r', until: 0 }, keep: () => Promise.resolve() }
     const capable = (given: object) =>
       Object.keys(connectorFor({ connector: 'tintype', address: base, ...given })).sort()
-    expect(capable({})).toEqual(['consent', 'estimate', 'lookup', 'volume'])
+    expect(capable({})).toEqual(['consent', 'estimate', 'lookup', 'search', 'volume'])
     expect(capable({ remoteId: '1' })).toEqual([
       'alsoFollowed',
       'consent',
@@ -97,6 +97,7 @@ describe('a network that does not answer as agreed', () => {
       'lookup',
       'picture',
       'posts',
+      'search',
       'volume',
     ])
     expect(capable({ remoteId: '1', credentials })).toContain('breakdowns')

@@ -57,10 +57,33 @@ describe('adding a profile', () => {
     expect(await lookUp(db, 'nobody-is-called-this', '')).toEqual([])
   })
 
+  it('finds by a name, on one network or on all, what has the very handle first', async () => {
+    const named = async (what: string, network = '') =>
+      (await lookUp(db, what, network)).map(({ networkName, handle }) => `${networkName} ${handle}`)
+    expect(await named('Glass Fernery')).toEqual([
+      'Commons glassfernery',
+      'Tintype @glassfernery',
+      'Zoetrope glassfernery',
+    ])
+    expect(await named('PARK thornapple')).toEqual(['Commons thornapplepark', 'Tintype @thornapplepark'])
+    expect(await named('two words')).toEqual([])
+    // without the sign of a handle it can be both
+    const both = await named('mossgate')
+    expect(both.slice(0, 3)).toEqual(['Tintype @mossgate', 'Guildhall mossgate', 'Murmur @mossgate'])
+    expect(both).toContain('Commons mossgategardens')
+    expect(both).toContain('Commons teaatmossgate')
+    expect(new Set(both).size).toBe(both.length)
+    expect((await named('mossgate', 'lantern')).every((one) => one.startsWith('Lantern'))).toBe(true)
+    // what is added is found by its handle alone
+    await add('commons', 'glassfernery', 'The Glass Fernery')
+    expect(await lookUp(db, 'the glass fernery', 'commons')).toMatchObject([{ already: { isRival: true } }])
+  })
+
   it.each([
-    ['two words', 'neither a handle nor the address'],
-    ['https://elsewhere.example/x', 'neither a handle nor the address'],
-    ['', 'Write a handle or an address'],
+    ['§§ 12', 'neither a name, nor a handle, nor the address'],
+    ['ä!', 'neither a name, nor a handle, nor the address'],
+    ['https://elsewhere.example/x', 'neither a name, nor a handle, nor the address'],
+    ['', 'Write a name, a handle or an address'],
   ])('refuses %j with a sentence', async (what, sentence) => {
     await expect(lookUp(db, what, '')).rejects.toThrow(sentence)
   })

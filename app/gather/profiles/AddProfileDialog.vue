@@ -75,13 +75,13 @@ const seen = ({ followers, postsIn28Days, lastPost }: FoundProfile) =>
       <TypedBefore :is-back="isBack" @anew="beginAnew" />
       <div class="row ask">
         <div class="field grow">
-          <label for="add-what">Handle or address</label
+          <label for="add-what">Name, handle or address</label
           ><InputText
             id="add-what"
             v-model="wanted.what"
             autofocus
             fluid
-            placeholder="@name, or https://tintype.example/name"
+            placeholder="Its name, @handle, or https://tintype.example/handle"
             :invalid="!!problem"
           />
         </div>
@@ -122,7 +122,7 @@ const seen = ({ followers, postsIn28Days, lastPost }: FoundProfile) =>
       No network has a profile under “{{ wanted.what }}”. Check the spelling, or look on every network.
     </p>
     <ul v-if="found?.length" aria-label="Found">
-      <li v-for="profile in found" :key="profile.network">
+      <li v-for="profile in found" :key="`${profile.network} ${profile.remoteId}`">
         <div class="grow">
           <b>{{ profile.name }}</b> <span class="quiet">{{ profile.networkName }}, {{ profile.handle }}</span
           ><br /><span class="quiet">{{ seen(profile) }}</span>

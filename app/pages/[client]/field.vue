@@ -4,6 +4,7 @@ import { useFieldAddress } from '~/compare/field/useFieldAddress'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Field · Zaffer' })
+const route = useRoute()
 const session = useSession()
 const { slug, base } = useClient()
 const { address, description } = useScope()
@@ -21,6 +22,11 @@ const download = computed(
 )
 /** Whether somebody is on networks that others are not on. */
 const isUneven = computed(() => new Set(data.value?.members.map(({ networks: on }) => [...on].sort().join())).size > 1)
+/** The weeks below, as shares of all interactions. */
+const overTime = computed(() => ({
+  query: { ...route.query, line: 'interactions', as: 'share' },
+  hash: '#weeks-heading',
+}))
 const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC')
 </script>
 
@@ -53,6 +59,7 @@ const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC'
             Share of voice <span class="quiet beside">of all interactions of this field</span>
           </h2>
           <VoiceBars :members="data.members" />
+          <p class="no-print"><NuxtLink :to="overTime">Share of voice week by week</NuxtLink></p>
         </section>
         <section aria-labelledby="separates-heading">
           <h2 id="separates-heading" class="heading">What separates us</h2>

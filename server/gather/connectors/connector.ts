@@ -147,6 +147,8 @@ export interface Capabilities {
   }
   /** A profile by its handle, as the network shows it to everybody. */
   lookup: (handle: string) => Promise<PublicProfile | undefined>
+  /** Profiles in whose names all of some words are, those first that are followed most. */
+  search: (words: string) => Promise<PublicProfile[]>
   /** The profile that the connection names, as it is called now; undefined where the network no longer has it. */
   identity: () => Promise<Identity | undefined>
   /** Whom else those follow who follow the profile that the connection names, as the network tells everybody. */

@@ -30,7 +30,12 @@ import {
   type EstimateQuery,
 } from '../../../shared/read/reachable'
 import { MOST_PICTURE_BYTES, PICTURE_TYPES } from '../../../shared/platform/pictures'
-import { alsoFollowedSchema, type AlsoFollowed, type PublicProfile } from '../../../shared/gather/publicProfile'
+import {
+  alsoFollowedSchema,
+  foundSchema,
+  type AlsoFollowed,
+  type PublicProfile,
+} from '../../../shared/gather/publicProfile'
 
 const CLIENT: oauth.Client = { client_id: 'zaffer' }
 const TIMEOUT_MS = 15_000
@@ -305,6 +310,16 @@ export function httpNetwork(connection: Connection): Connector {
     async lookup(handle) {
       const response = await ask('public/profiles', { handle })
       return response.status === 404 ? undefined : ((await jsonOf(response, name)) as PublicProfile)
+    },
+    async search(words) {
+      const response = await ask('public/search', { words })
+      if (response.status === 404) return []
+      try {
+        return foundSchema.validateSync(await jsonOf(response, name), { stripUnknown: true }).data as PublicProfile[]
+      } catch (error) {
+        if (error instanceof NetworkTrouble) throw error
+        throw new NetworkTrouble(`${name} gave a list of profiles that cannot be read.`)
+      }
     },
     consent: {
       address({ remoteId: profile, state, challenge, redirect }) {

@@ -1,6 +1,6 @@
-import { plainHandle, readProfileAddress } from '../../../core/networks/profileAddress'
+import { isHandle, plainHandle, readProfileAddress } from '../../../core/networks/profileAddress'
 import { NETWORKS } from '../../../core/networks/networks'
-import { lookupSchema } from '../../../shared/gather/profiles'
+import { isName, lookupSchema } from '../../../shared/gather/profiles'
 import { connectProfile } from '../connectors/connections'
 import { connectorFor } from '../connectors/connectorFor'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -12,47 +12,63 @@ import { badRequest, conflict, notFound, Problem } from '../../platform/problems
 import { SYNC } from '../sync/jobs'
 import type { FoundProfile } from '../../../shared/gather/profiles'
 
+/** How many profiles of a name each network is asked for, and how long a search is. */
+const MOST_OF_A_NAME = 5
+
 /**
- * Looks for what a person wrote: an address leads to one network, a handle is looked for on one or on all of them.
+ * Looks for what a person wrote: an address leads to one network, a handle is looked for on one or on all of them, and
+ * so is a name, unless it begins with the sign of a handle.
  *
  * @param network  the only network to look on, or '' for all
- * @returns        what was found, perhaps nothing
- * @throws         ValidationError when the text is neither a handle nor an address that we know, Problem 502 when a
- *                                 network does not answer
+ * @returns        what was found, perhaps nothing: what has the very handle first
+ * @throws         ValidationError when the text is none of these, Problem 502 when a network does not answer
  */
 export async function lookUp(db: ClientDb, what: string, network: string): Promise<FoundProfile[]> {
   lookupSchema.validateSync({ what, network })
   const named = readProfileAddress(what)
-  const handle = named?.handle ?? plainHandle(what)
+  const handle = named?.handle ?? (isHandle(what) ? plainHandle(what) : undefined)
+  const words = named || what.trim().startsWith('@') || !isName(what) ? undefined : what.trim()
   const networks = NETWORKS.filter(({ id }) => (named ? id === named.network : network === '' || id === network))
   if (networks.length === 0) throw badRequest('There is no such network. Choose one from the list.')
   const profiles = await profilesOf(db)
   const found = await Promise.all(
     networks.map(async ({ id, name }) => {
-      const profile = await connectorFor({ connector: id })
-        .lookup?.(handle)
-        .catch((error: Error) => {
-          throw new Problem(
-            502,
-            'A network does not answer',
-            `${error.message} Nothing was added; try again in a moment.`,
-          )
-        })
-      if (!profile) return []
-      const existing = profiles.find((row) => row.network === id && row.remote_id === profile.remoteId)
+      const connector = connectorFor({ connector: id })
+      const asked = Promise.all([
+        handle === undefined ? undefined : connector.lookup?.(handle),
+        words === undefined ? undefined : connector.search?.(words),
+      ]).catch((error: Error) => {
+        throw new Problem(
+          502,
+          'A network does not answer',
+          `${error.message} Nothing was added; try again in a moment.`,
+        )
+      })
+      const [exact, some = []] = await asked
+      const others = some.filter(({ remoteId }) => remoteId !== exact?.remoteId).slice(0, MOST_OF_A_NAME)
       return [
-        {
-          ...profile,
-          network: id,
-          networkName: name,
-          already: existing
-            ? { id: existing.profile_id, isRival: existing.is_rival === 1, isActive: existing.is_active === 1 }
-            : null,
-        },
-      ]
+        ...(exact ? [{ profile: exact, isExact: true }] : []),
+        ...others.map((profile) => ({ profile, isExact: false })),
+      ].map(({ profile, isExact }) => {
+        const existing = profiles.find((row) => row.network === id && row.remote_id === profile.remoteId)
+        return {
+          isExact,
+          profile: {
+            ...profile,
+            network: id,
+            networkName: name,
+            already: existing
+              ? { id: existing.profile_id, isRival: existing.is_rival === 1, isActive: existing.is_active === 1 }
+              : null,
+          },
+        }
+      })
     }),
   )
-  return found.flat()
+  return found
+    .flat()
+    .sort((a, b) => Number(b.isExact) - Number(a.isExact))
+    .map(({ profile }) => profile)
 }
 
 /**
@@ -68,7 +84,7 @@ export async function addProfile(
   given: { network: string; handle: string; rival: string },
   person: number,
 ): Promise<number> {
-  const [found] = await lookUp(db, given.handle, given.network)
+  const [found] = await lookUp(db, `@${plainHandle(given.handle)}`, given.network)
   if (!found || found.network !== given.network) throw notFound('profile on that network')
   if (found.already)
     throw conflict(
