@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { growthOver, weeklyGrowth, weeklyGrowths } from './growth'
 import { HORIZON_WEEKS, overtaking } from './overtaking'
-import { separation } from './separation'
+import { formatSeparation, separation } from './separation'
 import { standings, typicalBand } from './standings'
 
 describe('standings', () => {
@@ -113,6 +113,41 @@ describe('what separates', () => {
         expect(Math.abs(parts.posts + parts.each - (j - i))).toBeLessThan(1e-6 * Math.max(i, j))
       }),
     )
+  })
+  it('is told per post by formats, worked by hand, and adds up', () => {
+    // ours: 6 photos of 10 and 4 clips of 50, so 26 a post; theirs: 2 photos of 20 and 8 clips of 60, so 52
+    const own = [
+      { format: 'photo', posts: 6, interactions: 60 },
+      { format: 'clip', posts: 4, interactions: 200 },
+    ]
+    const other = [
+      { format: 'photo', posts: 2, interactions: 40 },
+      { format: 'clip', posts: 8, interactions: 480 },
+    ]
+    const told = formatSeparation(own, other)!
+    // weights of photos go from 0.6 to 0.2: −0.4 × (15 − 39) = 9.6, and +0.4 × (55 − 39) = 6.4 of clips
+    expect(told.mix).toBeCloseTo(16, 9)
+    // each format brings 10 more, whatever its weight
+    expect(told.rate).toBeCloseTo(10, 9)
+    expect([told.from, told.to]).toEqual([26, 52])
+    expect(told.most.key).toBe('photo')
+    expect(told.most.change).toBeCloseTo(9.6 + 4, 9)
+    const output = fc
+      .record({
+        format: fc.constantFrom('photo', 'clip', 'text'),
+        posts: fc.integer({ min: 0, max: 50 }),
+        interactions: fc.integer({ min: 0, max: 5000 }),
+      })
+      // no post has brought nothing
+      .map((each) => (each.posts === 0 ? { ...each, interactions: 0 } : each))
+    fc.assert(
+      fc.property(fc.array(output), fc.array(output), (ours, theirs) => {
+        const any = formatSeparation(ours, theirs)
+        if (any) expect(any.mix + any.rate).toBeCloseTo(any.to - any.from, 6)
+      }),
+    )
+    expect(formatSeparation([{ format: 'clip', posts: 4, interactions: 9 }], other)).toBeUndefined()
+    expect(formatSeparation(own, [])).toBeUndefined()
   })
   it('is not said of somebody who has not posted', () => {
     expect(separation({ posts: 0, interactions: 4 }, { posts: 2, interactions: 4 })).toBeUndefined()

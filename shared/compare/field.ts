@@ -1,6 +1,6 @@
 import { object, type InferType } from 'yup'
 import type { Overtaking } from '../../core/field/overtaking'
-import type { Separation } from '../../core/field/separation'
+import type { FormatSeparation, Separation } from '../../core/field/separation'
 import type { StandingOut } from '../../core/field/standingOut'
 import type { Standing, TypicalBand } from '../../core/field/standings'
 import { fieldFields } from '../figures/fieldFields'
@@ -70,6 +70,8 @@ export interface FieldMember {
   voice?: { now: number; then?: number }
   /** Of a rival: what parts it from the client. */
   separation?: Separation
+  /** Of a rival: what parts it from the client per post, by formats. */
+  formats?: FormatSeparation
   /** Of a rival: when the smaller of the two stands level with the larger one. */
   meeting?: Overtaking & { isOvertaken: boolean; ratio: number }
 }

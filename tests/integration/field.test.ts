@@ -159,6 +159,49 @@ describe('a field', () => {
     expect((await field()).members.length).toBe(4)
   })
 
+  it('parts a rival from the client by formats, from the raw posts of the period alone', async () => {
+    const rows = [
+      ...[10, 12, 14, 16].map((reactions) => ['own', 'photo', END, reactions]),
+      ...[50, 54].map((reactions) => ['own', 'clip', END, reactions]),
+      ...[20, 24].map((reactions) => ['still', 'photo', END, reactions]),
+      ...[70, 74, 78].map((reactions) => ['still', 'clip', END, reactions]),
+      // of another time, and of nobody can see what
+      ['still', 'clip', addDays(END, -60), 9999],
+      ['still', 'clip', END, null],
+      ...[5, 5, 5, 5].map((reactions) => ['small', 'clip', END, reactions]),
+    ] as [string, string, Day, number | null][]
+    await db.insertRows(
+      'post',
+      ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', 'reactions'],
+      rows.map(([profile, format, day, reactions], index) => [
+        ids[profile],
+        `f${index}`,
+        new Date(`${day}T12:00:00Z`),
+        day,
+        format,
+        'x',
+        reactions,
+      ]),
+    )
+    const { members } = await field()
+    const of = (name: string) => members.find((each) => each.name === name)!.formats
+    // photos 13 and 22, clips 52 and 74; weights 4/6 and 2/6 against 2/5 and 3/5
+    const [from, to] = [156 / 6, 266 / 5]
+    const middle = (from + to) / 2
+    const photo = (2 / 5 - 4 / 6) * ((13 + 22) / 2 - middle)
+    const clip = (3 / 5 - 2 / 6) * ((52 + 74) / 2 - middle)
+    expect(of('Still')).toMatchObject({
+      from: expect.closeTo(from, 9),
+      to: expect.closeTo(to, 9),
+      mix: expect.closeTo(photo + clip, 9),
+      rate: expect.closeTo(to - from - photo - clip, 9),
+    })
+    // four posts are too few
+    expect(of('Small')).toBeUndefined()
+    expect(of('harbour')).toBeUndefined()
+    await pool().query("DELETE FROM post WHERE remote_id LIKE 'f%'")
+  })
+
   it('tells the best posts of all beside the median of their profile', async () => {
     const post = (profile: string, id: string, day: Day, reactions: number) => [
       ids[profile],

@@ -3,7 +3,7 @@
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { Field } from '~~/shared/compare/field'
 import { goneWords } from '~~/shared/compare/goneWords'
-import { growthWords, meetingWords, medianWords, separationWords } from './fieldWords'
+import { formatWords, growthWords, meetingWords, medianWords, separationWords } from './fieldWords'
 
 const props = defineProps<{ field: Field }>()
 const locale = useLocale()
@@ -23,6 +23,7 @@ const rivals = computed(() =>
         growthWords(member, locale),
         ...(member.gone ?? []).map(goneWords),
         member.separation && `It ${separationWords(member.separation, locale)}`,
+        member.formats && formatWords(member.formats, locale),
       ].filter(Boolean),
     })),
 )

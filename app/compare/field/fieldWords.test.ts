@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { growthWords, meetingWords, medianWords, separationWords } from './fieldWords'
+import { formatWords, growthWords, meetingWords, medianWords, separationWords } from './fieldWords'
 
 const parts = { posts: 0, each: 0 }
 describe('what is said of a field', () => {
@@ -12,6 +12,16 @@ describe('what is said of a field', () => {
     )
     expect(separationWords({ posts: 1.01, each: 0.97, together: 0.98, parts }, 'en-GB')).toBe(
       'posts about as often as you; per post it brings about as many interactions. Together that comes to about the same.',
+    )
+  })
+
+  it('says what parts them per post by formats, with signs', () => {
+    const most = { key: 'clip', change: 18, mix: 3, rate: 15 }
+    expect(formatWords({ from: 10, to: 30, mix: 4, rate: 16, most }, 'en-GB')).toBe(
+      'Of the +20.0 interactions per post, +4.0 are the mix of formats and +16.0 what each format brings; most of it is clip (+18.0).',
+    )
+    expect(formatWords({ from: 30, to: 10, mix: -4, rate: -16, most: { ...most, change: -18 } }, 'en-GB')).toContain(
+      'Of the −20.0 interactions per post, −4.0 are',
     )
   })
 

@@ -39,6 +39,23 @@ export function separationWords(
   return `${often}; ${per}. ${whole}`
 }
 
+/**
+ * What parts a rival from the client per post, by formats, in words.
+ *
+ * @example formatWords({ from: 10, to: 30, mix: 4, rate: 16, most: { key: 'clip', change: 18, mix: 3, rate: 15 } }, 'en-GB')
+ * // 'Of the +20.0 interactions per post, +4.0 are the mix of formats and +16.0 what each format brings; most of it is clip (+18.0).'
+ */
+export function formatWords(
+  { from, to, mix, rate, most }: NonNullable<FieldMember['formats']>,
+  locale: string,
+): string {
+  const signed = (value: number) => `${value > 0 ? '+' : ''}${oneDecimal(value, locale)}`
+  return (
+    `Of the ${signed(to - from)} interactions per post, ${signed(mix)} are the mix of formats and ${signed(rate)} what ` +
+    `each format brings; most of it is ${most.key} (${signed(most.change)}).`
+  )
+}
+
 /** The month that lies some weeks after a day. */
 const monthAfter = (day: Day, weeks: number, locale: string): string =>
   new Intl.DateTimeFormat(locale, { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
