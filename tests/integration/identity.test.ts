@@ -120,7 +120,7 @@ describe('a profile that was renamed', () => {
 })
 
 describe('a profile that its network no longer has', () => {
-  it('is kept to its last day, is said everywhere, and is asked for once a day until it is there again', async () => {
+  it('is kept to its last day, is said everywhere, and is asked for by itself until it is there again', async () => {
     const remote = PROFILES.find(({ handle, network }) => handle === 'papercomet' && network === 'cork')!.remoteId
     const id = await idOf(db, remote)
     await syncNow(db, id)
@@ -135,7 +135,7 @@ describe('a profile that its network no longer has', () => {
     expect(row).toMatchObject({ gone_on: '2026-10-29', first_fetch: 0 })
     const page = (await profilesPage(db)).find((profile) => profile.id === id)!
     expect(stateOf({ ...page, job: null })).toBe(
-      'Cork no longer has this profile. What it had up to then is kept; it is asked for again once a day.',
+      'Cork no longer has this profile. What it had up to then is kept; it is asked for again by itself.',
     )
     for (const { profile_id: other } of await profilesOf(db)) await enqueue(db, SYNC, other, {})
     await runJobs()
@@ -176,7 +176,18 @@ describe('a profile that its network no longer has', () => {
       return (await newestJob(db, 'sync', id)) !== null && (await newestJob(db, 'sync', id)) !== undefined
     }
     expect(await isDue()).toBe(false)
-    await pool().query('UPDATE profile SET synced_at = NOW() - INTERVAL 21 HOUR WHERE profile_id = ?', [id])
+    const goneSince = (day: string, hours: number) =>
+      pool().query('UPDATE profile SET gone_on = ?, synced_at = NOW() - INTERVAL ? HOUR WHERE profile_id = ?', [
+        day,
+        hours,
+        id,
+      ])
+    // networks err: in the first day it is asked for every hour
+    await goneSince('2026-10-29', 2)
+    expect(await isDue()).toBe(true)
+    await goneSince('2026-10-20', 2)
+    expect(await isDue()).toBe(false)
+    await goneSince('2026-10-20', 21)
     expect(await isDue()).toBe(true)
     await pool().query('DELETE FROM job')
     gone.clear()

@@ -27,9 +27,10 @@ const YOUNG_DAYS = 2
  * Puts the syncs that are due into the queue: of profiles whose figures do not reach the last complete day, or that
  * were not asked for six hours. Those come first of which a network will soonest forget something. A profile in trouble
  * is left alone for ten minutes; one that waits already, also because its network has asked for it, is not touched. One
- * that its network no longer has is asked for once a day.
+ * that its network no longer has is asked for every hour until the next day is over, as networks err, then once a day.
  */
 export async function enqueueDue(): Promise<void> {
+  const yesterday = addDays(dayAt(now(), 'UTC'), -1)
   const youngSince = addDays(dayAt(now(), 'UTC'), -YOUNG_DAYS)
   const rows = await systemDb.rows<DueRow>(sql`
     SELECT p.client_id, p.profile_id, p.network, p.consent, c.time_zone, s.through AS synced_to,
@@ -42,7 +43,7 @@ export async function enqueueDue(): Promise<void> {
     LEFT JOIN sync_cursor s ON s.client_id = k.client_id AND s.connection_id = k.connection_id AND s.stream = 'figures'
     WHERE  p.is_active = 1
     AND    p.consent <> 'withdrawn'
-    AND    (p.gone_on IS NULL OR p.synced_at < NOW() - INTERVAL 20 HOUR)
+    AND    (p.gone_on IS NULL OR p.synced_at < NOW() - INTERVAL IF(p.gone_on >= ${yesterday}, 1, 20) HOUR)
     AND    NOT EXISTS (SELECT 1 FROM job l WHERE l.live_key = CONCAT(p.client_id, ':sync:', p.profile_id))
     AND    (p.sync_error IS NULL OR NOT EXISTS (
              SELECT 1 FROM job j WHERE j.client_id = p.client_id AND j.kind = 'sync' AND j.subject = p.profile_id

@@ -33,7 +33,7 @@ export async function isThere(
     const goneOn = profile.gone_on ?? today
     const said =
       `${profile.networkName} no longer has this profile. What it had up to then is kept; ` +
-      'it is asked for again once a day.'
+      'it is asked for again by itself.'
     await finish(
       (inside) =>
         inside.run(sql`
