@@ -1,4 +1,4 @@
-import { PROFILES, type DemoProfile } from './cast'
+import { PROFILES, type DemoProfile } from './profiles'
 import { unit } from './random'
 
 /** A network tells no smaller part of those who follow a profile. */

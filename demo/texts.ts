@@ -1,4 +1,4 @@
-import type { DemoProfile } from './cast'
+import type { DemoProfile } from './profiles'
 import { linkIn } from './links'
 import { unit } from './random'
 

@@ -1,6 +1,6 @@
 import { IANAZone } from 'luxon'
 import { weekday, type Day } from '../core/days/day'
-import type { DemoProfile } from './cast'
+import type { DemoProfile } from './profiles'
 import { unit } from './random'
 
 const ZONE = IANAZone.create('Europe/London')

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { addDays } from '../core/days/day'
 import { daysEnding, eachDay } from '../core/periods/period'
 import { networkById } from '../core/networks/networks'
-import { PROFILES } from './cast'
+import { PROFILES } from './profiles'
 import { unit } from './random'
 import { world } from './world'
 

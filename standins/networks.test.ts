@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { PROFILES } from '../demo/cast'
+import { PROFILES } from '../demo/profiles'
 import { standinNetworks, tokensFor, type StandinSettings } from './networks'
 import { issueToken, readToken } from './tokens'
 

@@ -15,25 +15,16 @@ const props = defineProps<{
 const emit = defineEmits<{ close: []; saved: [id: number] }>()
 const form = reactive({ name: props.group?.name ?? '', members: [...(props.group?.members ?? [])] })
 const { forget, isBack, beginAnew } = useKeptForm(`${props.what} ${props.group?.id ?? ''} of ${props.path}`, form)
-const problem = ref('')
-const isSaving = ref(false)
-
-async function save() {
-  problem.value = ''
-  isSaving.value = true
-  try {
+const { problem, isBusy, attempt } = useAttempt()
+const save = () =>
+  attempt(async () => {
     const answer = await api<{ id?: number }>(props.group ? `${props.path}/${props.group.id}` : props.path, {
       method: props.group ? 'PUT' : 'POST',
       body: { name: form.name, [props.members]: form.members },
     })
     forget()
     emit('saved', props.group?.id ?? answer.id!)
-  } catch (error) {
-    problem.value = (error as Error).message
-  } finally {
-    isSaving.value = false
-  }
-}
+  })
 </script>
 
 <template>
@@ -48,7 +39,7 @@ async function save() {
         <MemberChecks v-model="form.members" :choices="choices" name="group" />
       </div>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
-      <Button type="submit" :label="group ? 'Change it' : 'Make it'" :loading="isSaving" />
+      <Button type="submit" :label="group ? 'Change it' : 'Make it'" :loading="isBusy" />
     </form>
   </OpeningDialog>
 </template>

@@ -1,7 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup'
 import { isDay } from '../../core/days/day'
-import type { WeeklySlot } from '../../core/plan/freeSlots'
-import type { Judged } from '../../core/habits/timesUsual'
 import { LISTING_KINDS, type RuleProblem } from '../../core/plan/networkRules'
 import { PLAN_STATES, type MoveTo, type PlanState, type PostingState } from '../../core/plan/postStates'
 import type { SlotLift } from '../../core/times/slotLifts'
@@ -21,13 +19,14 @@ const day = (words: string) =>
     .test('day', words, (value) => !value || (isDay(value) && value >= '2000-01-01' && value < '2100-01-01'))
     .default('')
 const LOCAL_TIME = /^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})?$/
-const localTime = () => string().matches(LOCAL_TIME, 'Write a day and a time, as 2026-11-30 18:00.')
+export const localTime = () => string().matches(LOCAL_TIME, 'Write a day and a time, as 2026-11-30 18:00.')
 const webAddress = (words: string) =>
   string()
     .trim()
     .max(500, 'Keep the address under 500 letters.')
     .test('address', words, (value) => !value || (URL.canParse(value) && /^https?:$/.test(new URL(value).protocol)))
-const whichId = (words: string) => number().typeError(words).integer(words).min(1, words).max(4_294_967_295, words)
+export const whichId = (words: string) =>
+  number().typeError(words).integer(words).min(1, words).max(4_294_967_295, words)
 
 /** What a planned post says and shows, the same for all of its profiles. */
 const contentFields = {
@@ -105,14 +104,14 @@ export const plannedTimeSchema = object({ at: localTime().required('Say when.') 
 export const remarkSchema = object({
   text: text().required('Write a remark.').max(2000, 'Keep the remark under 2,000 letters.'),
 })
-const ids = array(whichId('Choose posts from the list.').required())
+export const plannedIds = array(whichId('Choose posts from the list.').required())
   .min(1, 'Choose at least one post.')
   .max(MOST_AT_ONCE, `${MOST_AT_ONCE} posts are changed at once at the most.`)
   .required('Choose at least one post.')
-export const plannedIdsSchema = object({ ids })
+export const plannedIdsSchema = object({ ids: plannedIds })
 /** Moves many posts by days on the clock, and to another time of the day where one is said. */
 export const moveManySchema = object({
-  ids,
+  ids: plannedIds,
   days: number()
     .typeError('Write whole days.')
     .integer('Write whole days.')
@@ -122,53 +121,6 @@ export const moveManySchema = object({
   time: string()
     .matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Write a time, as 18:00.', excludeEmptyString: true })
     .default(''),
-})
-/** Puts many posts on free slots, those of the client or those that are suggested: only looked at, or done. */
-export const placeManySchema = object({
-  ids,
-  by: string<'own' | 'suggested'>()
-    .oneOf(['own', 'suggested'], 'Slots are your own or suggested.')
-    .required('Say on which slots.'),
-  apart: number()
-    .typeError('Write a number of hours.')
-    .min(0, 'No less than no hours.')
-    .max(336, 'Two weeks, which are 336 hours, at the most.')
-    .default(4),
-  isTaken: boolean().default(false),
-})
-export type PlaceMany = InferType<typeof placeManySchema>
-/** When each of several posts is; empty for one without a time. */
-export const plannedTimesSchema = object({
-  times: array(object({ id: whichId('Choose posts from the list.').required(), at: localTime().defined('Say when.') }))
-    .min(1, 'Choose at least one post.')
-    .max(MOST_AT_ONCE, `${MOST_AT_ONCE} posts are changed at once at the most.`)
-    .required('Choose at least one post.'),
-})
-/** The times of the week at which posts go out. */
-export const weeklySlotsSchema = object({
-  slots: array(
-    object({
-      weekday: number()
-        .typeError('Choose a weekday.')
-        .integer()
-        .min(1, 'Choose a weekday.')
-        .max(7, 'Choose a weekday.')
-        .required('Choose a weekday.'),
-      minutes: number()
-        .typeError('Write a time, as 18:00.')
-        .integer('Write a time, as 18:00.')
-        .min(0, 'Write a time, as 18:00.')
-        .max(1439, 'Write a time, as 18:00.')
-        .required('Write a time, as 18:00.'),
-    }),
-  )
-    .max(50, 'There are 50 slots in a week at the most.')
-    .test(
-      'once',
-      'Each slot stands here once.',
-      (all) => new Set(all?.map(({ weekday, minutes }) => weekday * 1440 + minutes)).size === (all?.length ?? 0),
-    )
-    .required('Say which slots.'),
 })
 /** What becomes of a post with one profile: it was published by hand, or is tried again. */
 export const decideSchema = object({
@@ -205,39 +157,6 @@ export const readerSaysSchema = object({
   version: number().typeError('Say which version is meant.').integer().required('Say which version is meant.'),
   remark: text().max(2000, 'Keep the remark under 2,000 letters.').default(''),
 })
-
-/** The client’s slots of a week, and when one of them is free next. */
-export interface WeeklySlots {
-  slots: WeeklySlot[]
-  /** On the client’s clocks. */
-  free: string[]
-}
-
-/** Where many posts would go, or went; and those for which there was no slot. */
-export interface PlacedMany {
-  placed: { id: number; text: string; before: string; at: string }[]
-  left: { id: number; text: string }[]
-}
-
-/** A text that is kept to be used again. */
-export const savedTextSchema = object({
-  name: text().required('Give the text a name.').max(80, 'Keep the name under 80 letters.'),
-  text: text().required('Write the text.').max(10_000, 'Keep the text under 10,000 letters.'),
-})
-export type SavedTextInput = InferType<typeof savedTextSchema>
-export interface SavedText extends SavedTextInput {
-  id: number
-}
-export const textSearchSchema = object({
-  words: string().trim().max(80, 'Look for 80 letters at the most.').default(''),
-})
-
-/** A hashtag of the client’s own posts, and what posts with it brought beside what is usual of their profile. */
-export interface HashtagBrought extends Judged {
-  /** Without its sign. */
-  tag: string
-  posts: number
-}
 
 /** Which part of the plan is looked at. */
 export const planSpanSchema = object({

@@ -213,13 +213,19 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
     consoleErrors.length = 0
   })
 
-  await test.step('what is chosen before it is sent', async () => {
+  await test.step('what is chosen before it is sent or placed', async () => {
     await page.goto('/mossgate-gardens/directories')
     await page.getByRole('checkbox', { name: 'Send ours: Opening hours to Islepages' }).check()
     const opener = page.getByRole('button', { name: 'Send ours in 1' })
     await opener.focus()
     await page.keyboard.press('Enter')
     seen.add(await expectModal(page, opener))
+    await page.goto('/mossgate-gardens/calendar')
+    await page.getByRole('button', { name: 'Choose all of these' }).click()
+    const place = page.getByRole('button', { name: 'Place on free slots' })
+    await place.focus()
+    await page.keyboard.press('Enter')
+    seen.add(await expectModal(page, place))
   })
 
   await test.step('those that a key opens, with the next key pressed at once', async () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { partName, STORED_BREAKDOWNS } from '../../core/breakdowns/breakdowns'
 import { daysEnding, eachDay } from '../../core/periods/period'
-import { PROFILES } from '../../demo/cast'
+import { PROFILES } from '../../demo/profiles'
 import { breakdownsOf } from '../../demo/breakdowns'
 import { world } from '../../demo/world'
 import { intendedSchema } from '../../shared/read/audience'

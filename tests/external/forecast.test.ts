@@ -7,7 +7,7 @@ import { daysEnding, eachDay } from '../../core/periods/period'
 import { forecastSum } from '../../core/targets/forecast'
 import { checkedForecast } from '../../core/targets/checkedForecast'
 import { levelForecaster, sumForecaster } from '../../core/targets/forecasters'
-import { PROFILES } from '../../demo/cast'
+import { PROFILES } from '../../demo/profiles'
 import { world } from '../../demo/world'
 
 const last = '2026-10-28'

@@ -1,5 +1,5 @@
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { PROFILES } from '../../demo/cast'
+import { PROFILES } from '../../demo/profiles'
 import { fieldOf } from '../../server/compare/field/field'
 import { fieldBlock } from '../../server/compare/field/fieldBlock'
 import { fieldLines } from '../../server/compare/field/fieldLines'
@@ -243,6 +243,11 @@ describe('rivals that are suggested', () => {
     }
     const bloom = first.organisations.find(({ name }) => name === 'Isles in Bloom')!
     expect(bloom.profiles.map(({ networkName }) => networkName).sort()).toEqual(['Commons', 'Tintype'])
+    // one is called by its name on Commons and by its handle on Tintype
+    const lodestones = first.organisations.filter(({ profiles }) =>
+      profiles.some(({ handle }) => handle.replace('@', '') === 'lodestonemonthly'),
+    )
+    expect(lodestones.map(({ name, profiles }) => [name, profiles.length])).toEqual([['Lodestone Monthly', 2]])
     // every share is what the network itself tells
     const told = (await (
       await fetch(

@@ -3,7 +3,6 @@ import { toXlsx } from '../../server/platform/tables/toXlsx'
 import { toCsv } from '../../server/platform/tables/toCsv'
 import { DateTime } from 'luxon'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
-import { addDays } from '../../core/days/day'
 import { zonedTime } from '../../core/plan/zonedInstant'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { enqueueByTheClock } from '../../server/jobs'
@@ -35,17 +34,10 @@ import { planTargets } from '../../server/plan/posts/planTargets'
 import { plannedIn, planOf, plannedPost } from '../../server/plan/posts/planView'
 import { decide } from '../../server/plan/publishing/decide'
 import { placeMany, setWeeklySlots, weeklySlots } from '../../server/plan/posts/weeklySlots'
-import { hashtagsBrought } from '../../server/plan/posts/hashtagsBrought'
-import { changeText, keepText, removeText, savedTexts } from '../../server/plan/posts/savedTexts'
 import { publishDue } from '../../server/plan/publishing/publishDue'
 import type { MoveTo } from '../../core/plan/postStates'
-import {
-  MOST_FILE_BYTES,
-  placeManySchema,
-  plannedSchema,
-  savedTextSchema,
-  weeklySlotsSchema,
-} from '../../shared/plan/plannedPosts'
+import { MOST_FILE_BYTES, plannedSchema } from '../../shared/plan/plannedPosts'
+import { placeManySchema, weeklySlotsSchema } from '../../shared/plan/weeklySlots'
 import { resolveScope } from '../../server/figures/resolveScope'
 import { timesOf } from '../../server/read/times/times'
 import { parseScope } from '../../shared/figures/scope'
@@ -101,7 +93,7 @@ async function publish(): Promise<void> {
 }
 
 beforeAll(async () => {
-  const { PROFILES } = await import('../../demo/cast')
+  const { PROFILES } = await import('../../demo/profiles')
   const remote = (network: string) => PROFILES.find((each) => each.network === network && !each.rival)!.remoteId
   WORDS.id = remote('murmur')
   db = await addClient('plan')
@@ -539,71 +531,6 @@ describe('weekly slots', () => {
       const slot = 24 * (DateTime.fromISO(at).weekday - 1) + Number(at.slice(11, 13))
       expect(suggestions.map((each) => each.slot)).toContain(slot)
     }
-  })
-})
-
-describe('what a text is written from', () => {
-  it('hashtags have what the raw rows say of the posts with them, beside the median around each', async () => {
-    const client = await addClient('hashtags')
-    const [plain, other] = [await addProfile(client, 'murmur', '901'), await addProfile(client, 'tintype', '902')]
-    const rows: { profile: number; day: string; text: string; reactions: number | null }[] = []
-    for (let index = 0; index < 120; index++) {
-      const day = addDays('2026-10-15', -2 * index)
-      // posts with #glass bring twice what is usual, those with #moss what is usual; #Once stands in one
-      const tag = index % 6 === 0 ? ' #Glass' : index % 6 === 3 ? ' #moss #moss' : index === 4 ? ' #Once' : ''
-      const usual = 100 + (index % 5)
-      rows.push({ profile: plain, day, text: `Words${tag}`, reactions: index % 6 === 0 ? 2 * usual : usual })
-    }
-    // too young to be judged, of nobody, and of long ago
-    rows.push({ profile: plain, day: '2026-10-27', text: 'New #glass', reactions: 9999 })
-    rows.push({ profile: other, day: '2026-10-01', text: 'Unknown #glass', reactions: null })
-    rows.push({ profile: plain, day: '2025-06-01', text: 'Old #forgotten', reactions: 5 })
-    await client.insertRows(
-      'post',
-      ['profile_id', 'remote_id', 'published_at', 'day', 'format', 'text', 'reactions'],
-      rows.map(({ profile, day, text, reactions }, index) => [
-        profile,
-        String(index),
-        `${day} 12:00:00`,
-        day,
-        'text',
-        text,
-        reactions,
-      ]),
-    )
-    const told = await hashtagsBrought(client)
-    expect(told.map(({ tag }) => tag)).toEqual(['glass', 'moss', 'once'])
-    const [glass, moss, once] = told
-    expect(glass).toMatchObject({ posts: 22, stands: 'above', times: { posts: 20 } })
-    expect(glass!.times!.value).toBeGreaterThan(1.9)
-    expect(glass!.times!.value).toBeLessThan(2.1)
-    expect(moss).toMatchObject({ posts: 20, times: { posts: 20 } })
-    expect(moss!.times!.low).toBeLessThanOrEqual(1.02)
-    expect(moss!.times!.high).toBeGreaterThanOrEqual(0.98)
-    expect(once).toEqual({ tag: 'once', posts: 1 })
-    expect(await hashtagsBrought(await addClient('without'))).toEqual([])
-  })
-  it('texts are kept, found by their words, changed, and come back when they were removed by mistake', async () => {
-    const id = await keepText(db, { name: 'Opening', text: 'We open at ten on Sundays.' })
-    const other = await keepText(db, { name: 'Closing', text: 'We close at dusk. 100 %_' })
-    const found = async (words: string) => (await savedTexts(db, words)).texts.map(({ name }) => name)
-    expect(await savedTexts(db, '')).toMatchObject({ texts: [{ id: other }, { id }], all: 2 })
-    expect(await found('SUNDAY')).toEqual(['Opening'])
-    expect(await found('clos')).toEqual(['Closing'])
-    expect(await found('%_')).toEqual(['Closing'])
-    expect(await found('nothing')).toEqual([])
-    await changeText(db, id, { name: 'Sundays', text: 'At ten.' })
-    expect(await found('ten')).toEqual(['Sundays'])
-    await removeText(db, id, true)
-    await expect(changeText(db, id, { name: 'x', text: 'x' })).rejects.toThrow('There is no such text')
-    expect(await found('ten')).toEqual([])
-    await removeText(db, id, false)
-    expect(await found('ten')).toEqual(['Sundays'])
-    const foreign = await addClient('foreign-texts')
-    expect(await savedTexts(foreign, '')).toEqual({ texts: [], all: 0 })
-    await expect(removeText(foreign, id, true)).rejects.toThrow('There is no such text')
-    expect(() => savedTextSchema.validateSync({ name: ' ', text: 'x' })).toThrow('Give the text a name.')
-    expect(() => savedTextSchema.validateSync({ name: 'x', text: 'x'.repeat(10_001) })).toThrow('under 10,000')
   })
 })
 

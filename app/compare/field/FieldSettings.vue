@@ -19,22 +19,24 @@ const popover = ref<InstanceType<typeof OpeningPopover>>()
 const left = computed(() => (props.block.hide ?? '').split(',').filter(Boolean))
 /** The client and its rivals; the client stands as 0. */
 const members = computed(() =>
-  [{ id: 0, name: 'the client itself' }, ...(data.value?.rivals ?? [])].map(({ id, name }) => ({
-    id,
-    name,
-    isIn: id === 0 ? props.block.own !== 'out' : !left.value.includes(String(id)),
-  })),
+  [{ id: 0, name: 'the client itself' }, ...(data.value?.rivals ?? [])].map((each) => ({ ...each, remark: '' })),
 )
-const text = computed(() =>
-  data.value ? `${members.value.filter(({ isIn }) => isIn).length} of ${members.value.length} members` : 'members',
-)
-const choose = (id: number, isIn: boolean) =>
-  emit(
-    'edit',
-    id === 0
-      ? { own: isIn ? '' : 'out' }
-      : { hide: (isIn ? left.value.filter((each) => each !== String(id)) : [...left.value, String(id)]).join(',') },
-  )
+const chosen = computed({
+  get: () =>
+    members.value
+      .map(({ id }) => id)
+      .filter((id) => (id === 0 ? props.block.own !== 'out' : !left.value.includes(String(id)))),
+  // rivals that are in the list no more stay left out
+  set: (ids) => {
+    const known = members.value.map(({ id }) => String(id))
+    const out = members.value.filter(({ id }) => id !== 0 && !ids.includes(id)).map(({ id }) => String(id))
+    emit('edit', {
+      own: ids.includes(0) ? '' : 'out',
+      hide: [...left.value.filter((id) => !known.includes(id)), ...out].join(','),
+    })
+  },
+})
+const text = computed(() => (data.value ? `${chosen.value.length} of ${members.value.length} members` : 'members'))
 </script>
 
 <template>
@@ -56,32 +58,6 @@ const choose = (id: number, isIn: boolean) =>
     @click="popover?.toggle($event)"
   />
   <OpeningPopover ref="popover" :label="`Members of block ${number}`">
-    <ul>
-      <li v-for="{ id, name, isIn } in members" :key="id">
-        <Checkbox
-          :model-value="isIn"
-          binary
-          :input-id="`member-${number}-${id}`"
-          @update:model-value="(is: boolean) => choose(id, is)"
-        />
-        <label :for="`member-${number}-${id}`">{{ name }}</label>
-      </li>
-    </ul>
+    <MemberChecks v-model="chosen" :choices="members" :name="`member-${number}`" />
   </OpeningPopover>
 </template>
-
-<style scoped>
-ul {
-  list-style: none;
-  display: grid;
-  gap: 6px;
-  max-height: 45vh;
-  overflow-y: auto;
-  padding: 2px;
-}
-li {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-}
-</style>

@@ -18,10 +18,11 @@ describe('what is said of a field', () => {
   it('says what parts them per post by formats, with signs', () => {
     const most = { key: 'clip', change: 18, mix: 3, rate: 15 }
     expect(formatWords({ from: 10, to: 30, mix: 4, rate: 16, most }, 'en-GB')).toBe(
-      'Of the +20.0 interactions per post, +4.0 are the mix of formats and +16.0 what each format brings; most of it is clip (+18.0).',
+      'Beside yours its posts have +20.0 interactions each: +4.0 by the mix of formats, +16.0 by what each format ' +
+        'brings; most of it is clip (+18.0).',
     )
     expect(formatWords({ from: 30, to: 10, mix: -4, rate: -16, most: { ...most, change: -18 } }, 'en-GB')).toContain(
-      'Of the −20.0 interactions per post, −4.0 are',
+      'its posts have −20.0 interactions each: −4.0 by',
     )
   })
 

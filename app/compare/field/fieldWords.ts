@@ -43,7 +43,8 @@ export function separationWords(
  * What parts a rival from the client per post, by formats, in words.
  *
  * @example formatWords({ from: 10, to: 30, mix: 4, rate: 16, most: { key: 'clip', change: 18, mix: 3, rate: 15 } }, 'en-GB')
- * // 'Of the +20.0 interactions per post, +4.0 are the mix of formats and +16.0 what each format brings; most of it is clip (+18.0).'
+ * // 'Beside yours its posts have +20.0 interactions each: +4.0 by the mix of formats, +16.0 by what each format brings;
+ * // most of it is clip (+18.0).'
  */
 export function formatWords(
   { from, to, mix, rate, most }: NonNullable<FieldMember['formats']>,
@@ -51,8 +52,8 @@ export function formatWords(
 ): string {
   const signed = (value: number) => `${value > 0 ? '+' : ''}${oneDecimal(value, locale)}`
   return (
-    `Of the ${signed(to - from)} interactions per post, ${signed(mix)} are the mix of formats and ${signed(rate)} what ` +
-    `each format brings; most of it is ${most.key} (${signed(most.change)}).`
+    `Beside yours its posts have ${signed(to - from)} interactions each: ${signed(mix)} by the mix of formats, ` +
+    `${signed(rate)} by what each format brings; most of it is ${most.key} (${signed(most.change)}).`
   )
 }
 

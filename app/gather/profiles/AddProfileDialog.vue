@@ -25,20 +25,7 @@ const wanted = ref<Wanted>(
 )
 const { forget, isBack, beginAnew } = useKeptForm(props.start ? '' : `profile of ${base.value}`, wanted.value)
 const found = ref<FoundProfile[]>()
-const problem = ref('')
-const isBusy = ref(false)
-
-async function attempt(work: () => Promise<void>) {
-  problem.value = ''
-  isBusy.value = true
-  try {
-    await work()
-  } catch (error) {
-    problem.value = (error as Error).message
-  } finally {
-    isBusy.value = false
-  }
-}
+const { problem, isBusy, attempt } = useAttempt()
 const look = () =>
   attempt(async () => {
     found.value = undefined

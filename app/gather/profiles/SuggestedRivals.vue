@@ -64,7 +64,7 @@ const shared = ({ of }: Suggested) =>
         <template v-if="data.beyond"
           >{{ data.beyond }} own {{ data.beyond === 1 ? 'profile was' : 'profiles were' }} too many to be asked at once.
         </template>
-        That two profiles of one name belong together is taken from the name alone.
+        That two profiles belong together is taken from their names and handles alone.
       </p>
     </template>
   </section>

@@ -7,22 +7,14 @@ const emit = defineEmits<{ close: []; saved: [profile: ProfileState, rival: stri
 const { base } = useClient()
 const form = reactive({ rival: props.profile.rival ?? props.profile.name })
 const { forget, isBack, beginAnew } = useKeptForm(`whose ${props.profile.id} of ${base.value}`, form)
-const problem = ref('')
-const isSaving = ref(false)
-async function save() {
-  problem.value = ''
-  isSaving.value = true
-  try {
+const { problem, isBusy, attempt } = useAttempt()
+const save = () =>
+  attempt(async () => {
     const { rival } = changeProfileSchema.validateSync(form)
     await api(`${base.value}/profiles/${props.profile.id}`, { method: 'PUT', body: { rival } })
     forget()
     emit('saved', props.profile, rival!)
-  } catch (error) {
-    problem.value = (error as Error).message
-  } finally {
-    isSaving.value = false
-  }
-}
+  })
 </script>
 
 <template>
@@ -45,7 +37,7 @@ async function save() {
         past is lost, and it is counted together from its beginning.
       </p>
       <p v-if="problem" class="field-error" role="alert">{{ problem }}</p>
-      <Button type="submit" label="Change it" :loading="isSaving" />
+      <Button type="submit" label="Change it" :loading="isBusy" />
     </form>
   </OpeningDialog>
 </template>

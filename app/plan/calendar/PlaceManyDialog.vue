@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Many posts put on free slots: where each would go is seen before it is done. */
 import { describeDay } from '~~/core/periods/describePeriod'
-import type { PlacedMany } from '~~/shared/plan/plannedPosts'
+import type { PlacedMany } from '~~/shared/plan/weeklySlots'
 
 const props = defineProps<{ ids: readonly number[] }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
@@ -10,8 +10,7 @@ const refresh = useRefresh()
 const { base } = useClient()
 const form = reactive<{ by: 'own' | 'suggested'; apart: string }>({ by: 'own', apart: '4' })
 const preview = ref<PlacedMany>()
-const problem = ref('')
-const isBusy = ref(false)
+const { problem, isBusy, attempt } = useAttempt()
 const BY = [
   { id: 'own', name: 'the weekly slots' },
   { id: 'suggested', name: 'the suggested slots' },
@@ -21,36 +20,35 @@ const send = (isTaken: boolean) =>
     method: 'POST',
     body: { ids: props.ids, by: form.by, apart: form.apart.trim().replace(',', '.'), isTaken },
   })
-async function ask(isTaken: boolean) {
-  problem.value = ''
-  isBusy.value = true
-  try {
-    const answer = await send(isTaken)
-    if (!isTaken) preview.value = answer
-    else {
-      const times = answer.placed.map(({ id, before }) => ({ id, at: before }))
-      emit('changed')
-      emit('close')
-      say.done(
-        `${times.length} ${times.length === 1 ? 'post has' : 'posts have'} a time.`,
-        times.length === 0
-          ? undefined
-          : async () => {
-              await api(`${base.value}/plan/posts/times`, { method: 'POST', body: { times } })
-              // the dialog is gone by then, and asks nobody any more
-              await refresh('plan')
-            },
-      )
-    }
-  } catch (trouble) {
-    preview.value = undefined
-    problem.value = (trouble as Error).message
-  }
-  isBusy.value = false
+/** Of several looks the last one counts. */
+let looks = 0
+async function look() {
+  const mine = ++looks
+  preview.value = undefined
+  await attempt(async () => {
+    const answer = await send(false)
+    if (mine === looks) preview.value = answer
+  })
 }
-onMounted(() => ask(false))
+const place = () =>
+  attempt(async () => {
+    const times = (await send(true)).placed.map(({ id, before }) => ({ id, at: before }))
+    emit('changed')
+    emit('close')
+    say.done(
+      `${times.length} ${times.length === 1 ? 'post has' : 'posts have'} a time.`,
+      times.length === 0
+        ? undefined
+        : async () => {
+            await api(`${base.value}/plan/posts/times`, { method: 'POST', body: { times } })
+            // the dialog is gone by then, and asks nobody any more
+            await refresh('plan')
+          },
+    )
+  })
+onMounted(look)
 // what is asked otherwise is looked at anew
-watch(form, () => void ask(false))
+watch(form, look)
 type Row = PlacedMany['placed'][number]
 const COLUMNS = [
   { key: 'post', label: 'Post', isWords: true, valueOf: ({ text }: Row) => text || 'Without a text' },
@@ -62,7 +60,7 @@ const when = (at: string) => (at === '' ? 'no time' : `${describeDay(at.slice(0,
 
 <template>
   <OpeningDialog label="Place on free slots" width="40rem" @close="emit('close')">
-    <form class="row" novalidate @submit.prevent="ask(true)">
+    <form class="row" novalidate @submit.prevent="place">
       <label for="place-by">Put {{ ids.length }} {{ ids.length === 1 ? 'post' : 'posts' }} on</label>
       <Select
         v-model="form.by"
@@ -97,7 +95,7 @@ const when = (at: string) => (at === '' ? 'no time' : `${describeDay(at.slice(0,
         v-if="preview.placed.length"
         :label="`Place ${preview.placed.length} ${preview.placed.length === 1 ? 'post' : 'posts'}`"
         :loading="isBusy"
-        @click="ask(true)"
+        @click="place"
       />
     </div>
   </OpeningDialog>

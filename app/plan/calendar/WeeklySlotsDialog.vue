@@ -2,7 +2,7 @@
 /** At which times of the week posts of the client go out. */
 import { clockTime } from '~~/core/plan/freeSlots'
 import { WEEKDAYS } from '~~/core/times/slots'
-import { weeklySlotsSchema, type WeeklySlots } from '~~/shared/plan/plannedPosts'
+import { weeklySlotsSchema, type WeeklySlots } from '~~/shared/plan/weeklySlots'
 
 const emit = defineEmits<{ close: []; changed: [] }>()
 const say = useSay()
@@ -16,18 +16,15 @@ const rows = ref<{ weekday: number; time: string }[]>()
 const asRows = ({ slots }: WeeklySlots) => slots.map(({ weekday, minutes }) => ({ weekday, time: clockTime(minutes) }))
 watch(data, (known) => known && (rows.value ??= asRows(known)), { immediate: true })
 const weekdays = WEEKDAYS.map((name, index) => ({ id: index + 1, name }))
-const problem = ref('')
-const isBusy = ref(false)
+const { problem, isBusy, attempt } = useAttempt()
 const put = (body: object) => api(`${base.value}/plan/slots`, { method: 'PUT', body })
 /** A time as minutes; none where it is no time. */
 function minutesOf(time: string): number | undefined {
   const found = /^(\d{1,2}):(\d{2})/.exec(time)
   return found ? 60 * Number(found[1]) + Number(found[2]) : undefined
 }
-async function keep() {
-  problem.value = ''
-  isBusy.value = true
-  try {
+const keep = () =>
+  attempt(async () => {
     const before = data.value!.slots
     const slots = rows.value!.map(({ weekday, time }) => ({ weekday, minutes: minutesOf(time) }))
     await put(weeklySlotsSchema.validateSync({ slots }))
@@ -37,11 +34,7 @@ async function keep() {
       await put({ slots: before })
       await refresh('plan')
     })
-  } catch (trouble) {
-    problem.value = (trouble as Error).message
-  }
-  isBusy.value = false
-}
+  })
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 /** Hashtags of the client, with what posts with each brought so far, to be taken into the text. */
 import { formatCount, formatSignedShare } from '~~/core/format/numbers'
 import { hashtagsIn } from '~~/core/tags/tagRule'
-import type { HashtagBrought } from '~~/shared/plan/plannedPosts'
+import type { HashtagBrought } from '~~/shared/plan/hashtags'
 
 const props = defineProps<{ text: string }>()
 const emit = defineEmits<{ take: [tag: string] }>()
@@ -45,7 +45,7 @@ const words = ({ times, posts: many, stands }: HashtagBrought) =>
       </li>
       <li v-for="each in shown" :key="each.tag">
         <b v-if="used.has(each.tag)">#{{ each.tag }}</b
-        ><button v-else type="button" class="bare link" @click="emit('take', each.tag)">#{{ each.tag }}</button>
+        ><button v-else type="button" class="bare as-link" @click="emit('take', each.tag)">#{{ each.tag }}</button>
         <span class="quiet">{{ ` ${words(each)}` }}</span>
       </li>
     </ul>
@@ -59,9 +59,7 @@ const words = ({ times, posts: many, stands }: HashtagBrought) =>
 ul {
   list-style: none;
 }
-.link {
-  color: var(--zaffer);
-  text-decoration: underline;
+button {
   min-height: 24px;
 }
 .small {

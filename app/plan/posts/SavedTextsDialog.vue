@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Texts that are kept to be used again: looked for, taken, kept, changed and removed. */
-import { savedTextSchema, type SavedText } from '~~/shared/plan/plannedPosts'
+import { savedTextSchema, type SavedText } from '~~/shared/plan/savedTexts'
 
 const props = defineProps<{ text: string }>()
 const emit = defineEmits<{ close: []; take: [text: string] }>()

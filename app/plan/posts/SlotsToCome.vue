@@ -2,7 +2,6 @@
 /** The suggested slots of the week of a day, and of the one after it, to be taken for a post. */
 import { addDays, isDay } from '~~/core/days/day'
 import { formatSignedShare } from '~~/core/format/numbers'
-import { describeDay } from '~~/core/periods/describePeriod'
 import { hourName } from '~~/core/times/slots'
 import type { CalendarSlot, CalendarView } from '~~/shared/plan/postCalendar'
 
@@ -20,10 +19,12 @@ const { data: first, error } = week(() => on.value)
 const { data: next } = week(() => (first.value ? addDays(first.value.period.from, 7) : on.value))
 const why = ({ by, lift }: CalendarSlot) =>
   by === 'posts' && lift ? formatSignedShare(lift.value, locale) : 'the audience is there'
-const slots = computed(() => [
-  ...(first.value?.slots ?? []),
-  ...(next.value && next.value.period.from !== first.value?.period.from ? next.value.slots : []),
-])
+const slots = computed(() =>
+  [
+    ...(first.value?.slots ?? []),
+    ...(next.value && next.value.period.from !== first.value?.period.from ? next.value.slots : []),
+  ].map((slot) => ({ at: `${slot.day}T${hourName(slot.hour)}`, lead: `${slot.number}.`, remark: why(slot) })),
+)
 </script>
 
 <template>
@@ -31,24 +32,6 @@ const slots = computed(() => [
     <h2>Suggested slots</h2>
     <p v-if="error" class="quiet">{{ error.message }}</p>
     <p v-else-if="first && slots.length === 0" class="quiet">None is suggested in these two weeks.</p>
-    <ul>
-      <li v-for="slot in slots" :key="`${slot.day} ${slot.number}`">
-        <button type="button" class="bare link" @click="emit('take', `${slot.day}T${hourName(slot.hour)}`)">
-          {{ slot.number }}. {{ describeDay(slot.day) }}, {{ hourName(slot.hour) }}
-        </button>
-        <span class="quiet">{{ ` ${why(slot)}` }}</span>
-      </li>
-    </ul>
+    <SlotLinks :slots="slots" @take="(at) => emit('take', at)" />
   </section>
 </template>
-
-<style scoped>
-ul {
-  list-style: none;
-}
-.link {
-  color: var(--zaffer);
-  text-decoration: underline;
-  min-height: 24px;
-}
-</style>

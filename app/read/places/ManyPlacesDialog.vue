@@ -2,6 +2,7 @@
 /** Several places changed at once: what each would become is seen before it is done. */
 import { CHANGE_WAYS, isListField, SHARED_FIELDS, type ChangeWay, type SharedField } from '~~/core/places/manyChanges'
 import type { ManyPlaces, PlacesPage } from '~~/shared/read/places'
+import type HoursEditor from './HoursEditor.vue'
 import { proofWords } from './proofWords'
 
 const props = defineProps<{ page: PlacesPage }>()
@@ -18,22 +19,23 @@ const form = reactive<{ places: number[]; field: SharedField; way: ChangeWay; va
 const choices = computed(() => props.page.all.map(({ id, name, town }) => ({ id, name, remark: town })))
 const fields = SHARED_FIELDS.map(({ field, name }) => ({ id: field as SharedField, name }))
 const ways = computed(() => CHANGE_WAYS.filter(({ id }) => id === 'set' || isListField(form.field)))
+const hours = useTemplateRef<InstanceType<typeof HoursEditor>>('hours')
+// what was written for one field is nothing for another
 watch(
   () => form.field,
-  (field) => !isListField(field) && (form.way = 'set'),
+  () => Object.assign(form, { way: 'set', value: '' }),
 )
 const preview = ref<ManyPlaces>()
-const problem = ref('')
-const isBusy = ref(false)
+const { problem, isBusy, attempt } = useAttempt()
 // what was looked at is no longer what would be done
 watch(form, () => (preview.value = undefined))
 
 const send = (changes: object[], isTaken: boolean) =>
   api<ManyPlaces>(`${base.value}/places/changes`, { method: 'POST', body: { changes, isTaken } })
-async function ask(isTaken: boolean) {
-  problem.value = ''
-  isBusy.value = true
-  try {
+const ask = (isTaken: boolean) =>
+  attempt(async () => {
+    const trouble = hours.value?.trouble()
+    if (trouble) throw new Error(trouble)
     const answer = await send([{ ...form }], isTaken)
     if (!isTaken) return void (preview.value = answer)
     const { changed } = answer
@@ -47,12 +49,7 @@ async function ask(isTaken: boolean) {
       await refresh('places')
     })
     emit('saved')
-  } catch (trouble) {
-    problem.value = (trouble as Error).message
-  } finally {
-    isBusy.value = false
-  }
-}
+  })
 const proof = computed(() =>
   preview.value?.changed.some(({ hasListing }) => hasListing) ? proofWords([form.field]) : '',
 )
@@ -90,7 +87,7 @@ const proof = computed(() =>
             />
           </div>
         </div>
-        <HoursEditor v-if="form.field === 'hours'" v-model="form.value" :problem="problem" />
+        <HoursEditor v-if="form.field === 'hours'" ref="hours" v-model="form.value" />
         <div v-else class="field">
           <label for="many-value">{{ isListField(form.field) ? 'Values, parted by semicolons' : 'Value' }}</label
           ><Textarea

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Which places a block shows: all of them, or those of a group. */
-import type { PlacesPage } from '~~/shared/read/places'
+import type { PlaceGroup } from '~~/shared/read/places'
 import type { Block } from '~~/shared/report/blocks'
 
 defineProps<{ block: Block; number: number }>()
@@ -8,10 +8,10 @@ const emit = defineEmits<{ edit: [part: Partial<Block>] }>()
 const { slug, base } = useClient()
 const { data } = useQuery({
   key: () => ['places', slug.value, 'groups'],
-  query: () => api<PlacesPage>(`${base.value}/places`),
+  query: () => api<PlaceGroup[]>(`${base.value}/places/groups`),
 })
 const ALL = 0
-const choices = computed(() => [{ id: ALL, name: 'all places' }, ...(data.value?.groups ?? [])])
+const choices = computed(() => [{ id: ALL, name: 'all places' }, ...(data.value ?? [])])
 </script>
 
 <template>

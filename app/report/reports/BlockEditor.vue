@@ -4,6 +4,7 @@ import type { ComparedFigure } from '~~/core/rollup/compareFigures'
 import { CATALOGUE } from '~~/core/metrics/catalogue'
 import type { ScopeDescription } from '~~/shared/figures/description'
 import { declarationOf, LONGEST_COMMENT, LONGEST_TITLE, type Block } from '~~/shared/report/blocks'
+import { regionNames } from '~~/shared/report/headingOf'
 import type { FilledBlock, ReportContent } from '~~/shared/report/reportContent'
 import { LONGEST_TEXT } from '~~/shared/report/textBlock'
 import { DRAWINGS } from './drawings'
@@ -27,6 +28,7 @@ const emit = defineEmits<{
 const session = useSession()
 const declared = computed(() => declarationOf(props.block.kind))
 const settings = computed(() => DRAWINGS[props.block.kind].settings)
+const name = computed(() => regionNames(props.content?.blocks ?? []).get(props.block.id))
 const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
 const text = (event: Event) => (event.target as HTMLInputElement).value
 </script>
@@ -100,6 +102,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
     <ReportBlock
       v-else-if="filled && content"
       :block="filled"
+      :name="name"
       :notes="content.notes"
       :time-zone="content.timeZone"
       :hide-comment="session.mayWrite"

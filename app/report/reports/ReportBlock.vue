@@ -7,6 +7,7 @@ import { drawingOf } from './drawings'
 
 const props = defineProps<{
   block: FilledBlock
+  /** What it is called among the others. */ name?: string
   notes: Note[]
   isPlain?: boolean
   hideComment?: boolean
@@ -38,7 +39,7 @@ onMounted(() => props.block.kind !== 'chart' && emit('ready'))
 </script>
 
 <template>
-  <section class="block" :class="{ 'new-page': block.kind === 'page' }" :aria-label="heading || undefined">
+  <section class="block" :class="{ 'new-page': block.kind === 'page' }" :aria-label="name || heading || undefined">
     <h2 v-if="heading" class="heading">{{ heading }}</h2>
     <p v-if="block.who" class="quiet">{{ block.who }}</p>
     <p v-if="block.kind === 'broken'" role="alert">{{ block.problem }}</p>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { describeInstant, describeDay, shortDay } from '~~/core/periods/describePeriod'
 import type { SharedEdition } from '~~/shared/report/editions'
+import { regionNames } from '~~/shared/report/headingOf'
 
 const props = defineProps<{
   edition: SharedEdition
   /** Whether it is looked at before it is issued. */ isPreview?: boolean
 }>()
 const content = computed(() => props.edition.content)
+const names = computed(() => regionNames(content.value.blocks))
 const ready = ref(0)
 const isReady = computed(() => ready.value >= content.value.blocks.length)
 /** An image, not markup: a picture cannot run anything. */
@@ -58,6 +60,7 @@ const hasGaps = computed(() =>
       v-for="block in content.blocks"
       :key="block.id"
       :block="block"
+      :name="names.get(block.id)"
       :notes="content.notes"
       :time-zone="content.timeZone"
       :is-rich="content.format >= 2"

@@ -2,7 +2,7 @@ import { addDays, type Day } from '../../../core/days/day'
 import { GROWTH_WEEKS, growthOver, weeklyGrowth, weeklyGrowths } from '../../../core/field/growth'
 import { overtaking } from '../../../core/field/overtaking'
 import { growthTurns, standingOut } from '../../../core/field/standingOut'
-import { formatSeparation, separation, type FormatOutput } from '../../../core/field/separation'
+import { separation } from '../../../core/field/separation'
 import { standings, typicalBand } from '../../../core/field/standings'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
 import { compareFigures, type ComparedAggregates } from '../../../core/rollup/compareFigures'
@@ -21,7 +21,8 @@ import { NO_DAYS, inDatabase } from '../../figures/factSource'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { neededDays, rollUp } from '../../figures/rollUp'
 import type { ClientDb } from '../../platform/database/clientDb'
-import { bestPosts, formatSums, lastPosts } from './fieldPosts'
+import { fieldFormats } from './fieldFormats'
+import { bestPosts, lastPosts } from './fieldPosts'
 import { groupsOf, stillThere, type Group } from './groups'
 
 /** Growth is told for so many weeks ahead. */
@@ -39,14 +40,13 @@ export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQu
   // growth and the last post are of all that there was, everything else of what there is in the period
   const groups = all.map((group) => stillThere(group, scope.period))
   // none of these needs another: the database reads for one while another is worked out
-  const [tables, year, last, posts, sums] = await Promise.all([
+  const [tables, year, last, posts, formats] = await Promise.all([
     tablesOf(db, scope, groups),
     growthsOf(db, scope, all),
     lastPosts(db, profilesIn(all), scope.period),
     bestPosts(db, groups, scope.period),
-    formatSums(db, profilesIn(groups), scope.period),
+    fieldFormats(db, groups, scope.period),
   ])
-  const formats = formatsOf(groups, sums)
   const growths = year.map((weeks) => weeks.slice(-GROWTH_WEEKS))
   const paces = pacesOf(tables, year, growths, scope.period.to)
   const members = membersOf(groups, tables, growths).map((member, index) => {
@@ -65,22 +65,6 @@ export async function fieldOf(db: ClientDb, scope: ResolvedScope, query: FieldQu
 
 const profilesIn = (groups: readonly Group[]): number[] =>
   groups.flatMap(({ profiles }) => profiles.map(({ profile_id: id }) => id))
-
-/** What parts each rival from the client per post, by formats. */
-function formatsOf(
-  groups: readonly Group[],
-  sums: readonly (FormatOutput & { profile: number })[],
-): Pick<FieldMember, 'formats'>[] {
-  const outputs = groups.map(({ profiles }) => {
-    const ids = new Set(profiles.map(({ profile_id: id }) => id))
-    return sums.filter(({ profile }) => ids.has(profile))
-  })
-  const own = outputs[groups.findIndex(({ isOwn }) => isOwn)]
-  return groups.map(({ isOwn }, index) => {
-    const formats = own === undefined || isOwn ? undefined : formatSeparation(own, outputs[index]!)
-    return formats ? { formats } : {}
-  })
-}
 
 /** Every measure of every member, with its change and where it stands. */
 async function tablesOf(db: ClientDb, scope: ResolvedScope, groups: readonly Group[]): Promise<FieldTable[]> {

@@ -1,9 +1,8 @@
 import { addDays, type Day } from '../../../core/days/day'
-import type { FormatOutput } from '../../../core/field/separation'
 import type { Period } from '../../../core/periods/period'
 import { LEAST_POSTS } from '../../../core/why/carryingPosts'
 import type { FieldPost } from '../../../shared/compare/field'
-import { ANY_OPEN, OPEN_INTERACTIONS } from '../../figures/questions/openInteractions'
+import { OPEN_INTERACTIONS } from '../../figures/questions/openInteractions'
 import { tagNames, tagsOfPosts } from '../../figures/questions/postTags'
 import type { ProfileRow } from '../../figures/questions/profileRows'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -29,24 +28,6 @@ export async function lastPosts(
     AND      p.day <= ${to}
     GROUP BY p.profile_id`)
   return new Map(rows.map(({ profile, day }) => [profile, day]))
-}
-
-/** What the posts of a period brought by profile and format, of those of which anybody can see it. */
-export async function formatSums(
-  db: ClientDb,
-  profiles: readonly number[],
-  { from, to }: Period,
-): Promise<(FormatOutput & { profile: number })[]> {
-  if (profiles.length === 0) return []
-  const rows = await db.rows<{ profile: number; format: string; posts: number; interactions: number }>(sql`
-    SELECT   p.profile_id AS profile, p.format, COUNT(*) AS posts, CAST(SUM(${OPEN_INTERACTIONS}) AS DOUBLE) AS interactions
-    FROM     post p
-    WHERE    p.client_id = ${db.client}
-    AND      p.profile_id IN (${[...profiles]})
-    AND      p.day BETWEEN ${from} AND ${to}
-    AND      ${ANY_OPEN} IS NOT NULL
-    GROUP BY p.profile_id, p.format`)
-  return rows.map(({ posts, ...row }) => ({ ...row, posts: Number(posts) }))
 }
 
 /** The posts of a period that brought most, beside the median post of their profile. */

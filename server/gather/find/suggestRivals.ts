@@ -1,4 +1,5 @@
 import PQueue from 'p-queue'
+import { plainHandle } from '../../../core/networks/profileAddress'
 import { activeProfiles, profilesOf, type ProfileRow } from '../../figures/questions/profileRows'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { Problem } from '../../platform/problems/problem'
@@ -14,7 +15,7 @@ const MOST_SUGGESTED = 10
 
 /**
  * Whom those follow too who follow the client’s own profiles, without those that are in the list already: who might be a
- * rival. Profiles of one name are taken for one organisation; whether they are somebody looks at.
+ * rival. Profiles of one name or handle are taken for one organisation; whether they are somebody looks at.
  *
  * @throws Problem 502 when a network does not answer, 504 when they take too long
  */
@@ -57,13 +58,22 @@ export async function suggestRivals(db: ClientDb): Promise<Suggestions> {
 
 const wordsOf = ({ name, networkName }: ProfileRow): string => `${name} on ${networkName}`
 
-/** Profiles by the organisation that they seem to belong to, those first that are followed most. */
+/** Profiles by the organisation that they seem to belong to, by name or handle, those first that are followed most. */
 function organisationsOf(profiles: readonly Suggested[]): Suggestions['organisations'] {
-  const groups = new Map<string, Suggested[]>()
   const most = ({ of }: Suggested) => of[0]!.share
+  const signsOf = ({ name, handle }: Suggested) => [name.replace(/^@/, '').toLowerCase(), plainHandle(handle)]
+  const groups: { signs: Set<string>; own: Suggested[] }[] = []
   for (const profile of [...profiles].sort((a, b) => most(b) - most(a) || a.remoteId.localeCompare(b.remoteId))) {
-    const name = profile.name.replace(/^@/, '').toLowerCase()
-    groups.set(name, [...(groups.get(name) ?? []), profile])
+    const signs = signsOf(profile)
+    const group = groups.find((each) => signs.some((sign) => each.signs.has(sign)))
+    if (group) {
+      group.own.push(profile)
+      for (const sign of signs) group.signs.add(sign)
+    } else groups.push({ signs: new Set(signs), own: [profile] })
   }
-  return [...groups.values()].slice(0, MOST_SUGGESTED).map((own) => ({ name: own[0]!.name, profiles: own }))
+  return groups.slice(0, MOST_SUGGESTED).map(({ own }) => ({ name: nameOf(own), profiles: own }))
 }
+
+/** What an organisation is called: a name, where one of its profiles has more than its handle. */
+const nameOf = (own: readonly Suggested[]): string =>
+  (own.find(({ name, handle }) => plainHandle(name) !== plainHandle(handle)) ?? own[0]!).name

@@ -1,4 +1,4 @@
-import type { SavedText, SavedTextInput } from '../../../shared/plan/plannedPosts'
+import type { SavedText, SavedTextInput } from '../../../shared/plan/savedTexts'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { badRequest, notFound } from '../../platform/problems/problem'

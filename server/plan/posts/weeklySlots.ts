@@ -1,6 +1,6 @@
 import { freeSlots, type WeeklySlot } from '../../../core/plan/freeSlots'
 import { zonedInstant, zonedTime } from '../../../core/plan/zonedInstant'
-import type { PlaceMany, PlacedMany, WeeklySlots } from '../../../shared/plan/plannedPosts'
+import type { PlaceMany, PlacedMany, WeeklySlots } from '../../../shared/plan/weeklySlots'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'

@@ -1,4 +1,4 @@
-import { weeklySlotsSchema } from '../../../../../shared/plan/plannedPosts'
+import { weeklySlotsSchema } from '../../../../../shared/plan/weeklySlots'
 import { bodyOf, clientRoute } from '../../../../platform/http/route'
 import { setWeeklySlots, weeklySlots } from '../../../../plan/posts/weeklySlots'
 

@@ -1,4 +1,4 @@
-import { placeManySchema } from '../../../../../../shared/plan/plannedPosts'
+import { placeManySchema } from '../../../../../../shared/plan/weeklySlots'
 import { bodyOf, clientRoute } from '../../../../../platform/http/route'
 import { placeMany } from '../../../../../plan/posts/weeklySlots'
 

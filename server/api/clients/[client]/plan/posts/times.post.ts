@@ -1,4 +1,4 @@
-import { plannedTimesSchema } from '../../../../../../shared/plan/plannedPosts'
+import { plannedTimesSchema } from '../../../../../../shared/plan/weeklySlots'
 import { bodyOf, clientRoute } from '../../../../../platform/http/route'
 import { setTimes } from '../../../../../plan/posts/plannedPosts'
 

@@ -1,5 +1,5 @@
 import { getQuery } from 'h3'
-import { textSearchSchema } from '../../../../../../shared/plan/plannedPosts'
+import { textSearchSchema } from '../../../../../../shared/plan/savedTexts'
 import { clientRoute } from '../../../../../platform/http/route'
 import { savedTexts } from '../../../../../plan/posts/savedTexts'
 

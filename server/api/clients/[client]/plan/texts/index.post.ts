@@ -1,5 +1,5 @@
 import { setResponseStatus } from 'h3'
-import { savedTextSchema } from '../../../../../../shared/plan/plannedPosts'
+import { savedTextSchema } from '../../../../../../shared/plan/savedTexts'
 import { bodyOf, clientRoute } from '../../../../../platform/http/route'
 import { keepText } from '../../../../../plan/posts/savedTexts'
 

@@ -1,4 +1,4 @@
-import { savedTextSchema } from '../../../../../../../shared/plan/plannedPosts'
+import { savedTextSchema } from '../../../../../../../shared/plan/savedTexts'
 import { bodyOf, clientRoute, idParam } from '../../../../../../platform/http/route'
 import { changeText } from '../../../../../../plan/posts/savedTexts'
 
