@@ -182,7 +182,10 @@ export const TIDES: Record<string, { from: number; factor: number }[]> = {
 
 /** The web pages of the clients, as a visitor finds them. */
 export const PAGES: Record<string, string> = {
-  'www.mossgate.example': `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Mossgate Gardens</title></head><body>
+  'www.mossgate.example': `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Mossgate Gardens</title>
+<meta property="og:title" content="Mossgate Gardens: lanterns on the lake path">
+<meta property="og:description" content="Public gardens with tea rooms, open all year, and on autumn nights by lantern.">
+<meta property="og:image" content="/lake.png"></head><body>
 <header><h1>Mossgate Gardens</h1><nav><a href="/visit">Visit</a> <a href="/tea">Tea rooms</a></nav></header>
 <main><p>Public gardens with tea rooms, open all year.</p></main>
 <footer><a href="https://commons.example/mossgategardens">Commons</a> <a href="https://tintype.example/@mossgate" rel="me">Tintype</a>

@@ -30,6 +30,8 @@ import { ranksDueJob } from './read/ranks/ranksDue'
 import { PUBLISH_DUE } from './plan/publishing/jobs'
 import { publishJob } from './plan/publishing/publish'
 import { publishDueJob } from './plan/publishing/publishDue'
+import { REFILL_DUE } from './plan/refills/jobs'
+import { refillDueJob } from './plan/refills/refillDue'
 import { editionIssueJob } from './report/issuing/editionIssue'
 import { editionPrintJob } from './report/issuing/editionPrint'
 
@@ -48,6 +50,7 @@ export const JOBS: readonly JobModule[] = [
   housekeepingJob,
   publishDueJob,
   publishJob,
+  refillDueJob,
   ranksDueJob,
   checkRanksJob(askRanks),
   entriesDueJob,
@@ -62,6 +65,7 @@ export const JOBS: readonly JobModule[] = [
 /** What the application does by the clock. */
 export const SCHEDULES: readonly Schedule[] = [
   { job: PUBLISH_DUE, pattern: '* * * * *' },
+  { job: REFILL_DUE, pattern: '5 * * * *' },
   { job: SYNC_DUE, pattern: '* * * * *' },
   { job: VOLUME, pattern: '*/10 * * * *' },
   { job: RANKS_DUE, pattern: '*/10 * * * *' },

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { THE_OWNER } from '../core/datasets/datasets'
 import { createHash } from 'node:crypto'
 import { addDays, dayFromNumber, type Day } from '../core/days/day'
@@ -86,7 +87,12 @@ function estimateQueryOf(query: URLSearchParams): EstimateQuery {
 }
 
 /** A page of a client's site. */
+/** The picture that a page names as its own. */
+const LAKE = new URL('./lake.png', import.meta.url)
+
 function page(host: string, path: string): Answer {
+  if (`${host}/${path}` === 'www.mossgate.example/lake.png')
+    return { status: 200, headers: { 'content-type': 'image/png' }, body: '', bytes: readFileSync(LAKE) }
   const body = PAGES[host]
   if (body === undefined || path !== '')
     return {
@@ -481,6 +487,7 @@ reach, impressions, followers won and lost. It publishes and answers there only 
           format: formatOf(network, post),
           text: post.text,
           ...(shown?.type.startsWith('image/') && { picture: { type: shown.type, alt: shown.alt } }),
+          ...(post.preview && { preview: post.preview }),
         },
         shown?.content,
       ),
@@ -566,7 +573,15 @@ function givenPost(body: string) {
   try {
     const { media = [], ...post } = JSON.parse(body) as Record<string, unknown> & { media?: Record<string, unknown>[] }
     const text = (name: string) => String(post[name] ?? '')
+    const page = post.preview as Record<string, unknown> | undefined
     return {
+      ...(page && {
+        preview: {
+          title: String(page.title ?? ''),
+          description: String(page.description ?? ''),
+          hasPicture: page.picture !== undefined,
+        },
+      }),
       text: text('text'),
       heading: text('heading'),
       collection: text('collection'),

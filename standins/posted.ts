@@ -13,6 +13,8 @@ export interface Posted {
   text: string
   /** What its picture shows, and of which type it is. */
   picture?: { type: string; alt: string }
+  /** What stands for the page that it links to. */
+  preview?: { title: string; description: string; hasPicture: boolean }
 }
 
 /** The first number of posts that were given on a day; those of the invented world have the smaller ones. */

@@ -54,6 +54,8 @@ const SPECIAL: Readonly<Record<string, (row: PackageRow, elsewhere: NumberElsewh
     ...row,
     content: mapped(String(row.content), (content) => {
       for (const shown of (content.media ?? []) as { file: number }[]) shown.file = elsewhere('plan_file', shown.file)
+      const preview = content.preview as { picture: number | null } | null | undefined
+      if (preview?.picture) preview.picture = elsewhere('plan_file', preview.picture)
     }),
   }),
   link_page: (row, elsewhere) => ({

@@ -4,6 +4,7 @@ import { LISTING_KINDS, type RuleProblem } from '../../core/plan/networkRules'
 import { PLAN_STATES, type MoveTo, type PlanState, type PostingState } from '../../core/plan/postStates'
 import type { SlotLift } from '../../core/times/slotLifts'
 import { text } from '../platform/text'
+import type { PlanFileView } from './planFiles'
 
 /** How many posts can be planned ahead, changed at once, and be on how many profiles. */
 export const MOST_PLANNED_AHEAD = 5000
@@ -28,12 +29,25 @@ const webAddress = (words: string) =>
 export const whichId = (words: string) =>
   number().typeError(words).integer(words).min(1, words).max(4_294_967_295, words)
 
+/** What stands for the page that a post links to: read from it, and changed where that is wanted. */
+export const previewSchema = object({
+  address: webAddress('Write an address that begins with https://.').default(''),
+  title: text().max(200, 'Keep the title under 200 letters.').default(''),
+  description: text().max(500, 'Keep the description under 500 letters.').default(''),
+  picture: whichId('Choose a picture.').nullable().default(null),
+})
+export type LinkPreview = InferType<typeof previewSchema>
+export const previewAddressSchema = object({
+  address: webAddress('Write an address that begins with https://.').required('Write the link first.'),
+})
+
 /** What a planned post says and shows, the same for all of its profiles. */
 const contentFields = {
   text: text().max(10_000, 'Keep the text under 10,000 letters.').default(''),
   heading: text().max(200, 'Keep the heading under 200 letters.').default(''),
   collection: text().max(100, 'Keep the collection under 100 letters.').default(''),
   link: webAddress('Write an address that begins with https://.').default(''),
+  preview: previewSchema.nullable().default(null),
   kind: string()
     .oneOf(['', ...LISTING_KINDS], 'A post on a listing is news, an event, an offer or a product.')
     .default(''),
@@ -223,7 +237,7 @@ export interface PlannedPost {
   /** On the client’s clocks; empty while nobody knows. */
   at: string
   postings: (PlannedHead['postings'][number] & { text: string | null; publishedAt: Date | null })[]
-  files: { id: number; name: string; type: string; bytes: number; isAnimated: boolean }[]
+  files: PlanFileView[]
   writtenName: string
   approvedName: string
   isApproved: boolean

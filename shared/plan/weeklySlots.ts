@@ -23,32 +23,32 @@ export const plannedTimesSchema = object({
     .max(MOST_AT_ONCE, `${MOST_AT_ONCE} posts are changed at once at the most.`)
     .required('Choose at least one post.'),
 })
-/** The times of the week at which posts go out. */
-export const weeklySlotsSchema = object({
-  slots: array(
-    object({
-      weekday: number()
-        .typeError('Choose a weekday.')
-        .integer()
-        .min(1, 'Choose a weekday.')
-        .max(7, 'Choose a weekday.')
-        .required('Choose a weekday.'),
-      minutes: number()
-        .typeError('Write a time, as 18:00.')
-        .integer('Write a time, as 18:00.')
-        .min(0, 'Write a time, as 18:00.')
-        .max(1439, 'Write a time, as 18:00.')
-        .required('Write a time, as 18:00.'),
-    }),
+/** Times of the week, each once. */
+export const slotsField = array(
+  object({
+    weekday: number()
+      .typeError('Choose a weekday.')
+      .integer()
+      .min(1, 'Choose a weekday.')
+      .max(7, 'Choose a weekday.')
+      .required('Choose a weekday.'),
+    minutes: number()
+      .typeError('Write a time, as 18:00.')
+      .integer('Write a time, as 18:00.')
+      .min(0, 'Write a time, as 18:00.')
+      .max(1439, 'Write a time, as 18:00.')
+      .required('Write a time, as 18:00.'),
+  }),
+)
+  .max(50, 'There are 50 slots in a week at the most.')
+  .test(
+    'once',
+    'Each slot stands here once.',
+    (all) => new Set(all?.map(({ weekday, minutes }) => weekday * 1440 + minutes)).size === (all?.length ?? 0),
   )
-    .max(50, 'There are 50 slots in a week at the most.')
-    .test(
-      'once',
-      'Each slot stands here once.',
-      (all) => new Set(all?.map(({ weekday, minutes }) => weekday * 1440 + minutes)).size === (all?.length ?? 0),
-    )
-    .required('Say which slots.'),
-})
+  .required('Say which slots.')
+/** The times of the week at which posts go out. */
+export const weeklySlotsSchema = object({ slots: slotsField })
 /** The client’s slots of a week, and when one of them is free next. */
 export interface WeeklySlots {
   slots: WeeklySlot[]

@@ -1,11 +1,20 @@
 import { describe, expect, it } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { hashtagsBrought } from '../../server/plan/posts/hashtagsBrought'
+import { linkPreview } from '../../server/plan/posts/linkPreview'
+import { addPlanned, removePlanned } from '../../server/plan/posts/plannedPosts'
+import { keptFiles, takeFile } from '../../server/plan/posts/planFiles'
 import { changeText, keepText, removeText, savedTexts } from '../../server/plan/posts/savedTexts'
+import { plannedSchema } from '../../shared/plan/plannedPosts'
 import { savedTextSchema } from '../../shared/plan/savedTexts'
 import { addClient, addProfile, useDatabase } from './support/database'
+import { useStandins } from './support/standins'
 
 useDatabase('composing')
+useStandins()
+/** The smallest pictures, two that differ. */
+const GIF = (colour: number) =>
+  Buffer.from(`474946383961010001008000000000${colour}ffffff2c00000000010001000002024401003b`, 'hex')
 
 describe('what a text is written from', () => {
   it('hashtags have what the raw rows say of the posts with them, beside the median around each', async () => {
@@ -70,5 +79,48 @@ describe('what a text is written from', () => {
     await expect(removeText(foreign, id, true)).rejects.toThrow('There is no such text')
     expect(() => savedTextSchema.validateSync({ name: ' ', text: 'x' })).toThrow('Give the text a name.')
     expect(() => savedTextSchema.validateSync({ name: 'x', text: 'x'.repeat(10_001) })).toThrow('under 10,000')
+  })
+  it('a link is read for what its page says of itself, its picture too, and refused in a sentence where it cannot be', async () => {
+    const db = await addClient('previews')
+    const read = await linkPreview(db, 'https://www.mossgate.example/')
+    expect(read.preview).toEqual({
+      address: 'https://www.mossgate.example/',
+      title: 'Mossgate Gardens: lanterns on the lake path',
+      description: 'Public gardens with tea rooms, open all year, and on autumn nights by lantern.',
+      picture: read.file!.id,
+    })
+    expect(read.file).toMatchObject({ name: 'lake.png', type: 'image/png', isAnimated: false })
+    // a page without a picture says so; the same picture is kept once
+    expect(await linkPreview(db, 'https://orrerypress.example/')).toEqual({
+      preview: { address: 'https://orrerypress.example/', title: 'Orrery Press', description: '', picture: null },
+      remark: 'The page names no picture.',
+    })
+    expect((await linkPreview(db, 'https://www.mossgate.example/')).file!.id).toBe(read.file!.id)
+    await expect(linkPreview(db, 'https://www.mossgate.example/lake.png')).rejects.toThrow('not a web page')
+    await expect(linkPreview(db, 'https://nowhere.example/')).rejects.toThrow('The page answered 404.')
+    await expect(linkPreview(db, 'http://127.0.0.1/')).rejects.toThrow('private network')
+  })
+  it('pictures are found by their names, with the posts that show them or have them beside their link', async () => {
+    const db = await addClient('pictures')
+    const [lake, tea] = [await takeFile(db, 'lake.gif', GIF(101010)), await takeFile(db, 'tea.gif', GIF(202020))]
+    const write = (over: object) =>
+      addPlanned(db, plannedSchema.validateSync({ text: 'x', ...over }), { id: 1, name: 'Ada' })
+    const shows = await write({ media: [{ file: lake.id }, { file: tea.id }] })
+    const beside = await write({
+      link: 'https://www.mossgate.example/',
+      preview: { address: 'https://www.mossgate.example/', picture: lake.id },
+    })
+    await removePlanned(db, [await write({ media: [{ file: tea.id }] })], true)
+    await write({})
+    // as it was kept before links had a preview
+    const { preview: _, ...before } = plannedSchema.validateSync({ text: 'x', media: [{ file: tea.id }] })
+    await db.insertRows('planned_post', ['post_key', 'content'], [['old', JSON.stringify(before)]])
+    const files = await keptFiles(db, '')
+    expect(files.map(({ name }) => name)).toEqual(['tea.gif', 'lake.gif'])
+    expect(files[1]!.posts).toEqual([beside, shows])
+    expect(files[0]!.posts).toHaveLength(2)
+    expect(files[0]!.posts[1]).toBe(shows)
+    expect((await keptFiles(db, 'lake')).map(({ id }) => id)).toEqual([lake.id])
+    await expect(write({ preview: { picture: 999_999 } })).rejects.toThrow('One of the pictures is not there any more')
   })
 })

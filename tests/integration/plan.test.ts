@@ -195,6 +195,41 @@ describe('a planned post', () => {
 })
 
 describe('publishing', () => {
+  it('gives what stands for the linked page, where the network takes links and the post shows nothing else', async () => {
+    const { id: file } = await takeFile(db, 'page.png', PICTURE)
+    const link = 'https://www.mossgate.example/'
+    const preview = { address: link, title: 'The lake path', description: 'By lantern', picture: file }
+    const linked = (text: string, over: object = {}) => ({ text, link, preview, ...over })
+    await scheduled(linked('A page'))
+    await scheduled(linked('A page without', { preview: { ...preview, picture: null }, at: '2026-10-29T09:02' }))
+    await scheduled(linked('A picture', { media: [{ file, alt: 'x' }], at: '2026-10-29T09:04' }))
+    setClock('2026-10-29T09:05:00Z')
+    await publish()
+    const [page, without, picture] = ['A page', 'A page without', 'A picture'].map(
+      (text) => posted.all().find((each) => each.text.replace(` ${link}`, '') === text)!,
+    )
+    expect(page!.preview).toEqual({ title: 'The lake path', description: 'By lantern', hasPicture: true })
+    expect(without!.preview).toEqual({ title: 'The lake path', description: 'By lantern', hasPicture: false })
+    expect(picture!.preview).toBeUndefined()
+    expect(picture!.picture).toBeDefined()
+  })
+
+  it('is asked for approval again only where what it says is changed, also of what is older than a field', async () => {
+    const id = await write({ text: 'Older' })
+    await pool().query("UPDATE planned_post SET content = JSON_REMOVE(content, '$.preview') WHERE planned_id = ?", [id])
+    const input = plannedSchema.validateSync({ text: 'Older', at: '2026-10-29T10:00', postings: [{ profile: words }] })
+    expect(await changePlanned(db, id, input, 1, ADA)).toMatchObject({ version: 1 })
+    expect(
+      await changePlanned(
+        db,
+        id,
+        { ...input, preview: { address: '', title: 'x', description: '', picture: null } },
+        1,
+        ADA,
+      ),
+    ).toMatchObject({ version: 2 })
+  })
+
   it('gives a post once, though every answer is lost and it is tried again', async () => {
     const id = await scheduled({ text: 'Lost answers' })
     setClock('2026-10-29T09:00:30Z')

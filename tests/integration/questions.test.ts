@@ -36,7 +36,7 @@ import { reviewsOf } from '../../server/read/reviews/reviews'
 import { addTemplate, moveReply, proposeReply, writeReply } from '../../server/read/reviews/replies'
 import { calendarOf } from '../../server/plan/calendar/postCalendar'
 import { planDue } from '../../server/plan/posts/planDue'
-import { fileById, listFiles, takeFile } from '../../server/plan/posts/planFiles'
+import { fileById, keptFiles, takeFile } from '../../server/plan/posts/planFiles'
 import {
   approvalLink,
   approvalPicture,
@@ -59,6 +59,8 @@ import {
 import { movePost } from '../../server/plan/posts/plannedStates'
 import { hashtagsBrought } from '../../server/plan/posts/hashtagsBrought'
 import { changeText, keepText, removeText, savedTexts } from '../../server/plan/posts/savedTexts'
+import { refillDue } from '../../server/plan/refills/refillDue'
+import { addRefill, putIntoRefill, refills, removeRefill } from '../../server/plan/refills/refills'
 import { placeMany, setWeeklySlots, weeklySlots } from '../../server/plan/posts/weeklySlots'
 import { setPlanSettings } from '../../server/plan/posts/planSettings'
 import { planChoices, planOf, plannedPost } from '../../server/plan/posts/planView'
@@ -67,6 +69,7 @@ import { decide } from '../../server/plan/publishing/decide'
 import { publishJob } from '../../server/plan/publishing/publish'
 import { publishDue } from '../../server/plan/publishing/publishDue'
 import { plannedSchema } from '../../shared/plan/plannedPosts'
+import { refillSchema } from '../../shared/plan/refills'
 import { placeManySchema } from '../../shared/plan/weeklySlots'
 import { calendarSchema } from '../../shared/plan/postCalendar'
 import { keepPlanned, thisHour, timesOf } from '../../server/read/times/times'
@@ -729,7 +732,7 @@ function never(): never {
 async function askAboutPlans(db: ClientDb, person: { id: number; name: string }): Promise<void> {
   const { id: file } = await takeFile(db, 'dot.png', DOT)
   await fileById(db, file)
-  await listFiles(db, 'dot')
+  await keptFiles(db, 'dot')
   await setPlanSettings(db, { needsApproval: true, lateMinutes: 60 })
   const input = plannedSchema.validateSync({
     text: 'A plan',
@@ -752,6 +755,16 @@ async function askAboutPlans(db: ClientDb, person: { id: number; name: string })
   await changeText(db, kept, { name: 'y', text: 'y' })
   await savedTexts(db, 'y')
   await removeText(db, kept, true)
+  const list = await addRefill(
+    db,
+    refillSchema.validateSync({ name: 'x', slots: [{ weekday: 2, minutes: 600 }], daysApart: 5, goesOut: true }),
+    person,
+  )
+  await putIntoRefill(db, list, id, true)
+  await refillDue()
+  await refills(db)
+  await putIntoRefill(db, list, id, false)
+  await removeRefill(db, list, true)
   const [again] = await repeatPlanned(db, id, 'FREQ=DAILY;COUNT=2', person)
   await removePlanned(db, [again!], true)
   await copyPlanned(db, id, person)

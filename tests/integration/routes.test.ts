@@ -98,6 +98,8 @@ afterAll(() => server?.stop())
 /** What is sent about a planned post: it is only then that whose it is decides. */
 const OF_PLAN: readonly [RegExp, unknown][] = [
   [/places\/groups/, { name: 'x', places: [2] }],
+  [/\[refill\]\/posts\/\[post\]$/, { isIn: true }],
+  [/plan\/refills/, { name: 'x', slots: [{ weekday: 1, minutes: 0 }], daysApart: 1 }],
   [/plan\/texts/, { name: 'x', text: 'x' }],
   [/plan\/posts\/\[post\]$/, { text: 'x', version: 1 }],
   [/\[post\]\/state$/, { to: 'draft', version: 1 }],
@@ -765,6 +767,7 @@ describe('who sees what', () => {
     ['PUT', 'plan/slots', { slots: [{ weekday: 1, minutes: 0 }] }],
     ['POST', 'plan/posts/place', { ids: [1], by: 'own', apart: 1, isTaken: false }],
     ['POST', 'plan/posts/times', { times: [{ id: 1, at: '2026-11-01T10:00' }] }],
+    ['POST', 'plan/refills', { name: 'x', slots: [{ weekday: 1, minutes: 0 }], daysApart: 1 }],
     ['POST', 'plan/texts', { name: 'x', text: 'x' }],
     ['POST', 'places/file', { name: 'x', text: 'name\nx', isTaken: false }],
     ['POST', 'ranks', { place: 2, keyword: 'x', kind: 'map', rhythm: 'week', shape: 'square', spacing: 500, rings: 1 }],

@@ -1,18 +1,19 @@
 <script setup lang="ts">
 /** Pictures and videos of a post: sent from here or taken from those that are there, each with what it shows. */
 import { FILE_TYPES, MOST_FILE_BYTES, MOST_MEDIA, type PlannedInput } from '~~/shared/plan/plannedPosts'
-import type { PlanFile } from './composed'
+import type { KeptFile, PlanFileView } from '~~/shared/plan/planFiles'
 
 const props = defineProps<{ base: string }>()
+const { slug } = useClient()
 const media = defineModel<PlannedInput['media']>({ required: true })
-const files = defineModel<PlanFile[]>('files', { required: true })
+const files = defineModel<PlanFileView[]>('files', { required: true })
 const locale = useLocale()
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const problem = ref('')
 const percent = ref<number>()
 const known = (id: number) => files.value.find((file) => file.id === id)
 const address = (id: number) => `${props.base}/plan/files/${id}`
-function add(file: PlanFile) {
+function add(file: PlanFileView) {
   if (!known(file.id)) files.value = [...files.value, file]
   if (!media.value.some((each) => each.file === file.id)) media.value = [...media.value, { file: file.id, alt: '' }]
 }
@@ -27,7 +28,7 @@ async function take(event: Event) {
     percent.value = 0
     try {
       const sent = `${props.base}/plan/files?name=${encodeURIComponent(file.name)}`
-      add(await sendFile<PlanFile>(sent, file, (now) => (percent.value = now)))
+      add(await sendFile<PlanFileView>(sent, file, (now) => (percent.value = now)))
     } catch (error) {
       problem.value = (error as Error).message
     }
@@ -39,10 +40,22 @@ const isLibrary = ref(false)
 const words = ref('')
 const { data } = useQuery({
   key: () => ['plan-files', props.base, words.value],
-  query: () => api<{ files: PlanFile[] }>(`${props.base}/plan/files`, { query: { words: words.value } }),
+  query: () => api<{ files: KeptFile[] }>(`${props.base}/plan/files`, { query: { words: words.value } }),
   enabled: () => isLibrary.value,
   placeholderData: (previous) => previous,
 })
+/** The picture that is cut or turned. */
+const cut = ref<PlanFileView>()
+const isStill = (id: number) => {
+  const file = known(id)
+  return file !== undefined && file.type.startsWith('image/') && !file.isAnimated
+}
+/** What was cut stands where the whole picture stood, with the same words. */
+function replace(before: number, file: PlanFileView) {
+  if (!known(file.id)) files.value = [...files.value, file]
+  media.value = media.value.map((each) => (each.file === before ? { ...each, file: file.id } : each))
+  cut.value = undefined
+}
 function move(index: number, by: -1 | 1) {
   const all = [...media.value]
   const [one] = all.splice(index, 1)
@@ -71,6 +84,16 @@ function move(index: number, by: -1 | 1) {
           size="small"
           :aria-label="`${known(shown.file)?.name}: further to the front`"
           @click="move(index, -1)"
+        />
+        <Button
+          v-if="isStill(shown.file)"
+          type="button"
+          label="Cut or turn"
+          text
+          size="small"
+          aria-haspopup="dialog"
+          :aria-label="`Cut or turn ${known(shown.file)?.name}`"
+          @click="cut = known(shown.file)"
         />
         <Button
           type="button"
@@ -117,9 +140,27 @@ function move(index: number, by: -1 | 1) {
             <img v-else :src="address(file.id)" alt="" loading="lazy" />
             <small class="quiet">{{ file.name }}, {{ Math.ceil(file.bytes / 1000).toLocaleString(locale) }} kB</small>
           </button>
+          <small v-if="file.posts.length" class="quiet">
+            in
+            <NuxtLink
+              v-for="(post, index) in file.posts.slice(0, 3)"
+              :key="post"
+              :to="`/${slug}/calendar/${post}`"
+              :aria-label="`${file.name} is in post ${post}`"
+              >{{ index ? ', ' : '' }}post {{ post }}</NuxtLink
+            ><template v-if="file.posts.length > 3"> and {{ file.posts.length - 3 }} more</template>
+          </small>
+          <small v-else class="quiet">in no post</small>
         </li>
       </ul>
     </div>
+    <CutPictureDialog
+      v-if="cut"
+      :file="cut"
+      :base="base"
+      @close="cut = undefined"
+      @cut="(file) => replace(cut!.id, file)"
+    />
   </section>
 </template>
 

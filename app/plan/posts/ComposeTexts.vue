@@ -12,13 +12,19 @@ const setOwn = (profile: number, text: string | null) =>
 const ownText = (profile: number) => form.value.postings.find((each) => each.profile === profile)?.text ?? ''
 const leaveOut = (profile: number) =>
   (form.value.postings = form.value.postings.filter((each) => each.profile !== profile))
-const isSaved = ref(false)
-/** A text that was kept stands where the cursor is. */
-function takeText(text: string) {
+const open = ref<'saved' | 'emoji' | 'names'>()
+/** What is taken stands where the cursor is. */
+function take(text: string) {
   const at = field.value!.$el.selectionEnd
   form.value.text = form.value.text.slice(0, at) + text + form.value.text.slice(at)
-  isSaved.value = false
+  open.value = undefined
 }
+/** A name stands apart from the words around it. */
+function takeName(name: string) {
+  const before = form.value.text.slice(0, field.value!.$el.selectionEnd)
+  take(`${before === '' || /\s$/.test(before) ? '' : ' '}${name} `)
+}
+const networks = computed(() => props.standings.map(({ target }) => target.network))
 const advice = ref('')
 /** Marks the words that are chosen in the text as ones that vary. */
 function vary() {
@@ -46,10 +52,14 @@ const names = computed(
     </div>
     <div class="row">
       <Button type="button" label="Vary the chosen words" text size="small" @click="vary" />
-      <Button type="button" label="Saved texts" text size="small" aria-haspopup="dialog" @click="isSaved = true" />
+      <Button type="button" label="Saved texts" text size="small" aria-haspopup="dialog" @click="open = 'saved'" />
+      <Button type="button" label="Name somebody" text size="small" aria-haspopup="dialog" @click="open = 'names'" />
+      <Button type="button" label="Emoji" text size="small" aria-haspopup="dialog" @click="open = 'emoji'" />
       <span v-if="advice" class="quiet" role="status">{{ advice }}</span>
     </div>
-    <SavedTextsDialog v-if="isSaved" :text="form.text" @close="isSaved = false" @take="takeText" />
+    <SavedTextsDialog v-if="open === 'saved'" :text="form.text" @close="open = undefined" @take="take" />
+    <NameSomebodyDialog v-if="open === 'names'" :networks="networks" @close="open = undefined" @take="takeName" />
+    <EmojiDialog v-if="open === 'emoji'" @close="open = undefined" @take="take" />
     <div v-for="(variation, index) in form.variations" :key="index" class="varied">
       <p class="row">
         <span

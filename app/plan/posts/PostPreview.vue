@@ -9,6 +9,7 @@ const props = defineProps<{
   content: PlanContent
   action: string
   pictures: readonly string[]
+  /** What stands for the page that it links to. */ page?: { title: string; description: string; picture?: string }
   isNarrow?: boolean
 }>()
 const rules = computed(() => NETWORK_RULES[props.target.network]!)
@@ -28,6 +29,13 @@ const host = computed(() => (URL.canParse(props.content.link) ? new URL(props.co
         :src="picture"
         :alt="content.media[index]?.alt ?? ''"
       />
+    </div>
+    <div v-if="page && rules.takesLink" class="page">
+      <img v-if="page.picture" :src="page.picture" alt="" />
+      <p>
+        <b>{{ page.title }}</b
+        ><br v-if="page.description" />{{ page.description }}
+      </p>
     </div>
     <p v-if="rules.takesLink && host" class="quiet small">
       leads to {{ host }}{{ action && rules.kinds ? `: ${action}` : '' }}
@@ -69,6 +77,13 @@ img {
   width: 100%;
   max-height: 240px;
   object-fit: cover;
+}
+.page {
+  border: 1px solid var(--rule);
+}
+.page p {
+  margin: 6px 10px;
+  overflow-wrap: anywhere;
 }
 .small {
   font-size: var(--text-small);

@@ -6,10 +6,8 @@ import {
   type RuleProblem,
 } from '~~/core/plan/networkRules'
 import { textLength } from '~~/core/plan/textLength'
+import type { PlanFileView } from '~~/shared/plan/planFiles'
 import { plannedSchema, type PlannedInput, type PlannedPost, type PlanTarget } from '~~/shared/plan/plannedPosts'
-
-/** A picture or video as the page knows it. */
-export type PlanFile = PlannedPost['files'][number]
 
 /** What is known of a post that is being written: what was kept of it, or nothing yet. */
 export const formOf = (post?: PlannedPost): PlannedInput =>
@@ -26,7 +24,7 @@ export const formOf = (post?: PlannedPost): PlannedInput =>
   )
 
 /** What one profile’s network would be given. */
-export function givenTo(form: PlannedInput, profile: number, files: readonly PlanFile[]): PlanContent {
+export function givenTo(form: PlannedInput, profile: number, files: readonly PlanFileView[]): PlanContent {
   const own = form.postings.find((posting) => posting.profile === profile)?.text
   return {
     ...form,
@@ -49,7 +47,7 @@ export interface Standing {
 export function standings(
   form: PlannedInput,
   targets: readonly PlanTarget[],
-  files: readonly PlanFile[],
+  files: readonly PlanFileView[],
   locale: string,
 ): Standing[] {
   return form.postings.flatMap(({ profile }) => {

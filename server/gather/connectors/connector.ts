@@ -73,6 +73,8 @@ export interface Outgoing {
   endsOn: string
   action: string
   media: readonly { type: string; alt: string; bytes: Buffer }[]
+  /** What stands for the page that it links to, where it shows nothing else. */
+  preview?: { title: string; description: string; picture?: { type: string; bytes: Buffer } }
 }
 
 /** A post that a network has taken. */

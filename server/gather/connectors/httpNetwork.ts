@@ -226,8 +226,16 @@ export function httpNetwork(connection: Connection): Connector {
   }
 
   /** Gives a post. Its key makes it the same one, so that giving it again after a lost answer makes no second. */
-  async function post(tokens: Tokens, id: string, { key, media, ...content }: Outgoing): Promise<Taken | string> {
-    const shown = media.map(({ bytes, ...each }) => ({ ...each, content: bytes.toString('base64') }))
+  async function post(
+    tokens: Tokens,
+    id: string,
+    { key, media, preview, ...content }: Outgoing,
+  ): Promise<Taken | string> {
+    const sent = ({ bytes, ...each }: { type: string; bytes: Buffer }) => ({
+      ...each,
+      content: bytes.toString('base64'),
+    })
+    const page = preview && { ...preview, picture: preview.picture && sent(preview.picture) }
     const response = await fetch(`${base}/profiles/${id}/posts`, {
       method: 'POST',
       headers: {
@@ -235,7 +243,7 @@ export function httpNetwork(connection: Connection): Connector {
         'content-type': 'application/json',
         'idempotency-key': key,
       },
-      body: JSON.stringify({ ...content, media: shown }),
+      body: JSON.stringify({ ...content, media: media.map(sent), preview: page }),
       signal: AbortSignal.timeout(TIMEOUT_MS),
       redirect: 'error',
     }).catch(() => {

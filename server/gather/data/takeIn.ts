@@ -13,6 +13,7 @@ import { schemaOfDataset, schemaOfRecords, type SchemaField } from '../../../cor
 import { newCode } from '../../../core/links/linkCode'
 import { isDay } from '../../../core/days/day'
 import { packageHeadSchema, type PackageHead } from '../../../shared/gather/data'
+import type { PlanText } from '../../../shared/plan/plannedPosts'
 import { partIds } from '../../figures/questions/breakdownParts'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
@@ -131,6 +132,10 @@ const OPTIONAL = new Set([
   'post_picture',
   'saved_text',
   'plan_slot',
+  'plan_refill',
+  'plan_refill_slot',
+  'plan_refill_post',
+  'plan_refill_turn',
   'planned_post',
   'planned_posting',
   'planned_remark',
@@ -283,6 +288,7 @@ const HERE: Readonly<Record<string, (row: PackageRow) => PackageRow>> = {
   profile: (row) => ({ ...row, consent: row.consent === 'given' ? 'none' : row.consent! }),
   // what was to go out from where the package comes from does not also go out from here
   planned_post: (row) => ({ ...row, state: ['idea', 'published'].includes(String(row.state)) ? row.state! : 'draft' }),
+  plan_refill: (row) => ({ ...row, is_on: 0 }),
   planned_posting: (row) => ({ ...row, state: row.state === 'published' ? row.state : '' }),
   tag: (row) => ({ ...row, live_name: row.removed_at === null ? row.name! : null }),
   edition: (row) => {
@@ -302,10 +308,11 @@ interface TakingRecords extends Taking {
   hasPictures: boolean
 }
 
-const withoutPictures = (row: PackageRow): PackageRow => ({
-  ...row,
-  content: JSON.stringify({ ...(JSON.parse(String(row.content)) as object), media: [] }),
-})
+function withoutPictures(row: PackageRow): PackageRow {
+  const content = JSON.parse(String(row.content)) as PlanText
+  const preview = content.preview && { ...content.preview, picture: null }
+  return { ...row, content: JSON.stringify({ ...content, media: [], preview }) }
+}
 
 async function takeRecords(
   db: ClientDb,

@@ -63,7 +63,11 @@ export async function problemsOf(
   return [{ profile: 0, found: own }, ...found].filter((each) => each.found.length > 0)
 }
 
-export const fileIds = ({ media }: PlanText): number[] => media.map(({ file }) => file)
+/** The pictures and videos of a post, and the picture of the page that it links to. */
+export const fileIds = ({ media, preview }: PlanText): number[] => [
+  ...media.map(({ file }) => file),
+  ...(preview?.picture ? [preview.picture] : []),
+]
 
 async function networksOf(db: ClientDb, postings: readonly PostingRow[]): Promise<Map<number, string>> {
   const rows = await db.rows<{ id: number; network: string }>(sql`

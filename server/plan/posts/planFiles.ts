@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { fileTypeFromBuffer } from 'file-type'
+import type { KeptFile } from '../../../shared/plan/planFiles'
 import { FILE_TYPES } from '../../../shared/plan/plannedPosts'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
@@ -9,6 +10,8 @@ import type { FileRow } from './plannedRows'
 /** How much pictures and videos of a client may take, in bytes, and how many are listed. */
 const MOST_BYTES = 1_500_000_000
 const MOST_LISTED = 200
+/** And of how many posts it is said that they show one of these. */
+const MOST_SHOWN = 2000
 
 /**
  * Takes a picture or a video in. What it is says its content, not its name; the same content is kept once.
@@ -50,12 +53,43 @@ export async function fileById(db: ClientDb, id: number): Promise<{ type: string
   return row
 }
 
-/** The newest pictures and videos of a client, whose names have some words in them. */
-export const listFiles = (db: ClientDb, words: string): Promise<FileRow[]> =>
-  db.rows<FileRow>(sql`
+/** The newest pictures and videos of a client whose names have some words in them, with the posts that show each. */
+export async function keptFiles(db: ClientDb, words: string): Promise<KeptFile[]> {
+  const rows = await db.rows<FileRow>(sql`
     SELECT   file_id AS id, name, type, size AS bytes, is_animated AS isAnimated
     FROM     plan_file
     WHERE    client_id = ${db.client}
     AND      LOCATE(${words}, name) > 0
     ORDER BY file_id DESC
     LIMIT    ${MOST_LISTED}`)
+  const shown = await postsShowing(
+    db,
+    rows.map(({ id }) => id),
+  )
+  return rows.map(({ isAnimated, ...file }) => ({
+    ...file,
+    isAnimated: isAnimated === 1,
+    posts: shown.flatMap((each) => (each.file === file.id ? [each.post] : [])),
+  }))
+}
+
+/** Which posts show which of some pictures and videos, or have them beside their link; the newest posts first. */
+async function postsShowing(db: ClientDb, ids: readonly number[]): Promise<{ file: number; post: number }[]> {
+  if (ids.length === 0) return []
+  return await db.rows<{ file: number; post: number }>(sql`
+    SELECT   DISTINCT shown.file, p.planned_id AS post
+    FROM     planned_post p
+    JOIN     JSON_TABLE(
+               JSON_ARRAY_APPEND(
+                 COALESCE(JSON_EXTRACT(p.content, '$.media[*].file'), JSON_ARRAY()),
+                 '$',
+                 COALESCE(JSON_EXTRACT(p.content, '$.preview.picture'), 0)
+               ),
+               '$[*]' COLUMNS (file INT PATH '$')
+             ) shown
+    WHERE    p.client_id = ${db.client}
+    AND      p.removed_at IS NULL
+    AND      shown.file IN (${[...ids]})
+    ORDER BY p.planned_id DESC
+    LIMIT    ${MOST_SHOWN}`)
+}

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { repeatsOf } from '../../../core/plan/repeats'
 import { movedByDays, zonedInstant, zonedTime } from '../../../core/plan/zonedInstant'
-import { MOST_PLANNED_AHEAD, type PlannedInput, type PlanText } from '../../../shared/plan/plannedPosts'
+import { contentSchema, MOST_PLANNED_AHEAD, type PlannedInput, type PlanText } from '../../../shared/plan/plannedPosts'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
@@ -11,9 +11,9 @@ import { filesOf, heldById, plannedById, postingsOf, type PlannedRow } from './p
 import { planSettings } from './planSettings'
 import { refuseForeignTargets } from './planTargets'
 
-/** Who writes. */
+/** Who writes; somebody who is gone has no number. */
 export interface Writer {
-  id: number
+  id: number | null
   name: string
 }
 
@@ -112,7 +112,8 @@ export async function changePlanned(
       all: readonly { profile: number; text: string | null; isByHand: boolean | number }[],
     ) =>
       JSON.stringify([
-        text,
+        // what was kept before a field came is as if that were empty
+        contentSchema.cast(text),
         all.map((each) => [each.profile, each.text, Number(each.isByHand)]).sort((a, b) => Number(a[0]) - Number(b[0])),
       ])
     const isSame = says(before.content, postings) === says(content, input.postings)
@@ -243,7 +244,7 @@ export async function removePlanned(db: ClientDb, ids: readonly number[], isRemo
  * @param series the series that they are part of, and the turn that the first of them has
  * @returns      their numbers
  */
-async function writeAgain(
+export async function writeAgain(
   db: ClientDb,
   post: PlannedRow,
   times: readonly (number | null)[],

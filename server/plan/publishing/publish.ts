@@ -112,26 +112,34 @@ async function outgoingOf(db: ClientDb, network: string, { post, posting, files 
     startsOn: content.startsOn,
     endsOn: content.endsOn,
     action: post.content.action,
-    media: await contentsOf(db, post),
+    ...(await shownOf(db, post, takesLink)),
   }
 }
 
 /** The same for a post and a profile, however often it is given. */
 const keyOf = ({ postKey }: PlannedRow, { profile }: PostingRow): string => `${postKey}-${profile}`
 
-/** The pictures and videos of a post with what is in them, in their order. */
-async function contentsOf(db: ClientDb, { content }: PlannedRow): Promise<Outgoing['media']> {
-  if (content.media.length === 0) return []
-  const rows = await db.rows<{ id: number; type: string; content: Buffer }>(sql`
-    SELECT file_id AS id, type, content
-    FROM   plan_file
-    WHERE  client_id = ${db.client}
-    AND    file_id IN (${fileIds(content)})`)
-  const of = new Map(rows.map((row) => [row.id, row]))
-  return content.media.flatMap(({ file, alt }) => {
-    const known = of.get(file)
-    return known ? [{ type: known.type, alt, bytes: known.content }] : []
-  })
+/** What a post shows, with what is in it: its pictures and videos in their order, or the page that it links to. */
+async function shownOf(
+  db: ClientDb,
+  { content }: PlannedRow,
+  takesLink: boolean | undefined,
+): Promise<Pick<Outgoing, 'media' | 'preview'>> {
+  const ids = fileIds(content)
+  const rows =
+    ids.length === 0
+      ? []
+      : await db.rows<{ id: number; type: string; bytes: Buffer }>(sql`
+          SELECT file_id AS id, type, content AS bytes
+          FROM   plan_file
+          WHERE  client_id = ${db.client}
+          AND    file_id IN (${ids})`)
+  const of = new Map(rows.map(({ id, ...file }) => [id, file]))
+  const media = content.media.flatMap(({ file, alt }) => (of.has(file) ? [{ ...of.get(file)!, alt }] : []))
+  const { preview } = content
+  if (!preview || !takesLink || content.link === '' || media.length > 0) return { media }
+  const picture = preview.picture === null ? undefined : of.get(preview.picture)
+  return { media, preview: { title: preview.title, description: preview.description, ...(picture && { picture }) } }
 }
 
 /** Keeps what postings have come to; their posts follow. */

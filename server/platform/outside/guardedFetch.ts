@@ -82,6 +82,20 @@ function standinFor(url: URL, sites: string | undefined): URL | undefined {
   return sites && url.hostname.endsWith('.example') ? new URL(`${sites}/${url.hostname}${url.pathname}`) : undefined
 }
 
+/** What may be fetched: of which media type, how much of it, and what is said of anything else. */
+interface Wanted {
+  types: RegExp
+  accept: string
+  mostBytes: number
+  otherwise: string
+}
+const PAGE: Wanted = {
+  types: /^(text\/html|application\/xhtml\+xml)/,
+  accept: 'text/html',
+  mostBytes: MOST_BYTES,
+  otherwise: 'That address leads to something that is not a web page.',
+}
+
 /**
  * Fetches a web page that a person has named: public addresses only, over HTTP or HTTPS, checked again at every
  * redirect, with limits on size and time, and nothing but HTML.
@@ -90,10 +104,33 @@ function standinFor(url: URL, sites: string | undefined): URL | undefined {
  * @throws       FetchRefused with a sentence
  */
 export async function guardedFetch(text: string, sites = process.env.ZAFFER_SITES_ADDRESS): Promise<FetchedPage> {
+  const { address, content } = await fetchGuarded(text, PAGE, sites)
+  return { address, html: content.toString('utf8') }
+}
+
+/**
+ * Fetches a picture that a page has named, as carefully as the page.
+ *
+ * @throws FetchRefused with a sentence
+ */
+export async function guardedPicture(
+  text: string,
+  mostBytes: number,
+  sites = process.env.ZAFFER_SITES_ADDRESS,
+): Promise<Buffer> {
+  const otherwise = 'The picture of that page is none.'
+  return (await fetchGuarded(text, { types: /^image\//, accept: 'image/*', mostBytes, otherwise }, sites)).content
+}
+
+async function fetchGuarded(
+  text: string,
+  wanted: Wanted,
+  sites: string | undefined,
+): Promise<{ address: string; content: Buffer }> {
   const end = AbortSignal.timeout(TIMEOUT_MS)
   let url = readPageAddress(text)
   for (let redirects = 0; redirects <= MOST_REDIRECTS; redirects++) {
-    const response = await open(url, standinFor(url, sites), end)
+    const response = await open(url, standinFor(url, sites), end, wanted.accept)
     const { statusCode = 0, headers } = response
     if (statusCode >= 300 && statusCode < 400 && headers.location) {
       response.destroy()
@@ -106,16 +143,16 @@ export async function guardedFetch(text: string, sites = process.env.ZAFFER_SITE
       response.destroy()
       throw new FetchRefused(`The page answered ${statusCode}. Check the address.`)
     }
-    if (!/^(text\/html|application\/xhtml\+xml)/.test(headers['content-type'] ?? '')) {
+    if (!wanted.types.test(headers['content-type'] ?? '')) {
       response.destroy()
-      throw new FetchRefused('That address leads to something that is not a web page.')
+      throw new FetchRefused(wanted.otherwise)
     }
-    return { address: url.href, html: await read(response) }
+    return { address: url.href, content: await read(response, wanted.mostBytes) }
   }
   throw new FetchRefused('That address only leads on to other addresses.')
 }
 
-function open(url: URL, standin: URL | undefined, signal: AbortSignal): Promise<IncomingMessage> {
+function open(url: URL, standin: URL | undefined, signal: AbortSignal, accept: string): Promise<IncomingMessage> {
   const target = standin ?? url
   const request = target.protocol === 'https:' ? httpsRequest : httpRequest
   return new Promise((done, fail) => {
@@ -123,7 +160,7 @@ function open(url: URL, standin: URL | undefined, signal: AbortSignal): Promise<
       target,
       {
         signal,
-        headers: { 'accept': 'text/html', 'accept-encoding': 'identity', 'user-agent': 'zaffer' },
+        headers: { accept, 'accept-encoding': 'identity', 'user-agent': 'zaffer' },
         ...(!standin && { lookup: guardedLookup }),
       },
       done,
@@ -143,13 +180,14 @@ function open(url: URL, standin: URL | undefined, signal: AbortSignal): Promise<
   })
 }
 
-async function read(response: IncomingMessage): Promise<string> {
+async function read(response: IncomingMessage, mostBytes: number): Promise<Buffer> {
   const chunks: Buffer[] = []
   let bytes = 0
   try {
     for await (const chunk of response as AsyncIterable<Buffer>) {
       bytes += chunk.length
-      if (bytes > MOST_BYTES) throw new FetchRefused('The page is larger than 2 MB and was not read.')
+      if (bytes > mostBytes)
+        throw new FetchRefused(`The page is larger than ${mostBytes / 1_000_000} MB and was not read.`)
       chunks.push(chunk)
     }
   } catch (error) {
@@ -159,5 +197,5 @@ async function read(response: IncomingMessage): Promise<string> {
   } finally {
     response.destroy()
   }
-  return Buffer.concat(chunks).toString('utf8')
+  return Buffer.concat(chunks)
 }

@@ -51,7 +51,7 @@ export function useStandins() {
           }
         // the answer is lost on its way, what was asked for is done
         if (state.losesAnswers) return void request.socket.destroy()
-        response.writeHead(answer.status, answer.headers).end(answer.body)
+        response.writeHead(answer.status, answer.headers).end('bytes' in answer ? answer.bytes : answer.body)
       })
     })
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))

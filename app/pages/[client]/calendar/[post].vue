@@ -3,9 +3,10 @@ import { ValidationError } from 'yup'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { linkHint } from '~~/core/plan/networkRules'
 import { isDay } from '~~/core/days/day'
+import type { PlanFileView } from '~~/shared/plan/planFiles'
 import type { PostView } from '~~/shared/read/post'
 import { plannedSchema, type PlannedPost, type PlanSettings, type PlanTarget } from '~~/shared/plan/plannedPosts'
-import { extrasOf, formOf, givenTo, standings, type PlanFile } from '~/plan/posts/composed'
+import { extrasOf, formOf, givenTo, standings } from '~/plan/posts/composed'
 
 definePageMeta({ margin: true })
 const route = useRoute()
@@ -33,7 +34,7 @@ const {
   enabled: () => !isNew.value,
 })
 const form = ref(formOf())
-const files = ref<PlanFile[]>([])
+const files = ref<PlanFileView[]>([])
 const kept = useKeptForm(isNew.value ? `plan:${slug.value}:new` : '', form.value)
 /** The form as it was last kept, to know what is changed. */
 const begun = ref('')
@@ -144,6 +145,13 @@ const shownOn = computed(() =>
   stands.value.map(({ target }, index) => ({ value: index, name: `${target.name}, ${target.networkName}` })),
 )
 const pictures = computed(() => form.value.media.map(({ file }) => `${base.value}/plan/files/${file}`))
+/** What stands for the page that is linked to, where the post shows nothing else. */
+const page = computed(() => {
+  const { preview, link, media } = form.value
+  if (!preview || link === '' || media.length > 0) return undefined
+  const picture = preview.picture === null ? undefined : `${base.value}/plan/files/${preview.picture}`
+  return { title: preview.title, description: preview.description, picture }
+})
 const isNarrow = ref(false)
 const KINDS = ['', 'news', 'event', 'offer', 'product'].map((value) => ({ value, name: value || 'choose' }))
 const isClosed = computed(() => post.value?.state === 'published' || post.value?.state === 'publishing')
@@ -208,6 +216,7 @@ const mayWrite = computed(() => session.mayWrite)
           <p v-if="problems.link" class="field-error" role="alert">{{ problems.link }}</p>
           <p v-for="sentence in hints" :key="sentence" class="quiet">{{ sentence }}</p>
         </div>
+        <LinkPreview v-if="form.link" v-model="form.preview" v-model:files="files" :link="form.link" :base="base" />
         <ComposeMedia v-model="form.media" v-model:files="files" :base="base" />
         <p v-for="sentence in fieldsOf('media')" :key="sentence" class="field-error">{{ sentence }}</p>
         <div class="row when">
@@ -268,6 +277,7 @@ const mayWrite = computed(() => session.mayWrite)
         :content="givenTo(form, shown.target.id, files)"
         :action="form.action"
         :pictures="pictures"
+        :page="page"
         :is-narrow="isNarrow"
       />
     </section>
@@ -288,6 +298,7 @@ const mayWrite = computed(() => session.mayWrite)
         :is-changed="isChanged"
         @changed="changed"
       />
+      <InRefills v-if="post && mayWrite" class="workings" :post="post.id" />
       <OwnSlots v-if="mayWrite && !isClosed" class="workings" @take="takeSlot" />
       <SlotsToCome v-if="mayWrite && !isClosed" class="workings" :day="day" @take="takeSlot" />
       <HashtagsBrought v-if="mayWrite && !isClosed" class="workings" :text="form.text" @take="takeHashtag" />

@@ -93,16 +93,18 @@ async function removeMany() {
   await moves.removeMany(picked.value)
   picked.value = []
 }
-const dialog = ref<'settings' | 'subscribe' | 'sheet' | 'weekly' | 'place'>()
-/** An address can lead to the weekly slots. */
+const dialog = ref<'settings' | 'subscribe' | 'sheet' | 'weekly' | 'refills' | 'place'>()
+/** An address can lead to the weekly slots, and to the lists that refill some. */
+const LED_TO = ['weekly', 'refills'] as const
 watch(
-  () => route.query.weekly === 'yes' && mayWrite.value,
-  (isAsked) => isAsked && (dialog.value = 'weekly'),
+  () => (mayWrite.value ? LED_TO.find((name) => route.query[name] === 'yes') : undefined),
+  (asked) => asked && (dialog.value = asked),
   { immediate: true },
 )
-function closeWeekly() {
+function closeLedTo() {
   dialog.value = undefined
-  if (route.query.weekly) void router.replace({ query: { ...route.query, weekly: undefined } })
+  if (LED_TO.some((name) => route.query[name]))
+    void router.replace({ query: { ...route.query, weekly: undefined, refills: undefined } })
 }
 const show = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 function step(direction: 1 | -1) {
@@ -248,6 +250,9 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
           <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'weekly'">
             Weekly slots
           </button>
+          <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'refills'">
+            Refilled slots
+          </button>
           <button type="button" class="bare link" aria-haspopup="dialog" @click="dialog = 'subscribe'">
             Subscribe
           </button>
@@ -342,7 +347,8 @@ const openDay = (day: Day) => show({ on: day, span: 'day' })
       @close="dialog = undefined"
       @changed="refreshPlan"
     />
-    <WeeklySlotsDialog v-if="dialog === 'weekly'" @close="closeWeekly" @changed="refreshPlan" />
+    <WeeklySlotsDialog v-if="dialog === 'weekly'" @close="closeLedTo" @changed="refreshPlan" />
+    <RefillsDialog v-if="dialog === 'refills'" @close="closeLedTo" />
     <PlaceManyDialog v-if="dialog === 'place'" :ids="picked" @close="dialog = undefined" @changed="refreshPlan" />
     <SubscribeDialog v-if="dialog === 'subscribe'" @close="dialog = undefined" />
     <PlanSettingsDialog

@@ -1,8 +1,8 @@
 import { getQuery } from 'h3'
 import { clientRoute } from '../../../../../platform/http/route'
-import { listFiles } from '../../../../../plan/posts/planFiles'
+import { keptFiles } from '../../../../../plan/posts/planFiles'
 
 /** The newest pictures and videos. */
 export default clientRoute('work', async ({ event, db }) => ({
-  files: await listFiles(db, String(getQuery(event).words ?? '').slice(0, 80)),
+  files: await keptFiles(db, String(getQuery(event).words ?? '').slice(0, 80)),
 }))
