@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { bundled } from './bundled'
 import { withDatabase } from './database'
+import { benchCalendar } from './calendar'
 import { benchCrowd } from './crowd'
 import { benchFirstLoad } from './firstLoad'
 import { benchImport } from './import'
@@ -38,6 +39,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   import: { run: () => withDatabase(benchImport), flags: ['--max-old-space-size=256'] },
   crowd: { run: () => withDatabase(benchCrowd) },
   firstLoad: { run: benchFirstLoad },
+  calendar: { run: benchCalendar },
 }
 const [wanted] = process.argv.slice(2)
 if (wanted === undefined || process.env.ZAFFER_BENCH_PART !== wanted) {

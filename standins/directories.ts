@@ -5,7 +5,7 @@ import { ENTRY_FIELDS, withText, type EntryField } from '../core/directories/ent
 import { jaroWinkler } from '../core/directories/jaroWinkler'
 import { distanceKm } from '../core/ranks/greatCircle'
 import { entriesIn } from '../demo/directories'
-import type { FoundEntry } from '../shared/read/directories'
+import { entryRecordSchema, type FoundEntry } from '../shared/read/directories'
 import type { Answer, StandinSettings } from './networks'
 
 /** How far around a place it is looked, and how alike a name has to be where that is not known. */
@@ -36,6 +36,7 @@ const correctionSchema = object({
     .required(),
   text: string().required().max(1300),
 })
+const requestSchema = object({ key: string().required().max(120), record: entryRecordSchema.required() })
 const keysSchema = object({ keys: array(string().required().max(120)).max(MOST).required() })
 
 /** A correction as it was given to a directory. */
@@ -46,6 +47,25 @@ interface Given {
   field: EntryField
   text: string
   at: number
+}
+
+/** An entry as a directory was asked for it. */
+interface Asked {
+  directory: string
+  key: string
+  record: FoundEntry['record']
+  at: number
+}
+
+/** What a directory does with a request: how soon it has the entry, or why it refuses it. */
+function requestDecision({ directory, record }: Asked): { after: number; refusal?: string; note: string } {
+  if (directory === 'dial-and-door' && record.phone === '')
+    return { after: 0, refusal: 'Dial & Door lists nobody without a telephone number.', note: '' }
+  if (directory === 'pilot-index' && record.lat === null)
+    return { after: 0, refusal: 'The Pilot Index needs to know where it is.', note: '' }
+  return directory === 'townbook' || directory === 'pilot-index'
+    ? { after: REVIEW_MS, note: 'Somebody there looks at it.' }
+    : { after: 0, note: '' }
 }
 
 /** What a directory does with a correction: how soon it takes it, whether it holds, or why it refuses it. */
@@ -76,14 +96,36 @@ const json = (status: number, value: unknown): Answer => ({
  */
 export function standinDirectories(settings: Pick<StandinSettings, 'now'>, file?: string) {
   const given = new Map<string, Given>()
+  const asked = new Map<string, Asked>()
   if (file && existsSync(file))
     for (const line of readFileSync(file, 'utf8').split('\n'))
       // a line that a crash has cut was never answered for
-      if (line.endsWith('}')) hold(JSON.parse(line) as Given)
+      if (line.endsWith('}')) holdLine(JSON.parse(line) as Given | Asked)
   const own = new Map(DIRECTORIES.map(({ id }) => [id, entriesIn(id)]))
 
+  function holdLine(line: Given | Asked): void {
+    if ('record' in line) asked.set(`${line.directory} ${line.key}`, line)
+    else hold(line)
+  }
   function hold(correction: Given): void {
     given.set(`${correction.directory} ${correction.key}`, correction)
+  }
+
+  /** The entries of a directory: its own, and those that were asked for and taken. */
+  function entriesNow(directory: string): FoundEntry[] {
+    const taken = [...asked.values()].filter((request) => {
+      const { after, refusal } = requestDecision(request)
+      return request.directory === directory && !refusal && settings.now() - request.at >= after
+    })
+    return [
+      ...own.get(directory)!,
+      ...taken.map(({ key, record }) => ({
+        id: `new.${key}`,
+        address: `https://${directory}.example/new/${key}`,
+        changedBy: 'the owner',
+        record,
+      })),
+    ]
   }
 
   /** An entry as it is now: with what was taken, where it holds. */
@@ -105,8 +147,7 @@ export function standinDirectories(settings: Pick<StandinSettings, 'now'>, file?
 
   function find(directory: string, { places }: InferType<typeof querySchema>) {
     return places.map(({ name, lat, lon, phone, ids }) =>
-      own
-        .get(directory)!
+      entriesNow(directory)
         .filter(({ id, record }) => {
           if (ids.includes(id)) return true
           if (directory === LISTINGS) return false
@@ -121,6 +162,12 @@ export function standinDirectories(settings: Pick<StandinSettings, 'now'>, file?
   }
 
   function standing(directory: string, key: string) {
+    const request = asked.get(`${directory} ${key}`)
+    if (request) {
+      const { after, refusal, note } = requestDecision(request)
+      if (refusal) return { state: 'refused', reason: refusal }
+      return settings.now() - request.at >= after ? { state: 'taken', reason: '' } : { state: 'sent', reason: note }
+    }
     const correction = given.get(`${directory} ${key}`)
     if (!correction) return { state: 'refused', reason: 'That correction never came in. Send it again.' }
     const { after, refusal, note } = decision(directory, correction)
@@ -128,15 +175,24 @@ export function standinDirectories(settings: Pick<StandinSettings, 'now'>, file?
     return settings.now() - correction.at >= after ? { state: 'taken', reason: '' } : { state: 'sent', reason: note }
   }
 
-  function correct(directory: string, asked: InferType<typeof correctionSchema>) {
-    if (!own.get(directory)!.some(({ id }) => id === asked.entry))
+  function correct(directory: string, wanted: InferType<typeof correctionSchema>) {
+    if (!entriesNow(directory).some(({ id }) => id === wanted.entry))
       return { state: 'refused', reason: 'There is no such entry.' }
-    if (!given.has(`${directory} ${asked.key}`)) {
-      const correction = { directory, ...asked, at: settings.now() }
+    if (!given.has(`${directory} ${wanted.key}`)) {
+      const correction = { directory, ...wanted, at: settings.now() }
       if (file) appendFileSync(file, `\n${JSON.stringify(correction)}`, { flush: true })
       hold(correction)
     }
-    return standing(directory, asked.key)
+    return standing(directory, wanted.key)
+  }
+
+  function request(directory: string, { key, record }: InferType<typeof requestSchema>) {
+    if (!asked.has(`${directory} ${key}`)) {
+      const line = { directory, key, record, at: settings.now() }
+      if (file) appendFileSync(file, `\n${JSON.stringify(line)}`, { flush: true })
+      holdLine(line)
+    }
+    return standing(directory, key)
   }
 
   return (method: string, url: URL, body: string): Answer | undefined => {
@@ -145,6 +201,7 @@ export function standinDirectories(settings: Pick<StandinSettings, 'now'>, file?
     if (method !== 'POST') return json(405, { error: 'ask with POST' })
     const read = <T>(schema: Schema<T>): T => schema.validateSync(JSON.parse(body), { strict: true })
     try {
+      if (what === 'entries' && more === 'new') return json(200, request(directory, read(requestSchema)))
       if (what === 'entries') return json(200, { found: find(directory, read(querySchema)) })
       if (more === 'standing')
         return json(200, { answers: read(keysSchema).keys.map((key) => standing(directory, key)) })

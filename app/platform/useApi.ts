@@ -1,4 +1,4 @@
-import { FetchError, type FetchOptions } from 'ofetch'
+import { FetchError, type $Fetch, type FetchOptions } from 'ofetch'
 import { readAnswer } from '~~/shared/platform/instants'
 
 /** What the server says is wrong, in a sentence. */
@@ -35,8 +35,9 @@ const MOST_WAITS = 4
 async function ask<T>(path: string, options: FetchOptions<'json'>, waits = 0): Promise<T> {
   try {
     // a page that is drawn on the server asks as whoever wants it
-    const fetch = import.meta.server ? useRequestFetch() : $fetch
-    return (await fetch<T>(path, { retry: 0, parseResponse: readAnswer, ...options } as never)) as T
+    // as it is by itself: what the framework says of every route is more than the compiler follows
+    const fetch = import.meta.server ? (useRequestFetch() as unknown as $Fetch) : ($fetch as unknown as $Fetch)
+    return await fetch<T>(path, { retry: 0, parseResponse: readAnswer, ...options })
   } catch (error) {
     const response = error instanceof FetchError ? error.response : undefined
     if (response?.status !== 503 || options.method || waits === MOST_WAITS) throw error

@@ -1,5 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup'
 import type { ComparedEntry } from '../../core/directories/compareEntry'
+import { DIRECTORIES } from '../../core/directories/directoryList'
 import type { CorrectionState } from '../../core/directories/correctionStates'
 import { ENTRY_FIELDS, type EntryField } from '../../core/directories/entryFields'
 import type { PlaceRecord } from '../../core/places/place'
@@ -23,6 +24,25 @@ export const correctionsSchema = object({
     .max(MOST_AT_ONCE, `${MOST_AT_ONCE} fields at the most go out at once.`)
     .required(),
 })
+
+/** Which directories are asked for an entry of which places. */
+export const entryRequestsSchema = object({
+  items: array(
+    object({
+      place: id(),
+      directory: string()
+        .oneOf(
+          DIRECTORIES.map((each) => each.id),
+          'Choose a directory from the list.',
+        )
+        .required('Choose a directory from the list.'),
+    }).required(),
+  )
+    .min(1, 'Choose a directory.')
+    .max(MOST_AT_ONCE, `${MOST_AT_ONCE} entries at the most are asked for at once.`)
+    .required(),
+})
+export type RequestedEntry = InferType<typeof entryRequestsSchema>['items'][number]
 
 /** What becomes of changes that nobody here has made: they are right, ours is put back, or nothing is settled yet. */
 export const SETTLEMENTS = ['keep', 'back', 'open'] as const
@@ -78,7 +98,13 @@ export interface OutgoingCorrection {
   text: string
 }
 
-/** What a directory says to a correction. */
+/** What a directory is asked to have an entry of, with a key by which it is the same, however often it is asked. */
+export interface OutgoingRequest {
+  key: string
+  record: PlaceRecord
+}
+
+/** What a directory says to a correction, or to a request. */
 export interface CorrectionAnswer {
   state: Extract<CorrectionState, 'sent' | 'taken' | 'refused'>
   reason: string
@@ -95,6 +121,22 @@ export interface EntryCorrection {
   askedBy: string
   askedAt: Date
   answeredAt: Date | null
+}
+
+/** How it stands that a directory was asked for an entry. */
+export interface EntryRequest {
+  state: 'waiting' | CorrectionAnswer['state']
+  reason: string
+  askedAt: Date
+  askedBy: string
+}
+
+/** A directory that has no entry of a place: what it would be given, and whether it was asked. */
+export interface MissingEntry {
+  directory: string
+  name: string
+  sent: { field: EntryField; text: string }[]
+  request?: EntryRequest
 }
 
 /** How a change stands: nobody has settled it, it was kept, ours is put back; or it is what we asked for, or what the record says. */
@@ -124,6 +166,8 @@ export interface DirectoryCell {
   completeness?: number
   agreement?: number
   differs: number
+  /** How it stands that it was asked for an entry, where it has none. */
+  request?: EntryRequest['state']
   /** Corrections that are under way, and those that were refused or changed back. */
   underWay: number
   failed: number
@@ -169,6 +213,8 @@ export interface PlaceEntry extends ComparedEntry {
 export interface PlaceEntries {
   place: { id: number; name: string }
   entries: PlaceEntry[]
+  /** The directories that were looked at and have none. */
+  missing: MissingEntry[]
   /** What happened to them, the newest first. */
   changes: EntryChange[]
   corrections: EntryCorrection[]

@@ -79,6 +79,26 @@ test('what differs is chosen by keys, looked at before it is sent, taken or refu
   await expect(page.getByRole('columnheader', { name: 'Master record' })).toBeVisible()
 })
 
+test('a directory is asked for an entry that it does not have, and has it then', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/directories')
+  const all = page.getByRole('table').filter({ hasText: 'Dial & Door' }).first()
+  await expect(all.getByRole('row', { name: /Mossgate glasshouse/ })).toContainText('missing')
+  await all.getByRole('button', { name: 'Mossgate glasshouse' }).click()
+  const without = page.getByRole('list', { name: 'Directories without an entry' })
+  await expect(without).toContainText('Dial & Door has no entry of it')
+  await without.getByRole('button', { name: 'Ask Dial & Door for an entry' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Ask for an entry' })
+  await expect(dialog).toContainText('Dial & Door is given what the master record of Mossgate glasshouse says')
+  await expect(dialog.getByRole('term').filter({ hasText: 'Opening hours' })).toBeVisible()
+  await dialog.getByRole('button', { name: 'Ask for it' }).click()
+  await expect(page.getByText('The directories were told.')).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: 'Look now' }).click()
+  await expect(page.getByText('All directories were looked at.')).toBeVisible({ timeout: 60_000 })
+  await expect(without).toHaveCount(0)
+  await expect(all.getByRole('row', { name: /Mossgate glasshouse/ })).not.toContainText('missing')
+})
+
 test('whoever only looks sees the entries and can change nothing', async ({ page }) => {
   await signIn(page, 'senara@mossgate.example')
   await page.goto('/mossgate-gardens/directories')

@@ -223,3 +223,68 @@ test('posts that keep their value fill slots of the week again and again', async
   await page.goto('/orrery-press/calendar?on=2026-11-02')
   await expect(page.getByRole('button', { name: /draft.*The moon in four/ })).toBeVisible()
 })
+
+test('a link has what stands for its page, a picture is cut and found again, somebody is named, an emoji taken', async ({
+  page,
+}) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/calendar/new')
+  await page.getByLabel('Mossgate Gardens, Commons', { exact: true }).check()
+  const text = page.getByLabel('Text for all')
+  await text.fill('Lanterns again, with')
+
+  await page.getByRole('button', { name: 'Name somebody' }).click()
+  const names = page.getByRole('dialog', { name: 'Name somebody' })
+  await names.getByRole('button', { name: 'Look' }).click()
+  await expect(names.getByRole('alert')).toHaveText('Write a name, a handle or an address.')
+  await names.getByLabel('Name or handle of a person, an organisation or a place').fill('Thornapple')
+  await names.getByRole('button', { name: 'Look' }).click()
+  const named = names.getByRole('button', { name: /^Name @.+ of Commons$/ }).first()
+  const handle = /@\S+/.exec((await named.getAttribute('aria-label'))!)![0]
+  await named.click()
+  await expect(text).toHaveValue(`Lanterns again, with ${handle} `)
+
+  await page.getByRole('button', { name: 'Emoji' }).click()
+  const emoji = page.getByRole('dialog', { name: 'Emoji' })
+  await emoji.getByLabel('Look for words').fill('fallen leaf')
+  await emoji.getByRole('button', { name: 'fallen leaf' }).click()
+  await expect(text).toHaveValue(`Lanterns again, with ${handle} 🍂`)
+
+  await page.getByRole('textbox', { name: 'Link' }).fill('https://www.mossgate.example/')
+  await page.getByRole('button', { name: 'Read it from the page' }).click()
+  await expect(page.getByLabel('Title of the page')).toHaveValue('Mossgate Gardens: lanterns on the lake path')
+  await page.getByLabel('Title of the page').fill('The lake path by lantern')
+  const reads = page.getByRole('article', { name: /How it reads on Commons/ })
+  await expect(reads.getByText('The lake path by lantern')).toBeVisible()
+
+  await page.getByLabel('Choose pictures or a video').setInputFiles('standins/lake.png')
+  await page.getByLabel('What lake.png shows').fill('Lanterns over the water')
+  await expect(reads.getByText('The lake path by lantern')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Cut or turn lake.png' }).click()
+  const cut = page.getByRole('dialog', { name: 'Cut or turn lake.png' })
+  await expect(cut.getByLabel('Width, pixels')).toHaveValue('480')
+  await cut.getByRole('combobox', { name: 'Shape' }).click()
+  await page.getByRole('option', { name: 'square' }).click()
+  await expect(cut.getByLabel('Width, pixels')).toHaveValue('252')
+  await cut.getByLabel('Width, pixels').fill('200')
+  await cut.getByLabel('Width, pixels').press('Tab')
+  await expect(cut.getByLabel('Height, pixels')).toHaveValue('200')
+  await cut.getByRole('button', { name: 'Turn right' }).click()
+  await cut.getByRole('button', { name: 'Take this part' }).click()
+  await expect(page.getByLabel('What lake (part).png shows')).toHaveValue('Lanterns over the water')
+  const shape = await page
+    .locator('section', { has: page.getByRole('heading', { name: 'Pictures and video' }) })
+    .getByRole('listitem')
+    .getByRole('presentation')
+    .evaluate((picture) => [(picture as HTMLImageElement).naturalWidth, (picture as HTMLImageElement).naturalHeight])
+  expect(shape[0]).toBe(shape[1])
+
+  await page.getByRole('button', { name: 'Keep the draft' }).click()
+  await expect(page.getByText('The post is kept as a draft.')).toBeVisible()
+  const id = /(\d+)$/.exec(page.url())![1]!
+  await page.reload()
+  await expect(page.getByLabel('Title of the page')).toHaveValue('The lake path by lantern')
+  await page.getByRole('button', { name: 'From what is there' }).click()
+  await page.getByLabel('Words in the name').fill('part')
+  await expect(page.getByRole('link', { name: `lake (part).png is in post ${id}` })).toBeVisible()
+})

@@ -5,10 +5,11 @@ import { clientDbForJob, type ClientDb } from '../../server/platform/database/cl
 import { changedEntries, changedWords } from '../../server/read/directories/changedEntries'
 import { askForCorrections, sayOurs, settleChanges } from '../../server/read/directories/corrections'
 import { directories, placeEntries } from '../../server/read/directories/directories'
+import { askForEntries, requestsOf } from '../../server/read/directories/entryRequests'
 import { askForPoll, entriesDue } from '../../server/read/directories/entriesDue'
 import { entriesOf } from '../../server/read/directories/entryRows'
 import { placeById } from '../../server/read/places/places'
-import { correctionsSchema, entryRecordSchema } from '../../shared/read/directories'
+import { correctionsSchema, entryRecordSchema, entryRequestsSchema } from '../../shared/read/directories'
 import type { EntryField } from '../../core/directories/entryFields'
 import { runJobs, useDatabase } from './support/database'
 import { addDemo } from './support/demo'
@@ -403,6 +404,88 @@ it('leaves a listing that was taken from its place, without a word of it being g
   await pool().query('UPDATE place SET profile_id = ? WHERE place_id = ?', [listing, place])
   await look()
   expect((await cell('Mossgate glasshouse', 'waymark')).is).toBe('there')
+})
+
+describe('an entry that is missing', () => {
+  const KIOSK = 'Mossgate quay kiosk'
+  const GLASSHOUSE = 'Mossgate glasshouse'
+  const missing = async (name: string) =>
+    (await placeEntries(db, await placeOf(name))).missing.map(({ directory, request }) => [directory, request?.state])
+  const ask = async (name: string, directory: string) =>
+    await askForEntries(db, [{ place: await placeOf(name), directory }], 1)
+
+  it('is asked for with what the record says and the directory carries, is looked at there, and is there once it was taken', async () => {
+    await look()
+    expect(await missing(KIOSK)).toEqual([['pilot-index', undefined]])
+    const [gap] = (await placeEntries(db, await placeOf(KIOSK))).missing
+    const record = await placeById(db, await placeOf(KIOSK))
+    expect(gap!.sent).toContainEqual({ field: 'name', text: KIOSK })
+    expect(gap!.sent).toContainEqual({ field: 'hours', text: record.hours })
+    expect(gap!.sent.map(({ field }) => field)).not.toContain('attributes')
+    await ask(KIOSK, 'pilot-index')
+    await runJobs()
+    expect(await missing(KIOSK)).toEqual([['pilot-index', 'sent']])
+    expect(await cell(KIOSK, 'pilot-index')).toMatchObject({ is: 'missing', request: 'sent' })
+    await expect(ask(KIOSK, 'pilot-index')).rejects.toThrow('was asked for an entry of Mossgate quay kiosk already')
+    standins.state.later = 60_000
+    await look()
+    expect(await missing(KIOSK)).toEqual([])
+    expect(await cell(KIOSK, 'pilot-index')).toMatchObject({ is: 'there', agreement: 1, completeness: 1 })
+    expect(await asked('SELECT state FROM entry_request ORDER BY request_id DESC LIMIT 1')).toEqual([
+      { state: 'taken' },
+    ])
+    // it is corrected as any other
+    await pool().query("UPDATE place SET street = '2 Quay Street' WHERE name = ?", [KIOSK])
+    const entry = await entryOf('pilot-index', KIOSK)
+    await askForCorrections(db, [{ entry: entry.id, field: 'street' }], 1)
+    await runJobs()
+    expect((await told(KIOSK, 'pilot-index', 'street')).theirs).toBe('2 Quay Street')
+    await expect(ask(KIOSK, 'pilot-index')).rejects.toThrow('has an entry of Mossgate quay kiosk already')
+  })
+
+  it('may be refused with a sentence, and is asked for again after that; once where two ask, and once where an answer is lost', async () => {
+    const [{ phone }] = (await asked('SELECT phone FROM place WHERE name = ?', [GLASSHOUSE])) as [{ phone: string }]
+    await pool().query("UPDATE place SET phone = '' WHERE name = ?", [GLASSHOUSE])
+    await ask(GLASSHOUSE, 'dial-and-door')
+    await runJobs()
+    const [refused] = (await placeEntries(db, await placeOf(GLASSHOUSE))).missing
+    expect(refused!.request).toMatchObject({
+      state: 'refused',
+      reason: 'Dial & Door lists nobody without a telephone number.',
+      askedBy: 'Ada Pellow',
+    })
+    expect(await cell(GLASSHOUSE, 'dial-and-door')).toMatchObject({ is: 'missing', request: 'refused' })
+    await pool().query('UPDATE place SET phone = ? WHERE name = ?', [phone || '+44 1632 960123', GLASSHOUSE])
+    const both = await Promise.allSettled([ask(GLASSHOUSE, 'dial-and-door'), ask(GLASSHOUSE, 'dial-and-door')])
+    expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+    standins.state.onRequest = (path) => void (standins.state.losesAnswers = path.endsWith('/entries/new'))
+    await runJobs()
+    Object.assign(standins.state, { losesAnswers: false, onRequest: () => undefined })
+    await pool().query("UPDATE job SET run_after = NOW(3) - INTERVAL 1 SECOND WHERE state = 'queued'")
+    await runJobs()
+    await look()
+    const entries = (await placeEntries(db, await placeOf(GLASSHOUSE))).entries
+    expect(entries.filter(({ directory }) => directory === 'dial-and-door')).toHaveLength(1)
+  })
+
+  it('is not asked for on the network of the listings, of a place of others, or of one that was removed', async () => {
+    await expect(ask(KIOSK, 'waymark')).rejects.toThrow('its owner opens one there')
+    const other = await clientDbForJob(2)
+    const place = await placeOf(KIOSK)
+    await expect(askForEntries(other, [{ place, directory: 'townbook' }], 1)).rejects.toMatchObject({ status: 404 })
+    await expect(entryRequestsSchema.validate({ items: [{ place, directory: 'elsewhere' }] })).rejects.toThrow(
+      'Choose a directory from the list.',
+    )
+    await pool().query('DELETE FROM entry_request')
+    await pool().query(
+      "INSERT INTO entry_request (client_id, place_id, directory, state) VALUES (1, ?, 'pilot-index', 'waiting')",
+      [place],
+    )
+    await pool().query('UPDATE place SET removed_at = NOW() WHERE place_id = ?', [place])
+    expect(await requestsOf(db, { state: 'waiting' })).toEqual([])
+    await pool().query('UPDATE place SET removed_at = NULL WHERE place_id = ?', [place])
+    expect(await requestsOf(db, { state: 'waiting' })).toHaveLength(1)
+  })
 })
 
 it('leaves what another installation has brought and is not known here where it is', async () => {

@@ -14,6 +14,7 @@ import { keepPlaceGroup, removePlaceGroup } from '../../server/read/places/place
 import { placesPage } from '../../server/read/places/placesPage'
 import { addPlace, bringBackPlace, changePlace, placesOf, removePlace } from '../../server/read/places/places'
 import { changedEntries } from '../../server/read/directories/changedEntries'
+import { askForEntries } from '../../server/read/directories/entryRequests'
 import { askForCorrections, sayOurs, settleChanges } from '../../server/read/directories/corrections'
 import { directories, placeEntries } from '../../server/read/directories/directories'
 import { askForPoll, entriesDue } from '../../server/read/directories/entriesDue'
@@ -93,6 +94,7 @@ import { changePassword, clientsOf, signIn } from '../../server/platform/people/
 import { beginSession, personOfSession, sessionsOf } from '../../server/platform/people/sessions'
 import { claimTry } from '../../server/platform/people/throttle'
 import { clientDbForJob, type ClientDb } from '../../server/platform/database/clientDb'
+import { sql } from '../../server/platform/database/sql'
 import { factRows } from '../../server/figures/questions/aggregates'
 import { nameRival, restatementsOf, switchProfile } from '../../server/figures/questions/profileRows'
 import { addSet, changeSet, removeSet } from '../../server/figures/questions/sets'
@@ -702,16 +704,20 @@ async function askAboutEntries(db: ClientDb): Promise<void> {
   await placeEntries(db, entry!.place)
   await sayOurs(db, entry!.id, true)
   await askForCorrections(db, [{ entry: entry!.id, field: 'name' }], 1)
+  await db.run(sql`UPDATE directory_entry SET is_ours = 0 WHERE client_id = ${db.client} AND directory = 'townbook'`)
+  await askForEntries(db, [{ place: entry!.place, directory: 'townbook' }], 1)
   await runJobs()
   await askForPoll(db, 1)
   await runJobs()
   const [change] = await changedEntries(db)
   await settleChanges(db, { changes: [change!.id], what: 'keep' }, 1)
   await settleChanges(db, { changes: [change!.id], what: 'open' }, 1)
-  await pollEntriesJob({ find: async () => [], correct: async () => never(), standing: async () => [] }).failed!(
-    db,
-    'townbook',
-  )
+  await pollEntriesJob({
+    find: async () => [],
+    correct: async () => never(),
+    standing: async () => [],
+    request: async () => never(),
+  }).failed!(db, 'townbook')
 }
 
 /** Asks what is asked about questions of visitors. */

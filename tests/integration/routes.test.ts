@@ -773,6 +773,7 @@ describe('who sees what', () => {
     ['POST', 'ranks', { place: 2, keyword: 'x', kind: 'map', rhythm: 'week', shape: 'square', spacing: 500, rings: 1 }],
     ['PUT', 'ranks/1', { rhythm: 'week' }],
     ['PUT', 'questions/58/x/answer', { text: 'x' }],
+    ['POST', 'directories/requests', { items: [{ place: 2, directory: 'townbook' }] }],
     ['POST', 'directories/corrections', { items: [{ entry: 1, field: 'name' }] }],
     ['POST', 'directories/changes', { changes: [1], what: 'keep' }],
     ['PUT', 'directories/entries/1', { isOurs: true }],

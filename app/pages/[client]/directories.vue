@@ -144,6 +144,7 @@ async function sayOurs(entry: number, isOurs: boolean) {
         <template v-else-if="one.data.value">
           <p v-if="one.data.value.entries.length === 0" class="quiet">No directory has an entry of it yet.</p>
           <EntriesTable v-else v-model="picked" :view="one.data.value" @ours="sayOurs" />
+          <MissingEntries :view="one.data.value" :time-zone="timeZone" :may-write="session.mayWrite" @sent="sent" />
           <h3>What happened to them</h3>
           <EntryHistory :view="one.data.value" :time-zone="timeZone" />
         </template>

@@ -21,8 +21,9 @@ export function cellWords({ is, agreement }: DirectoryCell, locale: string): str
 }
 
 /** What needs somebody in what a directory has of a place. */
-export const cellRemark = ({ is, differs, underWay, failed }: DirectoryCell): string =>
+export const cellRemark = ({ is, differs, request, underWay, failed }: DirectoryCell): string =>
   [
+    request === 'refused' ? 'asked for, refused' : request ? 'asked for' : '',
     is === 'doubled' ? 'doubled' : '',
     differs > 0 ? `${differs} ${differs === 1 ? 'differs' : 'differ'}` : '',
     underWay > 0 ? `${underWay} under way` : '',

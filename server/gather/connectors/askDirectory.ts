@@ -1,6 +1,6 @@
 import { directoryById } from '../../../core/directories/directoryList'
 import { JobPostponed } from '../../platform/jobs/context'
-import type { EntryQuery, OutgoingCorrection } from '../../../shared/read/directories'
+import type { EntryQuery, OutgoingCorrection, OutgoingRequest } from '../../../shared/read/directories'
 import { RateLimited, type Capabilities } from './connector'
 import { connectorFor } from './connectorFor'
 
@@ -28,5 +28,6 @@ const directoryOf = (id: string): Capabilities['directory'] => connectorFor({ co
 export const askDirectory = {
   find: (id: string, queries: readonly EntryQuery[]) => orLater(id, () => directoryOf(id).find(queries)),
   correct: (id: string, correction: OutgoingCorrection) => orLater(id, () => directoryOf(id).correct(correction)),
+  request: (id: string, request: OutgoingRequest) => orLater(id, () => directoryOf(id).request(request)),
   standing: (id: string, keys: readonly string[]) => orLater(id, () => directoryOf(id).standing(keys)),
 }

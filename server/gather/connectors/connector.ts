@@ -4,7 +4,13 @@ import type { FoundListing, RankKind } from '../../../core/ranks/found'
 import type { LatLon } from '../../../core/ranks/greatCircle'
 import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { ForPeople } from '../../platform/problems/forPeople'
-import type { CorrectionAnswer, EntryQuery, FoundEntry, OutgoingCorrection } from '../../../shared/read/directories'
+import type {
+  CorrectionAnswer,
+  EntryQuery,
+  FoundEntry,
+  OutgoingCorrection,
+  OutgoingRequest,
+} from '../../../shared/read/directories'
 import type { Estimate, EstimateQuery } from '../../../shared/read/reachable'
 import type { AlsoFollowed, PublicProfile } from '../../../shared/gather/publicProfile'
 
@@ -146,6 +152,8 @@ export interface Capabilities {
     find: (queries: readonly EntryQuery[]) => Promise<FoundEntry[][]>
     correct: (correction: OutgoingCorrection) => Promise<CorrectionAnswer>
     standing: (keys: readonly string[]) => Promise<CorrectionAnswer[]>
+    /** Asks for an entry that is not there. */
+    request: (request: OutgoingRequest) => Promise<CorrectionAnswer>
   }
   /** A profile by its handle, as the network shows it to everybody. */
   lookup: (handle: string) => Promise<PublicProfile | undefined>

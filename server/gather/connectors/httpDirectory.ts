@@ -69,6 +69,7 @@ export function httpDirectory(connection: Connection): Connector {
         refuseOtherNumber(queries.length, found.length)
         return found
       },
+      request: (request) => ask('entries/new', request, answerSchema),
       correct: (correction) => ask('corrections', correction, answerSchema),
       async standing(keys) {
         const { answers } = await ask('corrections/standing', { keys }, standingSchema)

@@ -126,6 +126,7 @@ const OPTIONAL = new Set([
   'directory_entry',
   'entry_change',
   'entry_correction',
+  'entry_request',
   'sighting',
   'industry_figure',
   'plan_file',

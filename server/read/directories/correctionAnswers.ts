@@ -1,5 +1,11 @@
 import type { CorrectionState } from '../../../core/directories/correctionStates'
-import type { CorrectionAnswer, EntryQuery, FoundEntry, OutgoingCorrection } from '../../../shared/read/directories'
+import type {
+  CorrectionAnswer,
+  EntryQuery,
+  FoundEntry,
+  OutgoingCorrection,
+  OutgoingRequest,
+} from '../../../shared/read/directories'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
@@ -7,9 +13,11 @@ import { sql } from '../../platform/database/sql'
 /** How directories are asked. */
 export interface AskDirectory {
   find: (directory: string, queries: readonly EntryQuery[]) => Promise<FoundEntry[][]>
-  /** How corrections stand, by their keys. */
+  /** How corrections and requests stand, by their keys. */
   standing: (directory: string, keys: readonly string[]) => Promise<CorrectionAnswer[]>
   correct: (directory: string, correction: OutgoingCorrection) => Promise<CorrectionAnswer>
+  /** Asks for an entry that is not there. */
+  request: (directory: string, request: OutgoingRequest) => Promise<CorrectionAnswer>
 }
 
 /** The key by which a directory knows a correction, however often it is sent. */

@@ -13,6 +13,7 @@ import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { placeById, placesOf } from '../places/places'
+import { missingEntries, newestRequests, requestKey, requestsOf } from './entryRequests'
 import { changesOf, correctionsOf, entriesOf, newestOf, type KeptEntry } from './entryRows'
 
 interface Poll {
@@ -28,13 +29,15 @@ const pollsOf = (db: ClientDb): Promise<Poll[]> =>
 
 /** What directories say of the places of a client, beside the master records. */
 export async function directories(db: ClientDb): Promise<DirectoriesView> {
-  const [places, entries, corrections, polls, changes] = await Promise.all([
+  const [places, entries, corrections, polls, changes, requests] = await Promise.all([
     placesOf(db),
     entriesOf(db),
     correctionsOf(db),
     pollsOf(db),
     changesOf(db, { state: 'open' }),
+    requestsOf(db),
   ])
+  const asked = newestRequests(requests)
   const compare = entryComparer(dayAt(now(), db.timeZone))
   const seen = new Set(polls.filter(({ polledAt }) => polledAt).map(({ directory }) => directory))
   const byCell = grouped(
@@ -49,7 +52,8 @@ export async function directories(db: ClientDb): Promise<DirectoriesView> {
         place: { id: place.id, name: place.name, town: place.town },
         cells: DIRECTORIES.map(({ id, carries }) => {
           const there = byCell.get(`${place.id} ${id}`) ?? []
-          return cellOf(
+          const request = asked.get(requestKey({ place: place.id, directory: id }))
+          const cell = cellOf(
             id,
             there.map((entry) => ({
               ...compare.compare(place, entry.record, carries),
@@ -57,6 +61,7 @@ export async function directories(db: ClientDb): Promise<DirectoriesView> {
             })),
             seen.has(id),
           )
+          return cell.is === 'missing' && request ? { ...cell, request: request.state } : cell
         }),
       }),
     )
@@ -119,11 +124,14 @@ function summaryOf(directory: string, rows: readonly DirectoryRow[], polls: read
 /** The entries of a place field by field beside its master record, and what happened to them. @throws Problem 404 */
 export async function placeEntries(db: ClientDb, id: number): Promise<PlaceEntries> {
   const place = await placeById(db, id)
-  const [entries, corrections, changes] = await Promise.all([
+  const [entries, corrections, changes, requests, polls] = await Promise.all([
     entriesOf(db, { place: id }),
     correctionsOf(db, { place: id }),
     changesOf(db, { place: id }),
+    requestsOf(db, { place: id }),
+    pollsOf(db),
   ])
+  const seen = new Set(polls.filter(({ polledAt }) => polledAt).map(({ directory }) => directory))
   const newest = newestOf(corrections)
   const compare = entryComparer(dayAt(now(), db.timeZone))
   const order = new Map(DIRECTORIES.map((each, index) => [each.id, index]))
@@ -141,6 +149,7 @@ export async function placeEntries(db: ClientDb, id: number): Promise<PlaceEntri
   return {
     place: { id: place.id, name: place.name },
     entries: entries.map(told).sort((a, b) => order.get(a.directory)! - order.get(b.directory)! || a.id - b.id),
+    missing: missingEntries(place, entries, requests, (directory) => seen.has(directory)),
     changes,
     corrections: corrections.slice(0, 200),
   }

@@ -11,6 +11,7 @@ import { jobModule } from '../../platform/jobs/job'
 import { placesOf } from '../places/places'
 import { correctionKey, keepAnswer, type AskDirectory } from './correctionAnswers'
 import { correctionsOf, entriesOf, keyOf, newestOf } from './entryRows'
+import { keepRequestAnswer, keyOfRequest, requestsOf } from './entryRequests'
 import { ENTRIES_POLL } from './jobs'
 import { keepFound, type Look } from './keepEntries'
 
@@ -49,23 +50,28 @@ async function pollEntries({ db, job, step, finish }: JobContext, ask: AskDirect
   await finish((inside) => notePoll(inside, directory.id), `${directory.name} was looked at.`)
 }
 
-/** Asks how those corrections stand that a directory has not decided yet. */
+/** Asks how those corrections and requests stand that a directory has not decided yet. */
 async function takeAnswers(
   { db, step }: Pick<JobContext, 'db' | 'step'>,
   directory: string,
   ask: AskDirectory,
 ): Promise<void> {
-  const sent = await correctionsOf(db, { directory, state: 'sent' })
+  const corrections = await correctionsOf(db, { directory, state: 'sent' })
+  const requests = await requestsOf(db, { directory, state: 'sent' })
+  const sent = [
+    ...corrections.map((each) => ({ ...each, key: correctionKey(db, each.id), keep: keepAnswer })),
+    ...requests.map((each) => ({ ...each, key: keyOfRequest(db, each.id), keep: keepRequestAnswer })),
+  ]
   for (let from = 0; from < sent.length; from += TOGETHER) {
     const some = sent.slice(from, from + TOGETHER)
     const answers = await ask.standing(
       directory,
-      some.map(({ id }) => correctionKey(db, id)),
+      some.map(({ key }) => key),
     )
     await step(async (inside) => {
-      for (const [index, { id, state, reason }] of some.entries()) {
+      for (const [index, { id, state, reason, keep }] of some.entries()) {
         const answer = answers[index]!
-        if (answer.state !== state || answer.reason !== reason) await keepAnswer(inside, id, answer)
+        if (answer.state !== state || answer.reason !== reason) await keep(inside, id, answer)
       }
     })
   }

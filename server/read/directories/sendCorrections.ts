@@ -2,6 +2,7 @@ import { enqueue } from '../../platform/jobs/queue'
 import type { JobContext } from '../../platform/jobs/context'
 import { jobModule } from '../../platform/jobs/job'
 import { correctionsOf, entriesOf } from './entryRows'
+import { keepRequestAnswer, outgoingRequest, requestsOf } from './entryRequests'
 import { ENTRIES_POLL, ENTRIES_SEND } from './jobs'
 import { correctionKey, keepAnswer, type AskDirectory } from './correctionAnswers'
 
@@ -21,10 +22,20 @@ async function sendCorrections({ db, job, step, finish }: JobContext, ask: AskDi
       () => ({ done: index + 1, total: waiting.length, message: `${index + 1} of ${waiting.length} corrections` }),
     )
   }
-  await finish(
-    (inside) => enqueue(inside, ENTRIES_POLL, job.subject, {}),
-    waiting.length === 1 ? 'One correction was sent.' : `${waiting.length} corrections were sent.`,
-  )
+  const requests = (await requestsOf(db, { directory: job.subject, state: 'waiting' })).reverse()
+  for (const request of requests) {
+    const answer = await ask.request(job.subject, await outgoingRequest(db, request))
+    await step((inside) => keepRequestAnswer(inside, request.id, answer))
+  }
+  await finish((inside) => enqueue(inside, ENTRIES_POLL, job.subject, {}), sentWords(waiting.length, requests.length))
+}
+
+function sentWords(corrections: number, requests: number): string {
+  const said = [
+    corrections === 1 ? 'One correction was sent.' : corrections > 1 ? `${corrections} corrections were sent.` : '',
+    requests === 1 ? 'One entry was asked for.' : requests > 1 ? `${requests} entries were asked for.` : '',
+  ].filter(Boolean)
+  return said.join(' ') || 'Nothing was left to send.'
 }
 
 /** The job that sends, by how directories are asked. */
