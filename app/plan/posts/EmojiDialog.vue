@@ -6,11 +6,7 @@ const emit = defineEmits<{ close: []; take: [emoji: string] }>()
 const MOST = 96
 const words = ref('')
 // a large list, which only this dialog needs
-const { data: all, error } = useQuery({
-  key: () => ['emoji'],
-  query: async () => (await import('emojilib')).default,
-  staleTime: Number.POSITIVE_INFINITY,
-})
+const { state: all, error } = useAsyncState(async () => (await import('emojilib')).default, undefined)
 const found = computed(() => (all.value ? foundEmoji(all.value, words.value, MOST) : []))
 </script>
 
