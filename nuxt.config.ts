@@ -41,6 +41,8 @@ export default defineNuxtConfig({
   css: [
     '@fontsource-variable/source-serif-4/index.css',
     '@fontsource-variable/source-sans-3/index.css',
+    // only the parts of it whose emoji a page has are loaded
+    '@fontsource/noto-color-emoji/index.css',
     '~/theme/base.css',
   ],
   app: {

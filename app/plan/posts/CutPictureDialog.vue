@@ -27,6 +27,7 @@ const isReady = ref(false)
 function begin() {
   cropper ??= new Cropper(picture.value!, {
     viewMode: 1,
+    background: false,
     autoCropArea: 1,
     ready: () => (isReady.value = true),
     crop: ({ detail }) => {
@@ -127,6 +128,21 @@ img {
   display: block;
   max-width: 100%;
   max-height: 340px;
+}
+:deep(.cropper-view-box) {
+  outline-color: var(--zaffer);
+}
+:deep(.cropper-line),
+:deep(.cropper-point) {
+  background-color: var(--zaffer);
+  opacity: 1;
+}
+:deep(.cropper-line) {
+  opacity: 0.1;
+}
+:deep(.cropper-dashed),
+:deep(.cropper-center) {
+  display: none;
 }
 .tools {
   justify-content: flex-start;

@@ -121,6 +121,7 @@ img {
   border: 1px solid var(--rule2);
 }
 .parts {
+  margin-bottom: 6px;
   align-items: flex-start;
   justify-content: flex-start;
 }

@@ -29,7 +29,7 @@ const send = () =>
           >; one was asked for on {{ whenWords(each.request.askedAt, timeZone)
           }}{{ each.request.askedBy ? ` by ${each.request.askedBy}` : '' }},
           {{ correctionWords(each.request) }}</template
-        >
+        >.
         <Button
           v-if="mayWrite && canAsk(each)"
           label="Ask for one"
@@ -62,6 +62,7 @@ ul {
   list-style: none;
   padding: 0;
   margin: 6px 0;
+  font-size: var(--text-small);
 }
 dl {
   display: grid;
