@@ -42,7 +42,7 @@ export default defineNuxtConfig({
     '@fontsource-variable/source-serif-4/index.css',
     '@fontsource-variable/source-sans-3/index.css',
     // only the parts of it whose emoji a page has are loaded
-    '@fontsource/noto-color-emoji/index.css',
+    '@fontsource/noto-emoji/400.css',
     '~/theme/base.css',
   ],
   app: {

@@ -443,7 +443,7 @@ describe('an entry that is missing', () => {
     await expect(ask(KIOSK, 'pilot-index')).rejects.toThrow('has an entry of Mossgate quay kiosk already')
   })
 
-  it('may be refused with a sentence, and is asked for again after that; once where two ask, and once where an answer is lost', async () => {
+  it('may be refused and asked for again; once where two ask, and once where an answer is lost', async () => {
     const [{ phone }] = (await asked('SELECT phone FROM place WHERE name = ?', [GLASSHOUSE])) as [{ phone: string }]
     await pool().query("UPDATE place SET phone = '' WHERE name = ?", [GLASSHOUSE])
     await ask(GLASSHOUSE, 'dial-and-door')

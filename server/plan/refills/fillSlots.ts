@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { addDays } from '../../../core/days/day'
-import { refillTurns, type RefillPost, type RefillTurn } from '../../../core/plan/refills'
+import { refillTurns, type RefillPost, type RefillTurn } from '../../../core/plan/refillTurns'
 import { zonedInstant, zonedTime } from '../../../core/plan/zonedInstant'
 import { REFILL_DAYS } from '../../../shared/plan/refills'
 import { now } from '../../platform/clock'

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { addDays, daysBetween } from '../days/day'
-import { refillTurns } from './refills'
+import { refillTurns } from './refillTurns'
 import { zonedInstant, zonedTime } from './zonedInstant'
 
 const zone = 'Europe/London'
