@@ -194,6 +194,7 @@ test('posts that keep their value fill slots of the week again and again', async
   await page.getByLabel('Text for all').fill('The moon in four pictures')
   await page.getByRole('button', { name: 'Keep the draft' }).click()
   await expect(page.getByText('The post is kept as a draft.')).toBeVisible()
+  await expect(page).toHaveURL(/calendar\/\d+$/)
   const post = page.url()
   await page.getByRole('link', { name: 'make a list' }).click()
   const dialog = page.getByRole('dialog', { name: 'Refilled slots' })
@@ -281,6 +282,7 @@ test('a link has what stands for its page, a picture is cut and found again, som
 
   await page.getByRole('button', { name: 'Keep the draft' }).click()
   await expect(page.getByText('The post is kept as a draft.')).toBeVisible()
+  await expect(page).toHaveURL(/calendar\/\d+$/)
   const id = /(\d+)$/.exec(page.url())![1]!
   await page.reload()
   await expect(page.getByLabel('Title of the page')).toHaveValue('The lake path by lantern')
