@@ -258,6 +258,17 @@ test('a link has what stands for its page, a picture is cut and found again, som
   const reads = page.getByRole('article', { name: /How it reads on Commons/ })
   await expect(reads.getByText('The lake path by lantern')).toBeVisible()
 
+  await page.getByLabel('Campaign that the short link belongs to').fill('lanterns')
+  await page.getByRole('button', { name: 'Shorten it and count its clicks' }).click()
+  await expect(page.getByRole('textbox', { name: 'Link' })).toHaveValue(/\/l\/\w+$/)
+  await expect(page.getByText('It was read from another address.')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Read it again' }).click()
+  await expect(page.getByLabel('Title of the page')).toHaveValue('Mossgate Gardens: lanterns on the lake path')
+  const short = await page.getByRole('textbox', { name: 'Link' }).inputValue()
+  const followed = await page.request.get(short, { maxRedirects: 0 })
+  expect(followed.headers().location).toBe('https://www.mossgate.example/?utm_medium=social&utm_campaign=lanterns')
+  await page.getByLabel('Title of the page').fill('The lake path by lantern')
+
   await page.getByLabel('Choose pictures or a video').setInputFiles('standins/lake.png')
   await page.getByLabel('What lake.png shows').fill('Lanterns over the water')
   await expect(reads.getByText('The lake path by lantern')).toHaveCount(0)
@@ -289,4 +300,24 @@ test('a link has what stands for its page, a picture is cut and found again, som
   await page.getByRole('button', { name: 'From what is there' }).click()
   await page.getByLabel('Words in the name').fill('part')
   await expect(page.getByRole('link', { name: `lake (part).png is in post ${id}` })).toBeVisible()
+})
+
+test('a post that is out already, from elsewhere or before, is written down with its address', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/mossgate-gardens/calendar/new?at=2026-10-20T10:00')
+  await page.getByLabel('Mossgate Gardens, Guildhall', { exact: true }).check()
+  await page.getByLabel('Text for all').fill('Two gardeners found, thank you all')
+  const byHand = page.getByRole('checkbox', { name: 'Mossgate Gardens, Guildhall: published by hand' })
+  if (!(await byHand.isChecked())) await byHand.check()
+  await page.getByRole('button', { name: 'Keep the draft' }).click()
+  await expect(page.getByText('Is it out on Guildhall already?')).toBeVisible()
+  await page.getByLabel('Address of the post on Guildhall').fill('https://guildhall.example/posts/77')
+  await page.getByRole('button', { name: 'It is published' }).click()
+  await expect(page.getByText('Kept as published.')).toBeVisible()
+  await expect(page.getByRole('link', { name: 'its address' })).toHaveAttribute(
+    'href',
+    'https://guildhall.example/posts/77',
+  )
+  await page.goto('/mossgate-gardens/calendar?on=2026-10-20')
+  await expect(page.getByRole('button', { name: /Two gardeners found/ })).toBeVisible()
 })

@@ -7,6 +7,8 @@ import { keptFiles, takeFile } from '../../server/plan/posts/planFiles'
 import { changeText, keepText, removeText, savedTexts } from '../../server/plan/posts/savedTexts'
 import { plannedSchema } from '../../shared/plan/plannedPosts'
 import { savedTextSchema } from '../../shared/plan/savedTexts'
+import { addLink } from '../../server/read/links/links'
+import { linkSchema } from '../../shared/read/links'
 import { addClient, addProfile, useDatabase } from './support/database'
 import { useStandins } from './support/standins'
 
@@ -82,7 +84,8 @@ describe('what a text is written from', () => {
   })
   it('a link is read for what its page says of itself, its picture too, and refused in a sentence where it cannot be', async () => {
     const db = await addClient('previews')
-    const read = await linkPreview(db, 'https://www.mossgate.example/')
+    const preview = (address: string) => linkPreview(db, address, 'zaffer.example:8080')
+    const read = await preview('https://www.mossgate.example/')
     expect(read.preview).toEqual({
       address: 'https://www.mossgate.example/',
       title: 'Mossgate Gardens: lanterns on the lake path',
@@ -91,14 +94,20 @@ describe('what a text is written from', () => {
     })
     expect(read.file).toMatchObject({ name: 'lake.png', type: 'image/png', isAnimated: false })
     // a page without a picture says so; the same picture is kept once
-    expect(await linkPreview(db, 'https://orrerypress.example/')).toEqual({
+    expect(await preview('https://orrerypress.example/')).toEqual({
       preview: { address: 'https://orrerypress.example/', title: 'Orrery Press', description: '', picture: null },
       remark: 'The page names no picture.',
     })
-    expect((await linkPreview(db, 'https://www.mossgate.example/')).file!.id).toBe(read.file!.id)
-    await expect(linkPreview(db, 'https://www.mossgate.example/lake.png')).rejects.toThrow('not a web page')
-    await expect(linkPreview(db, 'https://nowhere.example/')).rejects.toThrow('The page answered 404.')
-    await expect(linkPreview(db, 'http://127.0.0.1/')).rejects.toThrow('private network')
+    expect((await preview('https://www.mossgate.example/')).file!.id).toBe(read.file!.id)
+    // a link of the client’s own stands for the page that it leads to; one of another client’s for nothing
+    const link = linkSchema.validateSync({ name: 'x', target: 'https://orrerypress.example/' })
+    const { code } = await addLink(db, link, 1, 'zaffer.example:8080')
+    const short = `http://zaffer.example:8080/l/${code}`
+    expect((await preview(short)).preview).toMatchObject({ address: short, title: 'Orrery Press' })
+    await expect(linkPreview(await addClient('others'), short, 'zaffer.example:8080')).rejects.toThrow('usual port')
+    await expect(preview('https://www.mossgate.example/lake.png')).rejects.toThrow('not a web page')
+    await expect(preview('https://nowhere.example/')).rejects.toThrow('The page answered 404.')
+    await expect(preview('http://127.0.0.1/')).rejects.toThrow('private network')
   })
   it('pictures are found by their names, with the posts that show them or have them beside their link', async () => {
     const db = await addClient('pictures')

@@ -374,6 +374,20 @@ describe('publishing', () => {
     expect((await seen(back)).state).toBe('draft')
   })
 
+  it('takes down what is out already, at the time at which it was', async () => {
+    const id = await write({
+      text: 'Elsewhere',
+      at: '2026-10-20T10:00',
+      postings: [{ profile: words, isByHand: true }],
+    })
+    const address = 'https://murmur.example/posts/7'
+    await decide(db, id, words, { decision: 'published', address }, 'Ada')
+    expect(await seen(id)).toMatchObject({ state: 'published', at: '2026-10-20T10:00', postings: [{ address }] })
+    expect((await seen(id)).postings[0]!.publishedAt).toEqual(new Date('2026-10-20T09:00Z'))
+    const later = await write({ text: 'Early', at: '2026-11-20T10:00', postings: [{ profile: words, isByHand: true }] })
+    await decide(db, later, words, { decision: 'published', address: '' }, 'Ada')
+    expect((await seen(later)).postings[0]!.publishedAt).toEqual(new Date(NOW))
+  })
   it('leaves to a person what is published by hand, until they say where it is', async () => {
     const id = await scheduled({ postings: [{ profile: words, isByHand: true }] })
     setClock('2026-10-29T09:01:00Z')

@@ -73,6 +73,10 @@ const endLinks = () =>
 const waiting = computed(() =>
   props.post.postings.filter(({ state }) => state === 'to do' || state === 'late' || state === 'failed'),
 )
+/** What is published by hand may be out already: somewhere else, or before it was written down here. */
+const recordable = computed(() =>
+  props.post.postings.filter(({ state, isByHand }) => isByHand && state === '' && props.post.state !== 'publishing'),
+)
 const isOnItsWay = computed(() => props.post.postings.some(({ state }) => state !== ''))
 const outcome = (profile: number) => props.post.outcomes.find((each) => each.profile === profile)
 </script>
@@ -118,6 +122,10 @@ const outcome = (profile: number) => props.post.outcomes.find((each) => each.pro
         :is-busy="isBusy"
         @decide="decide"
       />
+      <section v-for="open in isChanged ? [] : recordable" :key="`out ${open.profile}`" class="recorded">
+        <p class="quiet">Is it out on {{ open.networkName }} already?</p>
+        <PostDecision :posting="open" is-alone :is-busy="isBusy" @decide="decide" />
+      </section>
       <template v-if="post.state !== 'published'">
         <div class="field">
           <label for="post-remark">Remark</label>

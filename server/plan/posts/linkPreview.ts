@@ -4,6 +4,7 @@ import type { ClientDb } from '../../platform/database/clientDb'
 import { FetchRefused, guardedFetch, guardedPicture } from '../../platform/outside/guardedFetch'
 import { headOf } from '../../platform/outside/headOf'
 import { badRequest, Problem } from '../../platform/problems/problem'
+import { targetOfOwn } from '../../read/links/links'
 import { takeFile } from './planFiles'
 
 /** A preview as it was read, with its picture among those of the client. */
@@ -15,12 +16,14 @@ export interface ReadPreview {
 }
 
 /**
- * Reads what stands for a page: its title, its description, its picture.
+ * Reads what stands for a page: its title, its description, its picture. A link of the client’s own stands for the page
+ * that it leads to.
  *
+ * @param host  under which this application is asked
  * @throws Problem 400 with a sentence when the page cannot be fetched, or says nothing of itself
  */
-export async function linkPreview(db: ClientDb, address: string): Promise<ReadPreview> {
-  const page = await guardedFetch(address).catch((error: unknown) => {
+export async function linkPreview(db: ClientDb, address: string, host: string): Promise<ReadPreview> {
+  const page = await guardedFetch((await targetOfOwn(db, address, host)) ?? address).catch((error: unknown) => {
     if (error instanceof FetchRefused) throw badRequest(error.message)
     throw error
   })

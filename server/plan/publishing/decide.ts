@@ -46,7 +46,7 @@ export async function decide(
     } else {
       await inside.run(sql`
         UPDATE planned_posting
-        SET    state = 'published', address = ${address || null}, refusal = '', published_at = ${new Date(now())}
+        SET    state = 'published', address = ${address || null}, refusal = '', published_at = ${publishedAt(post.plannedAt)}
         WHERE  client_id = ${db.client}
         AND    planned_id = ${id}
         AND    profile_id = ${profile}`)
@@ -62,6 +62,10 @@ export async function decide(
     await say(inside, post, who, decision)
   })
 }
+
+/** What was planned for a time that is over was published then, as far as anybody knows; anything else just now. */
+const publishedAt = (plannedAt: Date | null): Date =>
+  plannedAt && plannedAt.getTime() < now() ? plannedAt : new Date(now())
 
 /** Takes a posting out of those that wait; its job tells the rest. */
 const begin = (db: ClientDb, id: number, profile: number) =>

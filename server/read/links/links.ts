@@ -42,6 +42,24 @@ function refuseOwn(target: string, host: string): void {
     })
 }
 
+/**
+ * Where a link of the client’s own leads; undefined for the address of anything else.
+ *
+ * @param host  under which this application is asked
+ */
+export async function targetOfOwn(db: ClientDb, address: string, host: string): Promise<string | undefined> {
+  const { host: own, pathname } = new URL(address)
+  const code = /^\/l\/(\w+)$/.exec(pathname)?.[1]
+  if (own !== host || code === undefined) return undefined
+  const row = await db.one<{ target: string }>(sql`
+    SELECT target
+    FROM   tracked_link
+    WHERE  client_id = ${db.client}
+    AND    code = ${code}
+    AND    removed_at IS NULL`)
+  return row?.target
+}
+
 /** How many links a client has. */
 const howMany = async (db: ClientDb): Promise<number> =>
   (await db.one<{ count: number }>(

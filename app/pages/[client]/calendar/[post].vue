@@ -216,6 +216,12 @@ const mayWrite = computed(() => session.mayWrite)
           <p v-if="problems.link" class="field-error" role="alert">{{ problems.link }}</p>
           <p v-for="sentence in hints" :key="sentence" class="quiet">{{ sentence }}</p>
         </div>
+        <ShortLink
+          v-if="form.link"
+          v-model="form.link"
+          :name="form.heading || form.text"
+          @moved="(from, to) => form.preview?.address === from && (form.preview.address = to)"
+        />
         <LinkPreview v-if="form.link" v-model="form.preview" v-model:files="files" :link="form.link" :base="base" />
         <ComposeMedia v-model="form.media" v-model:files="files" :base="base" />
         <p v-for="sentence in fieldsOf('media')" :key="sentence" class="field-error">{{ sentence }}</p>
