@@ -88,7 +88,7 @@ beforeAll(async () => {
     "INSERT INTO plan_file (client_id, file_id, name, type, size, sha256, content) VALUES (2, 2, 'x', 'image/png', 1, 'x', 'x')",
   )
   await pool().query("INSERT INTO saved_scope (client_id, name, parts) VALUES (1, 'x', '{}'), (2, 'y', '{}')")
-  token = await shareEdition(mossgate, 1, new Date(Date.now() + 60_000), 'reader')
+  token = await shareEdition(mossgate, 1, new Date(Date.now() + 3_600_000), 'reader')
   await pool().query(
     'INSERT INTO share_link (client_id, edition_id, token_hash, ends_at) VALUES (2, 2, REPEAT("x", 32), NOW() + INTERVAL 1 DAY)',
   )
