@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A list that refills slots, as it is written. */
 import { refillSchema, type Refill } from '~~/shared/plan/refills'
-import { rowsOfSlots, slotsOfRows } from './slotTimes'
+import { rowsOfSlots, slotsOfRows } from '../calendar/slotTimes'
 
 const props = defineProps<{ /** The list that is changed; none for a new one. */ list?: Refill }>()
 const emit = defineEmits<{ kept: []; stop: [] }>()
