@@ -1,5 +1,6 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { Busy, Gate } from './gate'
+import { GATES } from './gates'
 
 describe('a gate', () => {
   it('lets so many in at once, and the next when one leaves', async () => {
@@ -31,11 +32,39 @@ describe('a gate', () => {
   })
 
   it('lets the first few wait longer than the many behind them', async () => {
-    const gate = new Gate({ atOnce: 1, waiting: 5, patienceMs: 40, first: { many: 1, patienceMs: 5000 } })
+    const first = [
+      { many: 1, patienceMs: 5000 },
+      { many: 2, patienceMs: 80 },
+    ]
+    const gate = new Gate({ atOnce: 1, waiting: 5, patienceMs: 10, first })
     const leave = await gate.enter()
-    const patient = gate.enter()
-    await expect(gate.enter()).rejects.toBeInstanceOf(Busy)
+    const ended: string[] = []
+    const asked = ['first', 'second', 'third'].map((name) =>
+      gate.enter().then(
+        () => ended.push(`${name} is in`),
+        (error: Error) => ended.push(`${name}: ${error.message}`),
+      ),
+    )
+    await Promise.all(asked.slice(1))
     leave()
-    ;(await patient)()
+    await asked[0]
+    expect(ended).toEqual([
+      'third: its turn did not come in time',
+      'second: its turn did not come in time',
+      'first is in',
+    ])
+  })
+
+  it('lets all that one page asks wait for its slowest answer', async () => {
+    vi.useFakeTimers()
+    try {
+      const slow = [await GATES.reading.enter(), await GATES.reading.enter()]
+      const others = Array.from({ length: 14 }, () => GATES.reading.enter().then((leave) => leave()))
+      await vi.advanceTimersByTimeAsync(5000)
+      for (const leave of slow) leave()
+      await Promise.all(others)
+    } finally {
+      vi.useRealTimers()
+    }
   })
 })

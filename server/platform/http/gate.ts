@@ -5,8 +5,8 @@ export interface Room {
   atOnce: number
   waiting: number
   patienceMs: number
-  /** As long as no more than these wait, a turn comes for certain: whoever is among them may wait longer. */
-  first?: { many: number; patienceMs: number }
+  /** Where no more than so many wait, a turn comes for certain: whoever is among them may wait longer; the fewest first. */
+  first?: readonly { many: number; patienceMs: number }[]
 }
 
 /** There is more to do than can be answered in good time. */
@@ -34,8 +34,7 @@ export class Gate {
    */
   enter(): Promise<() => void> {
     if (this.#waiting >= this.#room.waiting) return Promise.reject(new Busy('too many wait already'))
-    const { first } = this.#room
-    const patienceMs = first && this.#waiting < first.many ? first.patienceMs : this.#room.patienceMs
+    const { patienceMs } = this.#room.first?.find(({ many }) => this.#waiting < many) ?? this.#room
     this.#waiting++
     return new Promise((entered, refused) => {
       let isWaiting = true
