@@ -203,7 +203,7 @@ export const QUESTIONS: Dataset = {
       meaning: 'By whom: owner, or the name of a visitor.',
     },
   ],
-  sources: ['network'],
+  sources: ['network', 'file'],
   stream: { id: 'questions', networks: ['waymark'] },
 }
 

@@ -1,5 +1,5 @@
 import type { Dataset } from '../datasets/dataset'
-import { POSTS } from '../datasets/datasets'
+import { POSTS, QUESTIONS, THE_OWNER } from '../datasets/datasets'
 import type { Day } from '../days/day'
 import { dayAt } from '../days/lastCompleteDay'
 import { POST_FORMATS } from '../networks/postFormats'
@@ -165,10 +165,13 @@ export function datasetReader(
       within(column, line, () => {
         if (type === 'instant') values[column] = instantOf(text)
         else if (dataset === POSTS && column === 'format') values[column] = formatOf(text)
+        else if (dataset === QUESTIONS && column === 'answered_by' && text.toLowerCase() === THE_OWNER)
+          values[column] = THE_OWNER
         else if (text.length > longest) throw new Unreadable(`the text is longer than ${longest} letters`)
         else values[column] = text
       })
     }
+    refuseUntimely(values, line)
     for (const { column, of } of dataset.texts)
       if (of !== undefined) values[column] = dayAt((values[of] as Date).getTime(), known.zone)
     const keys = dataset.keys.map((key) =>
@@ -208,6 +211,15 @@ export function datasetReader(
       return { kind: 'bad', reason: capitalised(error.message) }
     }
   }
+}
+
+/** An answer has its time, and comes after what it answers. */
+function refuseUntimely(values: Readonly<Record<string, number | string | Date>>, line: number): void {
+  const begun = values.asked_at ?? values.written_at
+  if (values.answer !== undefined && values.answered_at === undefined)
+    throw new Unreadable(`row ${line} has an answer, but not when it was given`)
+  if (begun !== undefined && values.answered_at !== undefined && values.answered_at < begun)
+    throw new Unreadable(`row ${line} was answered before it was written`)
 }
 
 function refuseScientific(text: string): void {

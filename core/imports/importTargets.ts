@@ -1,5 +1,5 @@
 import type { Dataset } from '../datasets/dataset'
-import { DATASETS, POST_OBSERVATIONS, POSTS, PROFILE_DAY, REVIEWS } from '../datasets/datasets'
+import { DATASETS, POST_OBSERVATIONS, POSTS, PROFILE_DAY, QUESTIONS, REVIEWS } from '../datasets/datasets'
 import { CATALOGUE } from '../metrics/catalogue'
 
 /** What a column of a file can hold, of a dataset. */
@@ -32,7 +32,10 @@ const NAMES: Readonly<Record<string, string>> = {
   speakers_28d: 'People who spoke of it over 28 days',
   published_at: 'Published, day and time',
   written_at: 'Written, day and time',
+  asked_at: 'Asked, day and time',
   answered_at: 'Answered, day and time',
+  answered_by: 'Answered by: owner, or a name',
+  wanted: 'How many others want to know it',
   observed_at: 'Looked at, day and time',
   alt: 'Words for the picture',
   part: 'Part, such as GB or f|25-34',
@@ -45,8 +48,10 @@ const words = (column: string): string => {
   const text = column.replaceAll('_', ' ')
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
+const rowWord = (dataset: Dataset): string =>
+  dataset === REVIEWS ? 'review' : dataset === QUESTIONS ? 'question' : 'post'
 const nameOf = (column: string, dataset: Dataset): string =>
-  (column === 'remote_id' ? `Id of the ${dataset === REVIEWS ? 'review' : 'post'}` : NAMES[column]) ??
+  (column === 'remote_id' ? `Id of the ${rowWord(dataset)}` : NAMES[column]) ??
   ([PROFILE_DAY, POSTS, POST_OBSERVATIONS].includes(dataset) ? METRIC_NAMES.get(column) : undefined) ??
   words(column)
 

@@ -9,6 +9,8 @@ const EXAMPLES: Readonly<Record<string, string>> = {
   remote_id: '703119280207460',
   published_at: '2026-10-28 09:15',
   written_at: '2026-10-28 09:15',
+  asked_at: '2026-10-28 09:15',
+  answered_by: 'owner',
   answered_at: '2026-10-29 10:00',
   author: 'Who has written it',
   language: 'en',

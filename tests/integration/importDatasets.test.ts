@@ -2,13 +2,14 @@ import type { RowDataPacket } from 'mysql2/promise'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Mapping } from '../../core/imports/rowReader'
 import { keepBreakdowns } from '../../server/gather/sync/keepBreakdowns'
-import { REVIEWS as REVIEW_DATASET } from '../../core/datasets/datasets'
+import { QUESTIONS as QUESTION_DATASET, REVIEWS as REVIEW_DATASET } from '../../core/datasets/datasets'
 import { keepRows } from '../../server/gather/sync/keepRows'
 import { keepPosts } from '../../server/gather/sync/keepPosts'
 import { badRowsOf, importById, startApply, startCheck, startUndo } from '../../server/gather/imports/store'
 import { takeUpload } from '../../server/gather/imports/upload'
 import { resolveScope } from '../../server/figures/resolveScope'
 import type { ClientDb } from '../../server/platform/database/clientDb'
+import { questionFigures } from '../../server/read/questions/questions'
 import { addSite, changeSite, removeSite } from '../../server/read/traffic/sites'
 import { trafficOf } from '../../server/read/traffic/traffic'
 import { parseScope } from '../../shared/figures/scope'
@@ -425,5 +426,59 @@ describe('reviews from a file', () => {
           { remote_id: 'r9', written_at: '2026-10-20T08:15:00Z', day: '2026-10-20', ...part },
         ]),
       ).rejects.toThrow(sentence)
+  })
+})
+
+const QUESTIONS = `Question ID,Asked at,Page ID,Asked by,Question,Upvotes,Answered at,Reply,Answered by
+q1,2026-10-20 09:15,80010402277519103,Oona K.,"Is there a lift, and until when?",4,2026-10-21 10:00,Until six.,Owner
+q2,2026-10-21 23:30,80010402277519103,Bram,Are dogs let in?,,2026-10-22 08:00,I think so.,Sil
+q3,2026-10-22 10:00,80010402277519103,Mael,Who knows?,,,Nobody,
+q4,2026-10-22 10:00,80010402277519103,,Is it open today?,2,,,
+q5,2026-10-22 10:00,80010402277519103,Ina,Where is the gate?,,2026-10-21 10:00,Here.,owner
+`
+
+describe('questions from a file', () => {
+  const questions = () =>
+    tableOf('question', 'remote_id, day, author, text, wanted, answered_at, answer, answered_by, import_id')
+  it('are checked, counted with those of the network, and taken back whole', async () => {
+    const listing = await addProfile(db, 'waymark', '80010402277519103')
+    const given = {
+      remote_id: 'q1',
+      asked_at: '2026-10-20T08:15:00Z',
+      day: '2026-10-20',
+      author: 'O.',
+      text: 'As the network has it',
+      wanted: 3,
+    }
+    await keepRows(db, QUESTION_DATASET, listing, [given])
+    const before = await questions()
+    const { view, bad } = await checked(QUESTIONS)
+    expect(view.dataset).toBe('question')
+    expect(view.summary).toMatchObject({ rows: 5, good: 3, bad: 2, added: 2, changed: 1 })
+    expect(bad.map(({ reason }) => reason)).toEqual([
+      'Row 4 has an answer, but not when it was given',
+      'Row 6 was answered before it was written',
+    ])
+    expect(await questions()).toEqual(before)
+    const id = await applied(QUESTIONS)
+    expect(await questions()).toMatchObject([
+      { remote_id: 'q1', author: 'Oona K.', wanted: 4, answer: 'Until six.', answered_by: 'owner', import_id: id },
+      { remote_id: 'q2', day: '2026-10-21', wanted: null, answered_by: 'Sil' },
+      { remote_id: 'q4', author: '', wanted: 2, answered_at: null, answer: null },
+    ])
+    const scope = await resolveScope(db, parseScope({ period: '2026-10-01..2026-10-25' }))
+    expect((await questionFigures(db, scope)).find(({ profile: each }) => each === listing)).toMatchObject({
+      asked: 3,
+      byOwner: 1,
+      byVisitors: 1,
+      waiting: 1,
+    })
+    // what the network says later does not touch what the file has said
+    await keepRows(db, QUESTION_DATASET, listing, [{ ...given, wanted: 9 }])
+    expect((await questions())[0]).toMatchObject({ wanted: 4, text: 'Is there a lift, and until when?' })
+    await undo(id)
+    expect(await questions()).toMatchObject([
+      { remote_id: 'q1', wanted: 3, text: 'As the network has it', answer: null },
+    ])
   })
 })
