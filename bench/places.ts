@@ -58,7 +58,7 @@ export async function benchPlaces(pool: Pool): Promise<void> {
     { text: 'at most twice the bare SQL', met: cold <= 2 * bare },
   )
   const year = await resolveScope(db, { ...asked, period: '2025-10-29..2026-10-28' })
-  const reviews = await median(3, () => reviewsOf(db, year))
+  const reviews = await median(3, () => reviewsOf(db, year, true))
   const rows = await median(3, () =>
     pool.query('SELECT * FROM review WHERE client_id = ? AND day BETWEEN ? AND ?', [
       db.clientId,

@@ -1,5 +1,6 @@
 import { NEIGHBOURS } from './neighbours'
 import { PLACES } from './places'
+import { RIVAL_LISTINGS } from './rivalListings'
 
 /** A profile of the made-up scenario. Every name is invented. */
 export interface DemoProfile {
@@ -680,5 +681,6 @@ export const PROFILES: readonly DemoProfile[] = [
     isHidden: true,
   },
   ...NEIGHBOURS,
+  ...RIVAL_LISTINGS,
   ...LISTINGS,
 ]

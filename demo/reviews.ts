@@ -1,6 +1,7 @@
 import { addDays, dayNumber, daysBetween, type Day } from '../core/days/day'
-import { PLACES, type DemoPlace } from './places'
+import { PLACES } from './places'
 import { unit } from './random'
+import { RIVAL_LISTINGS, type ReviewedListing } from './rivalListings'
 
 /** A review as Waymark gives it. */
 export interface DemoReview {
@@ -117,7 +118,7 @@ const SPIKES: Readonly<Record<string, { from: number; to: number; times: number;
 const instantOf = (at: number): string => `${new Date(at).toISOString().slice(0, 19)}Z`
 
 /** The reviews that were written of a listing on a day, each with the answer that it gets, whenever that is. */
-function writtenOn(place: DemoPlace, day: Day, anchor: Day): DemoReview[] {
+function writtenOn(place: ReviewedListing, day: Day, anchor: Day): DemoReview[] {
   const before = daysBetween(day, anchor)
   const spike = SPIKES[place.handle]
   const isSpike = spike !== undefined && before <= spike.from && before >= spike.to
@@ -161,6 +162,9 @@ const asOf = (review: DemoReview, now: number): DemoReview =>
     ? { ...review, answered_at: null, answer: null }
     : review
 
+const listingOf = (remoteId: string): ReviewedListing | undefined =>
+  [...PLACES, ...RIVAL_LISTINGS].find((one) => one.remoteId === remoteId)
+
 /** How long after it was written a review can still be answered, in days. */
 const ANSWERED_WITHIN = 30
 
@@ -171,7 +175,7 @@ const ANSWERED_WITHIN = 30
  * @param now  in milliseconds since 1970 UTC: what lies after it is not there yet
  */
 export function reviewsOn(remoteId: string, day: Day, anchor: Day, now: number): DemoReview[] {
-  const place = PLACES.find((one) => one.remoteId === remoteId)
+  const place = listingOf(remoteId)
   if (!place) return []
   const answered = Array.from({ length: ANSWERED_WITHIN }, (_, back) => addDays(day, -back - 1)).flatMap((written) =>
     writtenOn(place, written, anchor).filter((review) => review.answered_at?.startsWith(day)),
@@ -183,7 +187,7 @@ export function reviewsOn(remoteId: string, day: Day, anchor: Day, now: number):
 
 /** Every review of a listing that was written in some days, as it stands at an instant. */
 export const reviewsIn = (remoteId: string, days: readonly Day[], anchor: Day, now: number): DemoReview[] => {
-  const place = PLACES.find((one) => one.remoteId === remoteId)
+  const place = listingOf(remoteId)
   return place
     ? days
         .flatMap((day) => writtenOn(place, day, anchor))

@@ -196,15 +196,18 @@ export function standinNetworks(settings: StandinSettings) {
       const others = alsoFollowed(profile).filter(({ profile: other }) => isThere(other))
       return json(200, { data: others.map(({ profile: other, share }) => ({ ...shown(asNow(other), last), share })) })
     }
-    const data = /^profiles\/(\d+)\/(days|posts)$/.exec(path)
+    const data = /^profiles\/(\d+)\/(days|posts|reviews)$/.exec(path)
     const profile = data && profileOf(network, data[1]!)
     if (!profile || !isThere(profile)) return json(404, { error: 'not found' })
     const { days, through, next } = pageOf(
       query.get('from'),
-      addDays(last, 1 - network.publicDays),
+      // whoever reads a listing reads all that was ever written about it
+      addDays(last, 1 - (data[2] === 'reviews' ? network.historyDays : network.publicDays)),
       last,
       OVERLAPPING.includes(network.id),
     )
+    if (data[2] === 'reviews')
+      return json(200, { data: withToday(days).flatMap((day) => reviewsNow(profile.remoteId, day)), through, next })
     if (data[2] === 'posts')
       return json(200, {
         data: withToday(days).flatMap((day) => published(profile, day).map(openPart)),
@@ -509,11 +512,7 @@ reach, impressions, followers won and lost. It publishes and answers there only 
   ): unknown[] {
     if (what === 'posts') return published(profile, day)
     if (what === 'retention') return published(profile, day).flatMap((post) => retentionOf(post) ?? [])
-    if (what === 'reviews')
-      return reviewsOn(profile.remoteId, day, settings.anchor, settings.now()).map((review) => {
-        const taken = answers.get(review.remote_id)
-        return taken ? { ...review, answered_at: taken.at, answer: taken.text } : review
-      })
+    if (what === 'reviews') return reviewsNow(profile.remoteId, day)
     if (what === 'questions')
       return questionsOn(profile.remoteId, day, settings.now()).map((question) => {
         const taken = answers.get(question.remote_id)
@@ -524,6 +523,13 @@ reach, impressions, followers won and lost. It publishes and answers there only 
     const figures = dayOf(day)
     return figures ? [figures] : []
   }
+
+  /** The reviews that changed on a day, with the answers that were given here. */
+  const reviewsNow = (remoteId: string, day: Day) =>
+    reviewsOn(remoteId, day, settings.anchor, settings.now()).map((review) => {
+      const taken = answers.get(review.remote_id)
+      return taken ? { ...review, answered_at: taken.at, answer: taken.text } : review
+    })
 
   /** Whether a network still remembers a breakdown's day: some are forgotten sooner than the figures. */
   const isRemembered = (network: string, breakdown: string, day: Day) => {

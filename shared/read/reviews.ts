@@ -106,6 +106,21 @@ export interface PlaceReviews extends ReviewFigures {
   place?: number
 }
 
+/** What the reviews of a rival's listing come to over a period. */
+export interface RivalReviews {
+  profile: number
+  name: string
+  /** The rival that it belongs to. */
+  rival: string
+  stars: StarCounts
+  rating: RatingSummary
+  /** The same of all that is known until the end of the period. */
+  ever: RatingSummary
+  answering: Answering
+  /** The day of the first review that is known, where the period has begun before it. */
+  since?: string
+}
+
 /** The reviews of a scope. */
 export interface ReviewsView {
   wantedHours: number
@@ -123,4 +138,6 @@ export interface ReviewsView {
   months: { month: string; reviews: number; mean?: number }[]
   /** Whether there are more reviews than are read at once. */
   isCut: boolean
+  /** Those of rivals over the same days, for whoever may read of rivals. */
+  rivals?: RivalReviews[]
 }

@@ -125,6 +125,32 @@ test('reviews are read, one is answered where it was written, and one is read ot
   await expect(dialog.getByText('Opening hours')).toHaveCount(0)
 })
 
+test('a rival’s listing is added, and stands with its reviews beside the client’s own', async ({ page }) => {
+  await signIn(page, 'ada@halyardrow.example')
+  await page.goto('/kittiwake-line/reviews?period=last-28-days')
+  await expect(page.getByText('No rival’s listing is read here.')).toBeVisible()
+  await page.getByText('No rival’s listing is read here.').getByRole('link', { name: 'Profiles' }).click()
+  await page.getByRole('button', { name: 'Add a profile' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Add a profile' })
+  await dialog.getByLabel('Handle or address').fill('Skerry Sails, town quay')
+  await page.keyboard.press('Enter')
+  await dialog.getByRole('radio', { name: 'A rival’s' }).check()
+  await dialog.getByLabel('Name of the competitor').fill('Skerry Sails')
+  await dialog.getByRole('button', { name: 'Add Skerry Sails, town quay on Waymark' }).click()
+  await expect(
+    page
+      .getByRole('table', { name: 'Rivals’ profiles' })
+      .getByRole('row', { name: /^Skerry Sails, town quay Waymark/ }),
+  ).toContainText('as far as anybody can see them', { timeout: 60_000 })
+  await page.goto('/kittiwake-line/reviews?period=last-28-days')
+  const beside = page.getByRole('region', { name: 'Beside rivals' }).getByRole('table')
+  await expect(beside.getByRole('row', { name: /^The client all that are looked at/ })).toBeVisible()
+  await expect(beside.getByRole('row', { name: /^Skerry Sails Skerry Sails, town quay/ })).toContainText(
+    /[1-5]\.\d\d of \d{3}.*% of \d+.*\d hours/,
+  )
+  await expect(page.getByRole('article').filter({ hasText: 'town quay' })).toHaveCount(0)
+})
+
 test('places and reviews go into a report', async ({ page }) => {
   await signIn(page)
   for (const [path, what] of [

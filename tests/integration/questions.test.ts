@@ -552,7 +552,10 @@ async function askOfPlaces(db: ClientDb): Promise<void> {
   // the largest of them, which has areas of direction requests
   const gate = (await placesOf(db)).find(({ name }) => name === 'Mossgate, main gate')!
   await placeInsights(db, scope, gate.id)
-  await reviewsOf(db, scope)
+  const listings = scope.profiles.filter(({ network }) => network === 'waymark').map(({ profile_id: id }) => id)
+  await pool().query('UPDATE profile SET is_rival = 1 WHERE profile_id = ?', [listings.at(-1)])
+  await reviewsOf(db, scope, true)
+  await pool().query('UPDATE profile SET is_rival = 0 WHERE profile_id = ?', [listings.at(-1)])
   const [review] = (await listReviews(db, scope, reviewFilterSchema.cast({ state: 'waiting' }))).reviews
   await writeReply(db, review!, 'x', 1)
   await moveReply(db, review!, 'approved', 1, () => Promise.resolve(''))

@@ -172,6 +172,15 @@ async function setHours() {
           <ReviewMonths :months="data.months" />
         </section>
       </template>
+      <section v-if="data.rivals" aria-labelledby="rivals-heading">
+        <h2 id="rivals-heading" class="heading">Beside rivals</h2>
+        <RivalReviewsTable v-if="data.rivals.length" :view="data" />
+        <p v-else class="quiet">
+          No rival’s listing is read here. Add one on the network of listings under
+          <NuxtLink :to="`/${slug}/profiles`">Profiles</NuxtLink>: what was written about it, and how it answers, then
+          stands beside yours.
+        </p>
+      </section>
       <section aria-labelledby="list-heading">
         <h2 id="list-heading" class="heading">The reviews</h2>
         <div class="row choose no-print">

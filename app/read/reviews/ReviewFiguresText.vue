@@ -3,13 +3,11 @@
 import { formatCount, formatShare, oneDecimal } from '~~/core/format/numbers'
 import { SHRINKING_REVIEWS } from '~~/core/reviews/ratings'
 import type { PlaceReviews, ReviewsView } from '~~/shared/read/reviews'
+import { useReviewWords } from './useReviewWords'
 
 const props = defineProps<{ view: ReviewsView; isPlain?: boolean }>()
 const locale = useLocale()
-const two = (value: number) =>
-  new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(value)
-const spans = (hours: number) =>
-  hours < 72 ? `${oneDecimal(hours, locale)} hours` : `${oneDecimal(hours / 24, locale)} days`
+const { mean: two, spans } = useReviewWords()
 const all = computed(() => props.view.all)
 const heads = computed(() => {
   const { rating, answering, shrunk } = all.value
@@ -17,7 +15,7 @@ const heads = computed(() => {
   return [
     {
       name: 'Mean of the stars',
-      value: rating.mean === undefined ? '—' : two(rating.mean),
+      value: two(rating.mean),
       said: [
         `of ${formatCount(rating.count, locale)}`,
         rating.spread === undefined ? '' : `spread ${two(rating.spread)}`,
@@ -40,7 +38,7 @@ const heads = computed(() => {
     },
     {
       name: 'Median time to an answer',
-      value: answering.medianHours === undefined ? '—' : spans(answering.medianHours),
+      value: spans(answering.medianHours),
       said: [
         answering.medianHours === undefined && answering.reviews > 0 ? 'more than half still wait' : '',
         answering.waiting > 0 ? 'those that wait count too' : '',
@@ -79,21 +77,21 @@ const COLUMNS = [
     label: 'Mean',
     isFigure: true,
     valueOf: ({ rating }: PlaceReviews) => rating.mean ?? -1,
-    textOf: ({ rating }: PlaceReviews) => (rating.mean === undefined ? '—' : two(rating.mean)),
+    textOf: ({ rating }: PlaceReviews) => two(rating.mean),
   },
   {
     key: 'spread',
     label: 'Spread',
     isFigure: true,
     valueOf: ({ rating }: PlaceReviews) => rating.spread ?? -1,
-    textOf: ({ rating }: PlaceReviews) => (rating.spread === undefined ? '—' : two(rating.spread)),
+    textOf: ({ rating }: PlaceReviews) => two(rating.spread),
   },
   {
     key: 'shrunk',
     label: 'Drawn to all',
     isFigure: true,
     valueOf: ({ shrunk }: PlaceReviews) => shrunk ?? -1,
-    textOf: ({ shrunk }: PlaceReviews) => (shrunk === undefined ? '—' : two(shrunk)),
+    textOf: ({ shrunk }: PlaceReviews) => two(shrunk),
   },
   {
     key: 'inTime',
@@ -108,7 +106,7 @@ const COLUMNS = [
     label: 'Median time',
     isFigure: true,
     valueOf: ({ answering }: PlaceReviews) => answering.medianHours ?? Infinity,
-    textOf: ({ answering }: PlaceReviews) => (answering.medianHours === undefined ? '—' : spans(answering.medianHours)),
+    textOf: ({ answering }: PlaceReviews) => spans(answering.medianHours),
   },
   {
     key: 'waiting',

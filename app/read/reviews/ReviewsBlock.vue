@@ -9,5 +9,6 @@ defineProps<{ block: FilledReviews; heading: string }>()
   <template v-else>
     <ReviewFiguresText :view="block.view" is-plain />
     <ReviewSubjects :view="block.view" is-plain />
+    <RivalReviewsTable v-if="block.view.rivals?.length" :view="block.view" is-plain />
   </template>
 </template>

@@ -130,6 +130,8 @@ export interface Capabilities {
   breakdowns: (from: Day) => Promise<BreakdownsPage>
   /** The rows of any other dataset, by the name of its stream. */
   rows: (stream: string, from: Day) => Promise<RowsPage>
+  /** Those of these streams that the source gives, where it does not give all of its network. */
+  openStreams: readonly string[]
   /**
    * Answers a review or a question; gives the network’s sentence where it refuses that, and nothing where it has taken
    * it.

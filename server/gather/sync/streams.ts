@@ -21,6 +21,8 @@ export interface Stream {
   id: string
   /** What gives a page that begins with a day, or undefined where the source has no such stream. */
   from: (connector: Connector, network: string) => ((from: Day) => Promise<Page>) | undefined
+  /** Whether anybody can read as far back as its owner, where it can be read without consent at all. */
+  isOpenWhole?: boolean
   /** Keeps a page, in the transaction that notes how far the stream has come; says how many days were restated. */
   keep: (db: ClientDb, profileId: number, page: Page) => Promise<number>
 }
@@ -39,9 +41,12 @@ const own = <Id extends Own>(
   },
 })
 
+/** The figures by day: what a sync is measured by. */
+export const FIGURES = own('figures', keepDays)
+
 /** What is fetched of a profile, one after the other, from those sources that have it. */
 export const STREAMS: readonly Stream[] = [
-  own('figures', keepDays),
+  FIGURES,
   own('posts', keepPosts),
   own('breakdowns', keepBreakdowns),
   ...DATASETS.flatMap((dataset): Stream[] => {
@@ -50,8 +55,11 @@ export const STREAMS: readonly Stream[] = [
     return [
       {
         id: stream.id,
-        from: ({ rows }, network) =>
-          rows && stream.networks.includes(network) ? (from) => rows(stream.id, from) : undefined,
+        isOpenWhole: true,
+        from: ({ rows, openStreams = [stream.id] }, network) =>
+          rows && stream.networks.includes(network) && openStreams.includes(stream.id)
+            ? (from) => rows(stream.id, from)
+            : undefined,
         keep: async (db, profileId, page) => {
           await keepRows(db, dataset, profileId, page.data as Record<string, unknown>[])
           return 0

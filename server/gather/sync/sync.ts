@@ -17,7 +17,7 @@ import { SYNC } from './jobs'
 import { log } from '../../platform/log'
 import { keepPictures } from './keepPictures'
 import { outcome } from './outcome'
-import { STREAMS, type Page } from './streams'
+import { FIGURES, STREAMS, type Page, type Stream } from './streams'
 
 /** Figures younger than this are asked for again: networks restate them. */
 const RESTATED_DAYS = 7
@@ -72,23 +72,23 @@ async function fetchAll(context: JobContext, profileId: number, connection: Prof
   const connector = connectorFor(connection)
   const { historyDays, publicDays } = networkById(connection.connector)
   const last = lastCompleteDay(now(), context.db.timeZone)
-  const oldest = addDays(last, 1 - (connection.credentials ? historyDays : publicDays))
   // each stream goes on where it was, also when the sync was killed between them
-  const since = (stream: string): Day => {
-    const known = connection.cursors[stream]
-    const overlapping = known ? addDays(known, 1 - againDays(stream, last)) : oldest
+  const since = ({ id, isOpenWhole }: Stream): Day => {
+    const oldest = addDays(last, 1 - (connection.credentials || isOpenWhole ? historyDays : publicDays))
+    const known = connection.cursors[id]
+    const overlapping = known ? addDays(known, 1 - againDays(id, last)) : oldest
     return overlapping < oldest ? oldest : overlapping
   }
   if (!connection.cursors.figures)
     await context.step((db) =>
       db.run(sql`UPDATE profile SET first_fetch = 1 WHERE client_id = ${db.client} AND profile_id = ${profileId}`),
     )
-  const from = since('figures')
+  const from = since(FIGURES)
   const total = Math.max(1, daysBetween(from, last) + 1)
   const heard = { days: new Set<Day>(), twice: 0, restated: 0 }
   for (const [stage, stream] of STREAMS.entries()) {
     const ask = stream.from(connector, connection.connector)
-    let next: Day | undefined = ask && since(stream.id)
+    let next: Day | undefined = ask && since(stream)
     while (ask && next && next <= last) {
       const page: Page = await ask(next)
       if (stream.id === 'figures')

@@ -1,5 +1,5 @@
-import { answering, type Asked } from '../../../core/reviews/answering'
-import { ratingSummary, shrunkMean, type StarCounts } from '../../../core/reviews/ratings'
+import { answering } from '../../../core/reviews/answering'
+import { ratingSummary, shrunkMean } from '../../../core/reviews/ratings'
 import { MOODS, SUBJECTS } from '../../../core/reviews/reviewAbout'
 import { quotesIn } from '../../../core/reviews/quotesIn'
 import { monthsEnding } from '../../../core/reviews/monthsEnding'
@@ -10,11 +10,11 @@ import type { ResolvedScope } from '../../figures/resolveScope'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
-import { aboutOf, answeredAt, reviewRows, type ReviewRow } from './reviewRows'
+import { aboutOf, reviewRows, type ReviewRow } from './reviewRows'
+import { askedOf, MOST_READ, starsOf, summed, type StarRow } from './reviewSums'
+import { rivalReviews } from './rivalReviews'
 import { wantedHours } from './wantedHours'
 
-/** So many reviews of a period are read at once, the newest. */
-const MOST_READ = 20_000
 const MONTHS = 12
 const DAYS_A_WEEK = 7
 
@@ -40,8 +40,13 @@ export async function placesByListing(db: ClientDb): Promise<ReadonlyMap<number,
   return new Map(rows.map(({ listing, id, name }) => [listing, { id, name }]))
 }
 
-/** What the reviews of a scope come to: by place, by subject, by month, and how well they are answered. */
-export async function reviewsOf(db: ClientDb, scope: ResolvedScope): Promise<ReviewsView> {
+/**
+ * What the reviews of a scope come to: by place, by subject, by month, and how well they are answered; beside them
+ * those of rivals' listings over the same days.
+ *
+ * @param mayRivals  whether whoever asks may read of rivals
+ */
+export async function reviewsOf(db: ClientDb, scope: ResolvedScope, mayRivals: boolean): Promise<ReviewsView> {
   const { period, comparison, words } = scope
   const listings = await listingsIn(db, scope)
   const ids = listings.map(({ id }) => id)
@@ -87,26 +92,11 @@ export async function reviewsOf(db: ClientDb, scope: ResolvedScope): Promise<Rev
     ...readings(rows, new Map(listings.map(({ id, name }) => [id, places.get(id)?.name ?? name]))),
     months: await monthly(db, ids, period),
     isCut: rows.length === MOST_READ,
+    ...(mayRivals && { rivals: await rivalReviews(db, period, hours) }),
   }
 }
 
 const perWeek = (reviews: number, period: Period): number => (reviews * DAYS_A_WEEK) / lengthOf(period)
-
-const askedOf = (row: ReviewRow): Asked => {
-  const at = answeredAt(row)
-  return { writtenAt: row.writtenAt.getTime(), ...(at && { answeredAt: at.getTime() }) }
-}
-
-function starsOf(rows: readonly { stars: number | null }[]): StarCounts {
-  const counts: [number, number, number, number, number] = [0, 0, 0, 0, 0]
-  for (const { stars } of rows) if (stars !== null) counts[stars - 1]!++
-  return counts
-}
-
-interface StarRow {
-  stars: number | null
-  reviews: number
-}
 
 const starsIn = (db: ClientDb, profiles: readonly number[], { from, to }: Period) =>
   db.rows<StarRow>(sql`
@@ -116,9 +106,6 @@ const starsIn = (db: ClientDb, profiles: readonly number[], { from, to }: Period
     AND      profile_id IN (${[...profiles]})
     AND      day BETWEEN ${from} AND ${to}
     GROUP BY stars`)
-
-const summed = (rows: readonly StarRow[]): StarCounts =>
-  [1, 2, 3, 4, 5].map((many) => rows.find(({ stars }) => stars === many)?.reviews ?? 0) as unknown as StarCounts
 
 /** What reviews are about and how they sound, and what of them can be quoted. */
 function readings(

@@ -1,11 +1,32 @@
+import type { PlaceReviews } from '../../../shared/read/reviews'
 import type { FilledReviews } from '../../../shared/read/reviewsBlock'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, share, text } from '../../platform/tables/columns'
+import type { Table } from '../../platform/tables/table'
 import { reviewsOf } from './reviews'
 
+/** A listing as a row; how far its mean is drawn to all is said of the client’s own alone. */
+const rowOf = (
+  { name, rating, stars, shrunk, answering }: Omit<PlaceReviews, 'profile'>,
+  rival: string,
+): Table['rows'][number] => [
+  name,
+  answering.reviews,
+  rating.mean,
+  rating.spread,
+  shrunk,
+  ...stars,
+  answering.waiting,
+  answering.inTime?.answered,
+  answering.inTime?.of,
+  answering.inTime?.share,
+  answering.medianHours,
+  rival,
+]
+
 export const reviewsBlock: ReportBlock<FilledReviews> = {
-  fill: async ({ db, scope }) => ({ view: await reviewsOf(db, scope) }),
-  tableOf: ({ view: { places } }) => ({
+  fill: async ({ db, scope, sight }) => ({ view: await reviewsOf(db, scope, sight.rivals) }),
+  tableOf: ({ view: { places, rivals = [] } }) => ({
     name: 'Reviews',
     columns: [
       text('Place'),
@@ -19,20 +40,9 @@ export const reviewsBlock: ReportBlock<FilledReviews> = {
       count('Of those whose time is over'),
       share('Share answered in time'),
       number('Median hours to an answer'),
+      text('Rival'),
     ],
-    rows: places.map(({ name, rating, shrunk, stars, answering }) => [
-      name,
-      answering.reviews,
-      rating.mean,
-      rating.spread,
-      shrunk,
-      ...stars,
-      answering.waiting,
-      answering.inTime?.answered,
-      answering.inTime?.of,
-      answering.inTime?.share,
-      answering.medianHours,
-    ]),
+    rows: [...places.map((place) => rowOf(place, '')), ...rivals.map(({ rival, ...listing }) => rowOf(listing, rival))],
   }),
   missingIn: ({ view }) => [
     ...(view.all.answering.reviews === 0 ? ['nobody wrote a review on these days.'] : []),
