@@ -236,6 +236,21 @@ test('a link has what stands for its page, a picture is cut and found again, som
 
   await page.getByRole('button', { name: 'Name somebody' }).click()
   const names = page.getByRole('dialog', { name: 'Name somebody' })
+  // a place is named on the network that has it
+  await page.keyboard.press('Escape')
+  const listing = page.getByLabel('Mossgate tea rooms, Waymark', { exact: true })
+  await listing.check()
+  await page.getByRole('button', { name: 'Name somebody' }).click()
+  await names.getByLabel('Name or handle of a person, an organisation or a place').fill('glasshouse')
+  await names.getByRole('button', { name: 'Look' }).click()
+  await expect(names.getByRole('listitem')).toContainText('@mossgate-glasshouse Mossgate glasshouse on Waymark')
+  await expect(names.getByRole('listitem')).not.toContainText('followers')
+  await names.getByRole('button', { name: 'Name @mossgate-glasshouse of Waymark' }).click()
+  await expect(text).toHaveValue('Lanterns again, with @mossgate-glasshouse ')
+  await text.fill('Lanterns again, with')
+  await listing.uncheck()
+  await page.getByRole('button', { name: 'Name somebody' }).click()
+
   await names.getByRole('button', { name: 'Look' }).click()
   await expect(names.getByRole('alert')).toHaveText('Write a name, a handle or an address.')
   await names.getByLabel('Name or handle of a person, an organisation or a place').fill('Thornapple')
