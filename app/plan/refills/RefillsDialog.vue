@@ -66,10 +66,11 @@ async function kept() {
       <template v-else>
         <p>{{ refillWords(list) }}</p>
         <p v-if="list.posts.length === 0" class="quiet">No post is in it yet: open one, and put it into the list.</p>
-        <ul v-else :aria-label="`Posts of ${list.name}`">
+        <h4 v-else>In the list</h4>
+        <ul v-if="list.posts.length" :aria-label="`Posts of ${list.name}`">
           <li v-for="post in list.posts" :key="post.id">
             <NuxtLink :to="`/${slug}/calendar/${post.id}`">{{ post.text || 'Without a text' }}</NuxtLink>
-            <span class="quiet">{{ post.usedAt ? ` last on ${when(post.usedAt)}` : ' not used yet' }}</span>
+            <span class="quiet">{{ post.usedAt ? ` latest use ${when(post.usedAt)}` : ' not used yet' }}</span>
             <Button
               type="button"
               label="Take out"
@@ -80,6 +81,7 @@ async function kept() {
             />
           </li>
         </ul>
+        <h4 v-if="list.coming.length">Slots to come</h4>
         <ol v-if="list.coming.length" :aria-label="`What ${list.name} fills next`">
           <li v-for="slot in list.coming" :key="slot.at">
             {{ when(slot.at) }}:
@@ -102,9 +104,14 @@ section {
 h3 {
   flex: 1;
 }
+h4 {
+  color: var(--ink2);
+  font-size: var(--text-label);
+  margin-top: 8px;
+}
 ul,
 ol {
   list-style: none;
-  margin: 6px 0;
+  margin: 2px 0 6px;
 }
 </style>
