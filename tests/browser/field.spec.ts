@@ -26,6 +26,9 @@ test('rivals are compared by what everybody can see, on all networks and on one,
   await expect(page.getByRole('img', { name: /Growth of four weeks over followers.*The Glass Fernery/ })).toBeVisible()
   await page.getByRole('button', { name: 'Growth as a table' }).click()
   await expect(page.getByRole('row', { name: /^The Glass Fernery [\d,]+ \+\d/ })).toBeVisible()
+  const rhythm = page.getByRole('region', { name: 'How often and when' })
+  await expect(rhythm.getByRole('row', { name: /^The Glass Fernery/ }).first()).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Formats' }).getByRole('row').nth(2)).toBeVisible()
   const best = page.getByRole('region', { name: 'The best posts of the field' })
   await expect(best.getByRole('row')).toHaveCount(9)
   // with their pictures and tags, and one key away from the page of each

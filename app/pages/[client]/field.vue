@@ -75,6 +75,7 @@ const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC'
         </p>
         <FieldTables :field="data" />
       </section>
+      <FieldHabits v-if="hasRivals" />
       <FieldEventsSection v-if="hasRivals" />
       <section v-if="hasRivals" aria-labelledby="best-heading" class="part">
         <h2 id="best-heading" class="heading">The best posts of the field</h2>
