@@ -148,7 +148,7 @@ import { keptReachable } from '../../server/read/audience/reachable'
 import { addPoll } from '../../server/read/audience/polls'
 import { countVisit } from '../../server/read/links/countVisits'
 import { addLinkPage, agencyColour, linkPagesIn, publicPage } from '../../server/read/links/linkPages'
-import { addLink, linkById, linksIn } from '../../server/read/links/links'
+import { addLink, linkById, linksIn, targetOfOwn } from '../../server/read/links/links'
 import { visitDetail } from '../../server/read/links/visits'
 import { linkPageSchema, linkSchema } from '../../shared/read/links'
 import { pollSchema } from '../../shared/read/polls'
@@ -585,6 +585,7 @@ async function askOfLinks(db: ClientDb): Promise<void> {
   const scope = await resolveScope(db, { who: [], sets: [], period: 'last-28-days', against: 'before' })
   const link = linkSchema.validateSync({ name: 'x', target: 'https://x.example/' })
   const { id, code } = await addLink(db, link, 1, 'zaffer.example')
+  expect(await targetOfOwn(db, `https://zaffer.example/l/${code}`, 'zaffer.example')).toBe(link.target)
   const page = await addLinkPage(db, linkPageSchema.validateSync({ title: 'x', items: [{ text: 'x', link: id }] }), 1)
   const visit = { place: 'link', kind: 'person', country: 'GB', referrer: 'x.example', from: page.code } as const
   await countVisit({ ...visit, code })
