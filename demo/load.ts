@@ -20,6 +20,7 @@ import { INDUSTRY } from './industry'
 import { breakdownsOf } from './breakdowns'
 import { loadDirectories } from './loadDirectories'
 import { LINK_PAGES, LINKS, viewsOf, visitsOf } from './links'
+import { listingPicturesIn, type DemoListingPicture } from './listingPictures'
 import { pictureOf } from './pictures'
 import { demoPlans } from './plan'
 import { LOOKED_AT_HOURS } from './postLife'
@@ -235,6 +236,30 @@ export async function loadDemo(
                 ? instant(Date.parse(String(question[name])))
                 : question[name],
             ),
+          ]),
+        ])
+      }
+      const shown = listingPicturesIn(profile.remoteId, days, Date.parse(`${last}T23:59:59Z`))
+      if (shown.length > 0) {
+        const names = Object.keys(shown[0]!) as (keyof DemoListingPicture)[]
+        await db.query(`INSERT INTO listing_picture (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
+          shown.map((picture) => [
+            client,
+            id,
+            ...names.map((name) =>
+              name.endsWith('_at') && picture[name] !== null
+                ? instant(Date.parse(String(picture[name])))
+                : picture[name],
+            ),
+          ]),
+        ])
+        await db.query('INSERT INTO listing_picture_file (client_id, profile_id, remote_id, type, bytes) VALUES ?', [
+          shown.map(({ remote_id: remoteId }) => [
+            client,
+            id,
+            remoteId,
+            'image/svg+xml',
+            Buffer.from(pictureOf(profile.client, { remoteId, text: '' }).svg),
           ]),
         ])
       }

@@ -12,6 +12,7 @@ import { PROFILES, type DemoProfile } from '../demo/profiles'
 import { breakdownsOf } from '../demo/breakdowns'
 import { retentionOf } from '../demo/retention'
 import { questionsOn } from '../demo/questions'
+import { listingPicturesOn, listingPictureSvg } from '../demo/listingPictures'
 import { reviewsOn } from '../demo/reviews'
 import { alsoFollowed } from '../demo/alsoFollowed'
 import { reachable } from '../demo/reachable'
@@ -56,7 +57,7 @@ const PAGE_DAYS = 30
 const OVERLAPPING = ['tintype', 'cork']
 
 /** What can be asked of a profile. */
-type What = 'days' | 'posts' | 'breakdowns' | 'retention' | 'reviews' | 'questions'
+type What = 'days' | 'posts' | 'breakdowns' | 'retention' | 'reviews' | 'questions' | 'pictures'
 
 /** How many profiles a search by name gives. */
 const MOST_FOUND = 10
@@ -138,7 +139,7 @@ export function standinNetworks(settings: StandinSettings) {
     if (method === 'GET' && path === 'consent') return consentPage(network, url.searchParams)
     if (method === 'POST' && path === 'consent') return decide(network, form)
     if (method === 'POST' && path === 'token') return token(network, form)
-    const data = /^profiles\/(\d+)\/(days|posts|breakdowns|retention|reviews|questions)$/.exec(path)
+    const data = /^profiles\/(\d+)\/(days|posts|breakdowns|retention|reviews|questions|pictures)$/.exec(path)
     if (method === 'GET' && data)
       return figures(network, data[1]!, data[2] as What, url.searchParams, headers.authorization)
     const answered = /^profiles\/(\d+)\/(reviews|questions)\/(\d+)\/answer$/.exec(path)
@@ -267,6 +268,8 @@ export function standinNetworks(settings: StandinSettings) {
 
   function painted(network: Network, profileId: string, postId: string): Answer | undefined {
     const profile = profileOf(network, profileId)
+    const listed = listingPictureSvg(profileId, postId, dayFromNumber(Number(postId.slice(6, 12))), settings.now())
+    if (listed) return { status: 200, headers: { 'content-type': 'image/svg+xml' }, body: listed }
     const day = dayFromNumber(Number(postId.slice(8, 14)))
     const post = profile && posts(profile, day).find(({ remoteId }) => remoteId === postId)
     if (!profile || !post?.hasPicture) return json(404, { error: 'not found' })
@@ -413,7 +416,7 @@ reach, impressions, followers won and lost. It publishes and answers there only 
       if (!known.has(day)) known.set(day, profileDay(profile, day, last))
       return known.get(day)
     }
-    const asked = what === 'posts' || what === 'reviews' || what === 'questions' ? withToday(days) : days
+    const asked = ['posts', 'reviews', 'questions', 'pictures'].includes(what) ? withToday(days) : days
     return json(200, { data: asked.flatMap((day) => dataOf(profile, what, day, dayOf)), through, next, oldest })
   }
 
@@ -513,6 +516,8 @@ reach, impressions, followers won and lost. It publishes and answers there only 
     if (what === 'posts') return published(profile, day)
     if (what === 'retention') return published(profile, day).flatMap((post) => retentionOf(post) ?? [])
     if (what === 'reviews') return reviewsNow(profile.remoteId, day)
+    if (what === 'pictures')
+      return listingPicturesOn(profile.remoteId, day, settings.now(), day > settings.lastComplete())
     if (what === 'questions')
       return questionsOn(profile.remoteId, day, settings.now()).map((question) => {
         const taken = answers.get(question.remote_id)

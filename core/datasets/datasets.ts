@@ -207,6 +207,39 @@ export const QUESTIONS: Dataset = {
   stream: { id: 'questions', networks: ['waymark'] },
 }
 
+/** What the listing of a place shows, and showed until it was removed. */
+export const LISTING_PICTURES: Dataset = {
+  id: 'listing_picture',
+  name: 'Pictures of listings',
+  grain: 'a picture that a listing shows or has shown',
+  keys: [PROFILE, { column: 'remote_id', type: 'id', meaning: 'The network’s id of the picture.' }],
+  day: 'day',
+  measures: [{ column: 'views', rollUp: 'stock', bit: 0, meaning: 'How often it was looked at so far.' }],
+  texts: [
+    { column: 'added_at', type: 'instant', bit: 30, meaning: 'When it was added, in UTC.' },
+    { column: 'day', type: 'day', of: 'added_at', bit: 31, meaning: 'The day of that, in the client’s time zone.' },
+    {
+      column: 'author',
+      type: 'text',
+      longest: 120,
+      usual: '',
+      bit: 32,
+      meaning: 'Who has added it: owner, or the name of a visitor.',
+    },
+    { column: 'text', type: 'text', longest: 400, usual: '', bit: 33, meaning: 'What is to be seen on it.' },
+    {
+      column: 'removed_at',
+      type: 'instant',
+      isOptional: true,
+      bit: 34,
+      meaning: 'When it was removed, in UTC; absent while it is shown.',
+    },
+    { column: 'picture_url', type: 'text', longest: 400, bit: 35, meaning: 'Where the network has it.' },
+  ],
+  sources: ['network'],
+  stream: { id: 'pictures', networks: ['waymark'] },
+}
+
 const SITE: KeyColumn = { column: 'site_id', type: 'site', meaning: 'The site.' }
 
 /** Who came to a site on a day. */
@@ -275,6 +308,7 @@ export const DATASETS: readonly Dataset[] = [
   POST_RETENTION,
   REVIEWS,
   QUESTIONS,
+  LISTING_PICTURES,
   SITE_DAY,
   SITE_PAGE_DAY,
   SITE_SOURCE_DAY,

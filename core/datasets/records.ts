@@ -706,6 +706,20 @@ export const RECORDS: readonly RecordKind[] = [
     isOfData: true,
   },
   {
+    id: 'listing_picture_file',
+    name: 'Files of pictures of listings',
+    grain: 'the file of a picture, as the network had it',
+    keys: 2,
+    columns: [
+      id('profile_id', 'The profile.'),
+      text('remote_id', 'The network’s id of the picture.'),
+      text('type', 'Of which kind it is (a media type).'),
+      { column: 'bytes', type: 'file', meaning: 'The file that it is, in this package.' },
+    ],
+    refersTo: { profile_id: 'profile' },
+    isOfData: true,
+  },
+  {
     id: 'post_tag',
     name: 'Tags of posts',
     grain: 'a tag that a post has, by hand or by a rule',

@@ -228,6 +228,31 @@ export interface PlacesPage extends PlacesView {
   all: { id: number; name: string; town: string }[]
 }
 
+/** The pictures of a listing over some days. */
+export interface ListingPictures {
+  profile: number
+  /** How many it showed at their end. */
+  shown: number
+  /** How many came in them, those of the owner among them, and how many were removed. */
+  came: number
+  cameByOwner: number
+  went: number
+  pictures: {
+    id: string
+    addedAt: Date
+    isOwner: boolean
+    by: string
+    text: string
+    /** Whether it was kept here, so that it can be shown. */
+    hasFile: boolean
+    removedAt?: Date
+    /** How often it was looked at so far. */
+    views?: number
+  }[]
+  /** How many older ones there are. */
+  more: number
+}
+
 /** One place over three periods, with what parts it from the others. */
 export interface PlaceInsights {
   place: Place
@@ -241,4 +266,6 @@ export interface PlaceInsights {
   withheld?: { requests: number; of: number; days: number }
   searches: { name: string; count: number }[]
   surfaces: { name: string; count: number }[]
+  /** What its listing shows. */
+  pictures?: ListingPictures
 }

@@ -152,7 +152,10 @@ describe('the package of a client', () => {
       version: PACKAGE_VERSION,
       created: '2026-10-29T06:00:00.000Z',
     })
-    const pictures = [...read('post_picture').map((row) => row.bytes), ...read('plan_file').map((row) => row.content)]
+    const pictures = [
+      ...['post_picture', 'listing_picture_file'].flatMap((name) => read(name).map((row) => row.bytes)),
+      ...read('plan_file').map((row) => row.content),
+    ]
     expect(pictures.length).toBeGreaterThan(50)
     expect(Object.keys(files).sort()).toEqual(
       ['README.md', 'datapackage.json', ...resources.map(({ path }) => path), ...pictures].sort(),
@@ -173,6 +176,7 @@ describe('the package of a client', () => {
     expect(resources.map(({ name }) => name).filter((name) => !named.some((one) => one.name === name))).toEqual([
       'plan_file',
       'post_picture',
+      'listing_picture_file',
     ])
     expect(Object.keys(without).some((name) => name.startsWith('files/'))).toBe(false)
     await expect(refuseTooManyPictures(db)).resolves.toBeUndefined()

@@ -108,6 +108,7 @@ import { audienceLines, audienceOf, keepIntended } from '../../server/read/audie
 import { intendedSchema } from '../../shared/read/audience'
 import { fetchVolumes } from '../../server/gather/sync/networkVolume'
 import { pictureOf } from '../../server/read/content/pictureOf'
+import { listingPictureFile } from '../../server/read/places/listingPictures'
 import { postView } from '../../server/read/content/postView'
 import { addTag, changeTag, previewRule, tagByHand, tagsOf } from '../../server/read/tags/tags'
 import { tagRuleSchema } from '../../shared/read/tags'
@@ -551,7 +552,8 @@ async function askOfPlaces(db: ClientDb): Promise<void> {
   await changePlace(db, listed!.id, placeSchema.validateSync({ ...listed, listing: listed!.listing!.id }))
   // the largest of them, which has areas of direction requests
   const gate = (await placesOf(db)).find(({ name }) => name === 'Mossgate, main gate')!
-  await placeInsights(db, scope, gate.id)
+  const { pictures } = await placeInsights(db, scope, gate.id)
+  expect(await listingPictureFile(db, pictures!.profile, pictures!.pictures[0]!.id)).toBeDefined()
   const listings = scope.profiles.filter(({ network }) => network === 'waymark').map(({ profile_id: id }) => id)
   await pool().query('UPDATE profile SET is_rival = 1 WHERE profile_id = ?', [listings.at(-1)])
   await reviewsOf(db, scope, true)

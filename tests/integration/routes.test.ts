@@ -326,6 +326,7 @@ describe('every route', () => {
       'link-pages',
       'links',
       'links/[link]',
+      'listings/[profile]/pictures/[picture]',
       'notes',
       'overview',
       'places',

@@ -14,6 +14,7 @@ export type Files = ReadonlyMap<string, () => Promise<Readable>>
 const LIMITS: Readonly<Record<string, { types: readonly string[]; most: number }>> = {
   plan_file: { types: FILE_TYPES, most: MOST_FILE_BYTES },
   post_picture: { types: PICTURE_TYPES, most: MOST_PICTURE_BYTES },
+  listing_picture_file: { types: PICTURE_TYPES, most: MOST_PICTURE_BYTES },
 }
 
 /** A drawing is text, and shown where nothing in it can run; every other picture shows by its content what it is. */

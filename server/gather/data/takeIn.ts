@@ -114,6 +114,8 @@ const OPTIONAL = new Set([
   'post_retention',
   'review',
   'question',
+  'listing_picture',
+  'listing_picture_file',
   'place',
   'place_group',
   'place_group_member',

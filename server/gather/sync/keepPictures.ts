@@ -1,41 +1,56 @@
 import type { ClientDb } from '../../platform/database/clientDb'
-import { sql } from '../../platform/database/sql'
+import { raw, sql } from '../../platform/database/sql'
 import type { Connector } from '../connectors/connector'
 
 /** How many pictures are fetched in one sync, the newest first: the others have their turn with the next. */
 const AT_A_TIME = 60
 
+/** What has a picture, the table that keeps it, and what says which are the newest. */
+const PICTURED = [
+  { table: 'post', kept: 'post_picture', newest: 'published_at' },
+  { table: 'listing_picture', kept: 'listing_picture_file', newest: 'added_at' },
+] as const
+
 /**
- * Fetches the pictures of posts that have none here yet. Networks forget where a picture was, so it is kept. A post whose
- * picture is gone is not asked about again.
+ * Fetches the pictures of posts and of a listing that are not here yet. Networks forget where a picture was, so it is
+ * kept. One that is gone is not asked about again.
  */
 export async function keepPictures(
   db: ClientDb,
   profileId: number,
   picture: NonNullable<Connector['picture']>,
 ): Promise<void> {
+  for (const pictured of PICTURED) await keepOf(db, profileId, pictured, picture)
+}
+
+async function keepOf(
+  db: ClientDb,
+  profileId: number,
+  { table, kept, newest }: (typeof PICTURED)[number],
+  picture: NonNullable<Connector['picture']>,
+): Promise<void> {
   const missing = await db.rows<{ id: string; address: string }>(sql`
     SELECT   p.remote_id AS id, p.picture_url AS address
-    FROM     post p
-    LEFT JOIN post_picture k ON k.client_id = p.client_id AND k.profile_id = p.profile_id AND k.remote_id = p.remote_id
+    FROM     ${raw(table)} p
+    LEFT JOIN ${raw(kept)} k ON k.client_id = p.client_id AND k.profile_id = p.profile_id AND k.remote_id = p.remote_id
     WHERE    p.client_id = ${db.client}
     AND      p.profile_id = ${profileId}
     AND      p.picture_url IS NOT NULL
     AND      k.remote_id IS NULL
-    ORDER BY p.published_at DESC
+    ORDER BY ${raw(`p.${newest}`)} DESC
     LIMIT    ${AT_A_TIME}`)
   for (const { id, address } of missing) {
     const found = await picture(address)
     if (found)
       await db.insertRows(
-        'post_picture',
+        kept,
         ['profile_id', 'remote_id', 'type', 'bytes'],
         [[profileId, id, found.type, found.bytes]],
         ['type', 'bytes'],
       )
     else
       await db.run(sql`
-        UPDATE post
+        UPDATE ${raw(table)}
         SET    picture_url = NULL
         WHERE  client_id = ${db.client}
         AND    profile_id = ${profileId}

@@ -21,6 +21,7 @@ import { rollUp } from '../../figures/rollUp'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { callsByHour } from './callsByHour'
+import { listingPictures } from './listingPictures'
 import { placeById, placesOf } from './places'
 
 /** A place is one of those that are compared from so many views on: a rate of a handful says nothing. */
@@ -187,6 +188,7 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
   const parts = async (breakdown: string) => (isKnown ? await partsOf(db, listing!, breakdown, period) : [])
   const areas = await parts('directions_by_area')
   const withheld = isKnown && areas.length > 0 ? await withheldOf(db, listing!, period) : undefined
+  const pictures = isKnown && profile[0] ? await listingPictures(db, profile[0], period) : undefined
   const calls = isKnown ? await callsByHour(db, listing!, period) : undefined
   return {
     place,
@@ -198,6 +200,7 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
     ...(withheld && { withheld }),
     searches: await parts('searches_by_kind'),
     surfaces: await parts('listing_views_by_surface'),
+    ...(pictures && { pictures }),
   }
 }
 

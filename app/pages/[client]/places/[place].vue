@@ -11,7 +11,8 @@ const locale = useLocale()
 const say = useSay()
 const refreshAll = useRefresh()
 const { slug, base } = useClient()
-const { address } = useScope()
+const { address, description } = useScope()
+const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC')
 const id = computed(() => String(route.params.place))
 const { data, error, isLoading } = useQuery({
   key: () => ['place', slug.value, id.value, address.value],
@@ -110,6 +111,10 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
           <PartsTable name="surfaces" label="Where" :parts="data.surfaces" figure="Views" base="Of all told" />
         </section>
       </div>
+      <section v-if="data.pictures" aria-labelledby="pictures-heading">
+        <h2 id="pictures-heading" class="heading">Pictures of the listing</h2>
+        <ListingPictures :shown="data.pictures" :time-zone="timeZone" />
+      </section>
       <p class="no-print"><NuxtLink :to="reviews">What people wrote about it</NuxtLink></p>
     </template>
     <PlaceDialog v-if="isEdited && data" :place="data.place" @close="isEdited = false" @saved="saved" />
