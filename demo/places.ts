@@ -79,6 +79,7 @@ export const PLACES: readonly DemoPlace[] = [
       hours: 'Mo off; Tu-Fr 10:00-16:30; Sa-Su 10:00-17:30',
       attributes: ['step-free', 'children’s menu'],
       description: 'Tea, scones and soup beside the fern house.',
+      pictures: ['https://www.mossgate.example/pictures/tea-rooms.jpg'],
     },
     reviews: { aDay: 0.6, good: 0.68, answered: 0.82, hours: 30 },
   },

@@ -216,6 +216,7 @@ export const RECORDS: readonly RecordKind[] = [
       text('hours', 'When it is open, as OpenStreetMap writes opening_hours.'),
       { column: 'attributes', type: 'json', meaning: 'What it has.' },
       text('description', 'What it is.'),
+      later({ column: 'pictures', type: 'json', meaning: 'Web addresses of its pictures.' }),
       orNone(id('profile_id', 'The profile that is its listing.')),
       flag('is_active', 'Whether it is switched on.'),
       instant('created_at', 'When it was added.'),

@@ -41,6 +41,7 @@ export function localBusiness(place: PlaceRecord) {
     ...(lat !== null && lon !== null && { geo: { '@type': 'GeoCoordinates', 'latitude': lat, 'longitude': lon } }),
     ...(place.phone && { telephone: place.phone }),
     ...(place.web && { url: place.web }),
+    ...(place.pictures.length > 0 && { image: place.pictures }),
     ...(place.attributes.length > 0 && {
       amenityFeature: place.attributes.map((name) => ({
         '@type': 'LocationFeatureSpecification',
@@ -119,6 +120,8 @@ function placeOf(business: Thing): GivenPlace {
     lon: geo.longitude === undefined ? undefined : Number(geo.longitude),
     phone: business.telephone,
     web: business.url,
+    // an address, or an ImageObject with one
+    pictures: business.image && list(business.image).flatMap((each) => text(each) || text(thing(each).url) || []),
     attributes: business.amenityFeature && texts(business.amenityFeature, (each) => text(thing(each).name)),
     hours: hoursOf(list(business.openingHoursSpecification), list(business.specialOpeningHoursSpecification)),
   }

@@ -1,4 +1,4 @@
-import { fieldText, LIST_SIGN, listOf, PLACE_FIELDS, type PlaceField, type PlaceRecord } from './place'
+import { fieldText, LIST_FIELDS, LIST_SIGN, listOf, PLACE_FIELDS, type PlaceField, type PlaceRecord } from './place'
 
 /** Fields that several places can share; a name and a point on the map belong to one. */
 export const SHARED_FIELDS = PLACE_FIELDS.filter(({ field }) => field !== 'name' && field !== 'lat' && field !== 'lon')
@@ -13,7 +13,7 @@ export const CHANGE_WAYS = [
 export type ChangeWay = (typeof CHANGE_WAYS)[number]['id']
 
 /** Whether a field holds several values. */
-export const isListField = (field: PlaceField): boolean => field === 'categories' || field === 'attributes'
+export const isListField = (field: PlaceField): boolean => LIST_FIELDS.includes(field)
 
 /** One change that is made to several places. */
 export interface SharedChange {

@@ -17,6 +17,8 @@ export interface PlaceRecord {
   hours: string
   attributes: string[]
   description: string
+  /** Web addresses of pictures that may be shown of it, the first one first. */
+  pictures: string[]
 }
 
 /** The fields of a record in the order in which they are told, with their names. */
@@ -34,8 +36,12 @@ export const PLACE_FIELDS = [
   { field: 'hours', name: 'Opening hours' },
   { field: 'attributes', name: 'Attributes' },
   { field: 'description', name: 'Description' },
+  { field: 'pictures', name: 'Pictures' },
 ] as const satisfies readonly { field: keyof PlaceRecord; name: string }[]
 export type PlaceField = (typeof PLACE_FIELDS)[number]['field']
+
+/** Fields that hold several values. */
+export const LIST_FIELDS: readonly PlaceField[] = ['categories', 'attributes', 'pictures']
 
 /** A record without anything in it. */
 export const EMPTY_PLACE: PlaceRecord = {
@@ -52,6 +58,7 @@ export const EMPTY_PLACE: PlaceRecord = {
   hours: '',
   attributes: [],
   description: '',
+  pictures: [],
 }
 
 /** What parts several values that stand in one cell or one line. */

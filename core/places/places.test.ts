@@ -103,6 +103,7 @@ const PLACE: PlaceRecord = {
   hours: 'Mo-Fr 09:00-17:00; Sa-Su 10:00-12:00,13:00-24:00; 2026 Dec 25 off',
   attributes: ['step-free', 'dogs welcome'],
   description: 'Tea, “scones”, and a view.',
+  pictures: ['https://www.mossgate.example/tea.jpg', 'https://www.mossgate.example/scones.png?wide=1,2'],
 }
 
 describe('a place goes out and comes back as it was', () => {
@@ -110,6 +111,8 @@ describe('a place goes out and comes back as it was', () => {
     const [back] = placesFromJsonLd(JSON.parse(JSON.stringify(localBusiness(PLACE))))
     expect(back).toEqual(PLACE)
     expect(placesFromJsonLd({ '@graph': [localBusiness(PLACE), { '@type': 'Thing' }] })).toEqual([PLACE])
+    const image = { '@type': 'ImageObject', 'url': 'https://www.mossgate.example/tea.jpg' }
+    expect(placesFromJsonLd({ ...localBusiness(PLACE), image })[0]!.pictures).toEqual([image.url])
     expect(() => placesFromJsonLd({ a: 1 })).toThrow(/no LocalBusiness/)
   })
 

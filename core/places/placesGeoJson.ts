@@ -1,5 +1,5 @@
 import { Unreadable } from '../unreadable'
-import { PLACE_FIELDS, fieldText, listOf, type PlaceRecord } from './place'
+import { LIST_FIELDS, PLACE_FIELDS, fieldText, listOf, type PlaceRecord } from './place'
 
 /** A record as somebody has written it elsewhere: everything is still to be checked. */
 export type GivenPlace = Partial<Record<keyof PlaceRecord, unknown>>
@@ -66,7 +66,7 @@ export function placesFromTable(headings: readonly string[], rows: readonly (rea
     Object.fromEntries(
       fields.map((field, index) => {
         const text = (row[index] ?? '').trim()
-        if (field === 'categories' || field === 'attributes') return [field, listOf(text)]
+        if (LIST_FIELDS.includes(field)) return [field, listOf(text)]
         return [field, field === 'lat' || field === 'lon' ? (text === '' ? null : Number(text)) : text]
       }),
     ),

@@ -69,6 +69,8 @@ export const entryRecordSchema = object({
   hours: string().defined().max(1000),
   attributes: array(string().required().max(120)).max(30).required(),
   description: string().defined().max(1000),
+  // they are kept, and not compared
+  pictures: array(string().required().max(300)).max(30).default([]),
 })
 
 /** An entry as a directory gives it. */

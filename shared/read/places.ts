@@ -34,6 +34,11 @@ const degrees = (most: number) =>
     .min(-most, `There are no degrees below −${most}.`)
     .max(most, `There are no degrees above ${most}.`)
 
+const webAddress = () =>
+  text()
+    .max(300, 'That address is too long.')
+    .matches(/^$|^https?:\/\/[^\s/?#]+\.[^\s]*$/i, 'Write an address such as https://www.mossgate.example.')
+
 /** A place as somebody writes it. */
 export const placeSchema = object({
   name: text().required('Give the place a name.').max(120, 'Keep the name under 120 letters.'),
@@ -56,10 +61,7 @@ export const placeSchema = object({
       const { country } = this.parent as { country: string }
       return !value || (value.length <= 40 && isPossiblePhoneNumber(value, countryOf(country)))
     }),
-  web: text()
-    .default('')
-    .max(300, 'That address is too long.')
-    .matches(/^$|^https?:\/\/[^\s/?#]+\.[^\s]*$/i, 'Write an address such as https://www.mossgate.example.'),
+  web: webAddress().default(''),
   hours: text()
     .default('')
     .max(1000, 'Keep the hours under 1,000 letters.')
@@ -73,6 +75,7 @@ export const placeSchema = object({
     }),
   attributes: list('attribute'),
   description: text().max(1000, 'Keep the description under 1,000 letters.').default(''),
+  pictures: array(webAddress().required()).max(20, `There are 20 at the most.`).default([]),
   /** The profile that is its listing; none, where it has none yet. */
   listing: number().integer().positive().nullable().default(null),
 })

@@ -36,6 +36,7 @@ const form = reactive({
   hours: before.hours,
   attributes: before.attributes.join(LIST_SIGN),
   description: before.description,
+  pictures: before.pictures.join('\n'),
   listing: props.place?.listing?.id ?? 0,
 })
 const { forget, isBack, beginAnew } = useKeptForm(`place ${props.place?.id ?? ''} of ${base.value}`, form)
@@ -85,6 +86,7 @@ async function save() {
         ...form,
         categories: listOf(form.categories),
         attributes: listOf(form.attributes),
+        pictures: form.pictures.split(/\s+/).filter(Boolean),
         lat: form.lat.trim() === '' ? null : form.lat.replace(',', '.'),
         lon: form.lon.trim() === '' ? null : form.lon.replace(',', '.'),
         listing: form.listing || null,
@@ -191,6 +193,18 @@ async function save() {
       <div class="field">
         <label for="place-description">Description</label>
         <Textarea id="place-description" v-model="form.description" rows="2" fluid :maxlength="1000" />
+      </div>
+      <div class="field">
+        <label for="place-pictures">Pictures, a web address in each line</label>
+        <Textarea
+          id="place-pictures"
+          v-model="form.pictures"
+          rows="2"
+          fluid
+          placeholder="https://www.mossgate.example/gate.jpg"
+          :invalid="!!problemOf('pictures')"
+        />
+        <p v-if="problemOf('pictures')" class="field-error" role="alert">{{ problemOf('pictures') }}</p>
       </div>
       <p v-if="proof" class="quiet" role="status">{{ proof }}</p>
       <Button type="submit" :label="place ? 'Change it' : 'Add it'" :loading="isSaving" />

@@ -64,6 +64,14 @@ const hours = computed(() => {
       ><dt>Description</dt>
       <dd>{{ place.description }}</dd></template
     >
+    <template v-if="place.pictures.length"
+      ><dt>Pictures</dt>
+      <dd>
+        <a v-for="picture in place.pictures" :key="picture" :href="picture" class="line" rel="noopener noreferrer">{{
+          picture
+        }}</a>
+      </dd></template
+    >
     <dt>Listing</dt>
     <dd>{{ place.listing ? `${place.listing.name}, ${place.listing.networkName}` : 'none yet' }}</dd>
   </dl>

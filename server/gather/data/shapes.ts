@@ -23,6 +23,7 @@ const SHAPES: Readonly<Record<string, Schema>> = {
   'link_page.items': part(linkPageSchema, 'items'),
   'place.categories': part(placeSchema, 'categories'),
   'place.attributes': part(placeSchema, 'attributes'),
+  'place.pictures': part(placeSchema, 'pictures'),
   'reply_template.variants': part(templateSchema, 'variants'),
   'rank_check.found': foundSchema,
   'directory_entry.record': entryRecordSchema,

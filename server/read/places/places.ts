@@ -10,10 +10,11 @@ import { badRequest, conflict, notFound } from '../../platform/problems/problem'
 
 const MOST = 1000
 
-type Stored = Omit<PlaceRecord, 'categories' | 'attributes'> & {
+type Stored = Omit<PlaceRecord, 'categories' | 'attributes' | 'pictures'> & {
   id: number
   categories: string
   attributes: string
+  pictures: string | null
   isActive: number
   listing: number | null
   listingName: string | null
@@ -27,10 +28,20 @@ const SELECT = sql`
     FROM      place p
     LEFT JOIN profile l ON l.client_id = p.client_id AND l.profile_id = p.profile_id`
 
-const read = ({ listing, listingName, network, isActive, categories, attributes, ...row }: Stored): Place => ({
+const read = ({
+  listing,
+  listingName,
+  network,
+  isActive,
+  categories,
+  attributes,
+  pictures,
+  ...row
+}: Stored): Place => ({
   ...row,
   categories: JSON.parse(categories) as string[],
   attributes: JSON.parse(attributes) as string[],
+  pictures: JSON.parse(pictures ?? '[]') as string[],
   isActive: isActive === 1,
   listing: listing === null ? null : { id: listing, name: listingName!, networkName: networkById(network!).name },
 })
@@ -88,10 +99,11 @@ export async function addPlace(db: ClientDb, place: PlaceInput): Promise<number>
   if (count >= MOST) throw badRequest(`A client has ${MOST} places at the most.`)
   const { insertId } = await db.run(sql`
     INSERT INTO place (client_id, name, categories, street, town, postcode, country, lat, lon, phone, web, hours,
-                       attributes, description, profile_id)
+                       attributes, description, pictures, profile_id)
     VALUES (${db.client}, ${place.name}, ${JSON.stringify(place.categories)}, ${place.street}, ${place.town},
             ${place.postcode}, ${place.country}, ${place.lat}, ${place.lon}, ${phoneOf(place)}, ${place.web},
-            ${place.hours}, ${JSON.stringify(place.attributes)}, ${place.description}, ${place.listing})`)
+            ${place.hours}, ${JSON.stringify(place.attributes)}, ${place.description},
+            ${JSON.stringify(place.pictures)}, ${place.listing})`)
   return insertId
 }
 
@@ -104,7 +116,7 @@ export async function changePlace(db: ClientDb, id: number, place: PlaceInput): 
     SET    name = ${place.name}, categories = ${JSON.stringify(place.categories)}, street = ${place.street}, town = ${place.town},
            postcode = ${place.postcode}, country = ${place.country}, lat = ${place.lat}, lon = ${place.lon},
            phone = ${phoneOf(place)}, web = ${place.web}, hours = ${place.hours}, attributes = ${JSON.stringify(place.attributes)},
-           description = ${place.description}, profile_id = ${place.listing}, changed_at = NOW()
+           description = ${place.description}, pictures = ${JSON.stringify(place.pictures)}, profile_id = ${place.listing}, changed_at = NOW()
     WHERE  client_id = ${db.client}
     AND    place_id = ${id}`)
 }
