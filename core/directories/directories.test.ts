@@ -21,6 +21,7 @@ const TEA: PlaceRecord = {
   web: 'https://www.mossgate.example/tea',
   hours: 'Mo off; Tu-Fr 10:00-16:30; Sa-Su 10:00-17:30',
   attributes: ['step-free'],
+  pictures: [],
   description: 'Tea, scones and soup.',
 }
 const ALL = ENTRY_FIELDS.map(({ id }) => id)

@@ -196,14 +196,7 @@ async function save() {
       </div>
       <div class="field">
         <label for="place-pictures">Pictures, a web address in each line</label>
-        <Textarea
-          id="place-pictures"
-          v-model="form.pictures"
-          rows="2"
-          fluid
-          placeholder="https://www.mossgate.example/gate.jpg"
-          :invalid="!!problemOf('pictures')"
-        />
+        <Textarea id="place-pictures" v-model="form.pictures" rows="2" fluid :invalid="!!problemOf('pictures')" />
         <p v-if="problemOf('pictures')" class="field-error" role="alert">{{ problemOf('pictures') }}</p>
       </div>
       <p v-if="proof" class="quiet" role="status">{{ proof }}</p>
