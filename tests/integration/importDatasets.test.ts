@@ -420,12 +420,26 @@ describe('reviews from a file', () => {
       [{ stars: 0 }, 'is no count'],
       [{ written_at: 'soon' }, 'is no time'],
       [{ remote_id: '' }, 'without its remote id'],
+      [{ day: 'soon' }, 'is no day'],
+      [{ day: '2026-02-30' }, 'is no day'],
+      [{ day: undefined }, 'without its day'],
+      [{ written_at: null }, 'without its written at'],
     ] as const)
       await expect(
         keepRows(db, REVIEW_DATASET, listing, [
           { remote_id: 'r9', written_at: '2026-10-20T08:15:00Z', day: '2026-10-20', ...part },
         ]),
       ).rejects.toThrow(sentence)
+    // who has written it and in which language need not be known
+    await keepRows(db, REVIEW_DATASET, listing, [
+      { remote_id: 'r9', written_at: '2026-10-20T08:15:00Z', day: '2026-10-20', author: null },
+    ])
+    expect((await tableOf('review', 'remote_id, author, language, stars')).at(-1)).toMatchObject({
+      remote_id: 'r9',
+      author: '',
+      language: 'en',
+      stars: null,
+    })
   })
 })
 

@@ -71,10 +71,15 @@ function valuesOf({ name, measures, texts }: Dataset, row: Given): Record<string
       throw new NetworkTrouble(`A row of “${name}” came with ${column.replaceAll('_', ' ')} that is no count.`)
     values[column] = value
   }
-  for (const { column, type, longest } of texts) {
+  for (const { column, type, longest, usual, isOptional } of texts) {
     const value = row[column]
-    if (typeof value === 'string')
-      values[column] = type === 'instant' ? instantOf(name, column, value) : value.slice(0, longest)
+    if (typeof value !== 'string') {
+      if (type !== 'text' && !isOptional)
+        throw new NetworkTrouble(`A row of “${name}” came without its ${column.replaceAll('_', ' ')}.`)
+      if (usual !== undefined) values[column] = usual
+    } else if (type === 'day' && !isDay(value))
+      throw new NetworkTrouble(`A row of “${name}” came with ${column.replaceAll('_', ' ')} that is no day.`)
+    else values[column] = type === 'instant' ? instantOf(name, column, value) : value.slice(0, longest)
   }
   return values
 }
