@@ -140,4 +140,6 @@ export interface ReviewsView {
   isCut: boolean
   /** Those of rivals over the same days, for whoever may read of rivals. */
   rivals?: RivalReviews[]
+  /** Whether there are more of theirs than are read at once. */
+  isRivalsCut?: boolean
 }

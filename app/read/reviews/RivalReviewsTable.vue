@@ -80,6 +80,7 @@ const late = computed(() =>
         :is-plain="isPlain"
       />
     </WideContent>
+    <p v-if="view.isRivalsCut" class="quiet">Only the newest 20,000 reviews of rivals on these days are read.</p>
     <p v-for="sentence in late" :key="sentence" class="quiet">{{ sentence }}</p>
   </div>
 </template>

@@ -92,7 +92,7 @@ export async function reviewsOf(db: ClientDb, scope: ResolvedScope, mayRivals: b
     ...readings(rows, new Map(listings.map(({ id, name }) => [id, places.get(id)?.name ?? name]))),
     months: await monthly(db, ids, period),
     isCut: rows.length === MOST_READ,
-    ...(mayRivals && { rivals: await rivalReviews(db, period, hours) }),
+    ...(mayRivals && (await rivalReviews(db, period, hours))),
   }
 }
 

@@ -47,5 +47,6 @@ export const reviewsBlock: ReportBlock<FilledReviews> = {
   missingIn: ({ view }) => [
     ...(view.all.answering.reviews === 0 ? ['nobody wrote a review on these days.'] : []),
     ...(view.isCut ? ['only the newest 20,000 reviews were read.'] : []),
+    ...(view.isRivalsCut ? ['only the newest 20,000 reviews of rivals were read.'] : []),
   ],
 }

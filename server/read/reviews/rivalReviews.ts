@@ -3,7 +3,7 @@ import type { Day } from '../../../core/days/day'
 import type { Period } from '../../../core/periods/period'
 import { answering } from '../../../core/reviews/answering'
 import { ratingSummary } from '../../../core/reviews/ratings'
-import type { RivalReviews } from '../../../shared/read/reviews'
+import type { ReviewsView, RivalReviews } from '../../../shared/read/reviews'
 import { profilesOf } from '../../figures/questions/profileRows'
 import { now } from '../../platform/clock'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -17,17 +17,21 @@ import { askedOf, MOST_READ, starsOf, summed, type StarRow } from './reviewSums'
  *
  * @param hours  within how many hours an answer is wanted
  */
-export async function rivalReviews(db: ClientDb, period: Period, hours: number): Promise<RivalReviews[]> {
+export async function rivalReviews(
+  db: ClientDb,
+  period: Period,
+  hours: number,
+): Promise<Required<Pick<ReviewsView, 'rivals' | 'isRivalsCut'>>> {
   const listings = (await profilesOf(db)).filter(
     ({ is_rival: rival, is_active: active, network }) => rival && active && REVIEWS.stream!.networks.includes(network),
   )
-  if (listings.length === 0) return []
+  if (listings.length === 0) return { rivals: [], isRivalsCut: false }
   const ids = listings.map(({ profile_id: id }) => id)
   const [rows, ever] = await Promise.all([reviewRows(db, ids, period, MOST_READ), starsEver(db, ids, period.to)])
   const byListing = new Map<number, ReviewRow[]>(ids.map((id) => [id, []]))
   for (const row of rows) byListing.get(row.profile)!.push(row)
-  return listings
-    .map(({ profile_id: profile, name, rival }) => {
+  const rivals = listings
+    .map(({ profile_id: profile, name, rival }): RivalReviews => {
       const own = byListing.get(profile)!
       const known = ever.filter((row) => row.profile === profile)
       const first = known.map(({ first: day }) => day).sort()[0]
@@ -43,6 +47,7 @@ export async function rivalReviews(db: ClientDb, period: Period, hours: number):
       }
     })
     .sort((a, b) => a.rival.localeCompare(b.rival) || a.name.localeCompare(b.name))
+  return { rivals, isRivalsCut: rows.length === MOST_READ }
 }
 
 /** How many reviews gave so many stars of each listing until a day, and on which day the first was written. */
