@@ -2,6 +2,7 @@ import { buffer } from 'node:stream/consumers'
 import { toXlsx } from '../../server/platform/tables/toXlsx'
 import { toCsv } from '../../server/platform/tables/toCsv'
 import { DateTime } from 'luxon'
+import type { RowDataPacket } from 'mysql2/promise'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { zonedTime } from '../../core/plan/zonedInstant'
 import type { ClientDb } from '../../server/platform/database/clientDb'
@@ -35,7 +36,7 @@ import { plannedIn, planOf, plannedPost } from '../../server/plan/posts/planView
 import { decide } from '../../server/plan/publishing/decide'
 import { placeMany, setWeeklySlots, weeklySlots } from '../../server/plan/posts/weeklySlots'
 import { publishDue } from '../../server/plan/publishing/publishDue'
-import type { MoveTo } from '../../core/plan/postStates'
+import type { MoveTo, PlanState } from '../../core/plan/postStates'
 import { MOST_FILE_BYTES, plannedSchema } from '../../shared/plan/plannedPosts'
 import { placeManySchema, weeklySlotsSchema } from '../../shared/plan/weeklySlots'
 import { resolveScope } from '../../server/figures/resolveScope'
@@ -191,6 +192,59 @@ describe('a planned post', () => {
     await expect(write({ at: '2026-03-29T01:30' })).rejects.toThrow('The clocks leap over 01:30')
     await expect(write({ postings: [{ profile: 999 }] })).rejects.toThrow('One of the profiles is not there any more')
     await expect(write({ media: [{ file: 999 }] })).rejects.toThrow('One of the pictures is not there any more')
+  })
+})
+
+describe('each change of state as each role', () => {
+  const TARGETS: readonly MoveTo[] = ['idea', 'draft', 'waiting', 'approved', 'scheduled']
+  /**
+   * What a post may become, by what it is: for whoever has written it, for another person of the agency, and for a
+   * reader outside, who decides on what waits and on nothing else; then the same where nothing has to be approved.
+   */
+  const MAY: Readonly<Record<PlanState, { writer: string; other: string; reader: string; free: string }>> = {
+    idea: { writer: 'draft', other: 'draft', reader: '', free: 'draft' },
+    draft: { writer: 'idea waiting', other: 'idea waiting', reader: '', free: 'idea waiting scheduled' },
+    waiting: { writer: 'draft', other: 'draft approved', reader: 'draft approved', free: 'draft approved' },
+    approved: { writer: 'draft scheduled', other: 'draft scheduled', reader: '', free: 'draft scheduled' },
+    scheduled: { writer: 'draft approved', other: 'draft approved', reader: '', free: 'draft' },
+    publishing: { writer: '', other: '', reader: '', free: '' },
+    published: { writer: '', other: '', reader: '', free: '' },
+    late: { writer: 'draft scheduled', other: 'draft scheduled', reader: '', free: 'draft scheduled' },
+    failed: { writer: 'draft scheduled', other: 'draft scheduled', reader: '', free: 'draft scheduled' },
+  }
+  it.each(Object.entries(MAY))('from %s', async (from, may) => {
+    const id = await write()
+    const { token } = await approvalLink(db, id, { reader: 'Wren', days: 7 })
+    const stand = () =>
+      pool().query('UPDATE planned_post SET state = ?, approved_version = version WHERE planned_id = ?', [from, id])
+    const stateNow = async () =>
+      (await pool().query<RowDataPacket[]>('SELECT state FROM planned_post WHERE planned_id = ?', [id]))[0][0]!.state
+    /** Where it can be moved; what is refused leaves it as it is. */
+    const moved = async (how: (to: MoveTo) => Promise<unknown>) => {
+      const found: string[] = []
+      for (const to of TARGETS) {
+        await stand()
+        const isMoved = await how(to).then(
+          () => true,
+          () => false,
+        )
+        expect(await stateNow(), to).toBe(isMoved ? to : from)
+        if (isMoved) found.push(to)
+      }
+      return found.join(' ')
+    }
+    const as = (who: { id: number | null; name: string }) => (to: MoveTo) =>
+      movePost(db, id, { to, version: 1, remark: '' }, who)
+    expect(await moved(as(JORY)), 'as its writer').toBe(may.writer)
+    expect(await moved(as(ADA)), 'as another').toBe(may.other)
+    const says = async (to: MoveTo) => {
+      if (to !== 'approved' && to !== 'draft') throw new Error('a reader cannot say that')
+      await readerSays(token, { isApproved: to === 'approved', version: 1, remark: '' })
+    }
+    expect(await moved(says), 'as a reader outside').toBe(may.reader)
+    await setPlanSettings(db, { needsApproval: false, lateMinutes: 60 })
+    expect(await moved(as(ADA)), 'where nothing has to be approved').toBe(may.free)
+    await setPlanSettings(db, { needsApproval: true, lateMinutes: 60 })
   })
 })
 
