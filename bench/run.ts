@@ -13,6 +13,7 @@ import { benchField } from './field'
 import { benchHabits } from './habits'
 import { benchRanks } from './ranks'
 import { benchTimes } from './times'
+import { benchPoll } from './poll'
 import { benchPosts } from './posts'
 import { benchPublishing } from './publishing'
 import { benchRedirect } from './redirect'
@@ -32,6 +33,7 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   field: { run: () => withDatabase(benchField) },
   habits: { run: benchHabits },
   places: { run: () => withDatabase(benchPlaces) },
+  poll: { run: () => withDatabase(benchPoll) },
   publishing: { run: () => withDatabase(benchPublishing) },
   redirect: { run: () => withDatabase(benchRedirect) },
   sync: { run: () => withDatabase(benchSync) },

@@ -24,13 +24,16 @@ function far(place: PlaceRecord, entry: PlaceRecord): number | undefined {
  */
 export function likeness(place: PlaceRecord, entry: PlaceRecord): number {
   const km = far(place, entry)
-  const name = jaroWinkler(folded(place.name), folded(entry.name))
+  // most entries lie somewhere else: numbers and names are looked at only of those that do not
+  if (km !== undefined && km > SAME_PHONE_KM) return 0
   const isSamePhone =
     place.phone !== '' && e164(entry.phone, entry.country || place.country) === e164(place.phone, place.country)
-  if (isSamePhone && (km ?? 0) <= SAME_PHONE_KM) return 1 + name
   const isNear =
     km === undefined ? place.postcode !== '' && codeOf(place.postcode) === codeOf(entry.postcode) : km <= NEAR_KM
-  return name >= LIKE_NAME && isNear ? name : 0
+  if (!isSamePhone && !isNear) return 0
+  const name = jaroWinkler(folded(place.name), folded(entry.name))
+  if (isSamePhone) return 1 + name
+  return name >= LIKE_NAME ? name : 0
 }
 
 /**

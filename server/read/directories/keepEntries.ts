@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util'
 import type { EntryComparer } from '../../../core/directories/compareEntry'
 import { correctionSeen, type CorrectionState } from '../../../core/directories/correctionStates'
 import { LISTINGS, type Directory } from '../../../core/directories/directoryList'
@@ -34,11 +35,13 @@ function placesOfFound(
 ): (number | undefined)[] {
   if (directory.id === LISTINGS)
     return found.map(({ id }) => places.find(({ listing }) => listing && listings.get(listing.id) === id)?.id)
+  const strange = found.filter(({ id }) => !known.has(id))
   const like = matchEntries(
     places,
-    found.map(({ record }) => record),
+    strange.map(({ record }) => record),
   )
-  return found.map(({ id }, index) => known.get(id)?.place ?? places[like[index] ?? -1]?.id)
+  const likest = new Map(strange.map(({ id }, index) => [id, places[like[index] ?? -1]?.id]))
+  return found.map(({ id }) => known.get(id)?.place ?? likest.get(id))
 }
 
 /** Keeps what was found for some places. */
@@ -51,14 +54,28 @@ export async function keepFound(
   const found = [...new Map(answers.map((entry) => [entry.id, entry])).values()]
   const asked = new Set(some.map(({ id }) => id))
   const belongs = placesOfFound(look, found)
+  const added: unknown[][] = []
+  const asTheyWere: number[] = []
   for (const [index, entry] of found.entries()) {
     const place = belongs[index]
     // whatever belongs to a place that is asked about later is found again then
     if (place === undefined || !asked.has(place)) continue
     const before = look.known.get(entry.id)
-    if (before) await keepSeen(db, look, before, some.find(({ id }) => id === place)!, entry)
-    else await keepNew(db, look.directory.id, place, entry)
+    if (!before)
+      added.push([place, look.directory.id, entry.id, entry.address, JSON.stringify(entry.record), at(), at()])
+    else if (isAsItWas(before, place, entry)) asTheyWere.push(before.id)
+    else await keepSeen(db, before, place, entry)
+    if (before) await keepWhatBecame(db, look, before, some.find(({ id }) => id === place)!, entry)
   }
+  await db.insertRows(
+    'directory_entry',
+    ['place_id', 'directory', 'remote_id', 'address', 'record', 'first_seen_at', 'seen_at'],
+    added,
+  )
+  if (asTheyWere.length > 0)
+    await db.run(
+      sql`UPDATE directory_entry SET seen_at = ${at()} WHERE client_id = ${db.client} AND entry_id IN (${asTheyWere})`,
+    )
   const places = new Map(found.map(({ id }, index) => [id, belongs[index]]))
   for (const entry of look.known.values()) {
     if (!asked.has(entry.place) || entry.isGone) continue
@@ -70,23 +87,25 @@ export async function keepFound(
 
 const at = () => new Date(now())
 
-const keepNew = (db: ClientDb, directory: string, place: number, { id, address, record }: FoundEntry) =>
-  db.run(sql`
-    INSERT INTO directory_entry (client_id, place_id, directory, remote_id, address, record, first_seen_at, seen_at)
-    VALUES (${db.client}, ${place}, ${directory}, ${id}, ${address}, ${JSON.stringify(record)}, ${at()}, ${at()})`)
+/** Whether an entry says to the letter what it has said with the last look. */
+const isAsItWas = (before: KeptEntry, place: number, { address, record }: FoundEntry): boolean =>
+  !before.isGone && before.place === place && before.address === address && isDeepStrictEqual(before.record, record)
 
-async function keepSeen(
+const keepSeen = (db: ClientDb, before: KeptEntry, place: number, { address, record }: FoundEntry) =>
+  db.run(sql`
+    UPDATE directory_entry
+    SET    place_id = ${place}, record = ${JSON.stringify(record)}, address = ${address}, seen_at = ${at()}, gone_at = NULL
+    WHERE  client_id = ${db.client}
+    AND    entry_id = ${before.id}`)
+
+/** Keeps what has changed in an entry, and what has become of what it was asked to say instead. */
+async function keepWhatBecame(
   db: ClientDb,
   look: Look,
   before: KeptEntry,
   place: Place,
-  { address, record, changedBy }: FoundEntry,
+  { record, changedBy }: FoundEntry,
 ): Promise<void> {
-  await db.run(sql`
-    UPDATE directory_entry
-    SET    place_id = ${place.id}, record = ${JSON.stringify(record)}, address = ${address}, seen_at = ${at()}, gone_at = NULL
-    WHERE  client_id = ${db.client}
-    AND    entry_id = ${before.id}`)
   /** Whether a record says what a correction of the entry has asked for. */
   const says = (said: PlaceRecord, { field, value }: EntryCorrection) =>
     look.comparer.isSame(field, withText({ ...EMPTY_PLACE, country: place.country }, field, value), said)
