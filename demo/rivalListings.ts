@@ -7,8 +7,8 @@ export type ReviewedListing = Pick<DemoPlace, 'client' | 'handle' | 'remoteId' |
 const LISTINGS: readonly (ReviewedListing & { name: string; rival: string })[] = [
   {
     client: 'mossgate-gardens',
-    handle: 'thornapple-park-cafe',
-    name: 'Thornapple Park café',
+    handle: 'thornapple-barn-cafe',
+    name: 'Thornapple barn café',
     rival: 'Thornapple Park',
     remoteId: '80010402277519301',
     reviews: { aDay: 0.8, good: 0.76, answered: 0.55, hours: 60 },

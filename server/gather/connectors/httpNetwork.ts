@@ -305,8 +305,10 @@ export function httpNetwork(connection: Connection): Connector {
       figures: (from) => page<DaysPage>(undefined, `public/profiles/${id}/days`, from),
       posts: (from) => page<PostsPage>(undefined, `public/profiles/${id}/posts`, from),
       picture,
-      rows: (stream, from) => page<RowsPage>(undefined, `public/profiles/${id}/${stream}`, from),
-      openStreams: [REVIEWS.stream!.id],
+      ...(REVIEWS.stream!.networks.includes(network) && {
+        rows: (stream, from) => page<RowsPage>(undefined, `public/profiles/${id}/${stream}`, from),
+        openStreams: [REVIEWS.stream!.id],
+      }),
     }
   }
 

@@ -116,7 +116,8 @@ export async function changePlace(db: ClientDb, id: number, place: PlaceInput): 
     SET    name = ${place.name}, categories = ${JSON.stringify(place.categories)}, street = ${place.street}, town = ${place.town},
            postcode = ${place.postcode}, country = ${place.country}, lat = ${place.lat}, lon = ${place.lon},
            phone = ${phoneOf(place)}, web = ${place.web}, hours = ${place.hours}, attributes = ${JSON.stringify(place.attributes)},
-           description = ${place.description}, pictures = ${JSON.stringify(place.pictures)}, profile_id = ${place.listing}, changed_at = NOW()
+           description = ${place.description}, pictures = ${JSON.stringify(place.pictures)}, profile_id = ${place.listing},
+           changed_at = NOW()
     WHERE  client_id = ${db.client}
     AND    place_id = ${id}`)
 }
