@@ -1,3 +1,3 @@
 -- Where pictures are that may be shown of a place.
 ALTER TABLE place
-  ADD COLUMN pictures LONGTEXT NULL AFTER description;
+  ADD COLUMN IF NOT EXISTS pictures LONGTEXT NULL AFTER description;
