@@ -71,7 +71,10 @@ test('a client’s profiles are found from its web page, and the result goes int
   // the browser itself notes the refusal, in its own time
   await expect.poll(() => consoleErrors.length).toBe(1)
   expect(consoleErrors.splice(0)).toEqual([expect.stringContaining('400')])
-  await page.getByLabel('The client’s web page').fill('www.mossgate.example')
+  const webPage = page.getByLabel('The client’s web page')
+  await webPage.fill('')
+  await expect(webPage, 'what was emptied stays empty').toHaveValue('')
+  await webPage.fill('www.mossgate.example')
   await page.getByRole('button', { name: 'Look' }).click()
   await expect(page.getByRole('heading', { name: 'There, but not linked' })).toBeVisible()
   await expect(page.getByText('Free on Commons, Zoetrope, Lantern, Cork, Waymark.')).toBeVisible()

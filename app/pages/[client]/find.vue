@@ -11,18 +11,20 @@ const { data, error, refetch } = useQuery({
   key: () => ['search', slug.value],
   query: () => api<{ website: string; found: ProfileSearch | null; searchedAt: Date | null }>(`${base.value}/search`),
 })
-const form = reactive({ address: '', handle: '' })
+const typed = ref<string>()
+const address = computed({
+  get: () => typed.value ?? data.value?.found?.address ?? data.value?.website ?? '',
+  set: (value: string) => (typed.value = value),
+})
+const handle = ref('')
 const problems = ref<Record<string, string>>({})
 const isLooking = ref(false)
-watchEffect(() => {
-  if (form.address === '' && data.value) form.address = data.value.found?.address ?? data.value.website
-})
 
 async function look() {
   problems.value = {}
   isLooking.value = true
   try {
-    await api(`${base.value}/search`, { method: 'POST', body: form })
+    await api(`${base.value}/search`, { method: 'POST', body: { address: address.value, handle: handle.value } })
     await refetch()
   } catch (problem) {
     const { fields, message } = problem as ApiProblem
@@ -36,7 +38,7 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
     await api(`${base.value}/profiles`, { method: 'POST', body: { network, handle } })
     await api(`${base.value}/search`, {
       method: 'POST',
-      body: { address: form.address, handle: data.value?.found?.handle ?? '' },
+      body: { address: address.value, handle: data.value?.found?.handle ?? '' },
     })
     await refresh('profiles', 'figures')
     say.done(`${name} on ${networkName} is in the list; what anybody can see of it is being fetched.`)
@@ -52,12 +54,13 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
       ><DownloadMenu v-if="data?.found" kind="found" what="What was found"
     /></PageHead>
     <p v-if="error" role="alert">{{ error.message }}</p>
-    <form v-if="session.mayWrite" class="row no-print look" @submit.prevent="look">
+    <!-- only once the address is known: it must not come while somebody types -->
+    <form v-if="session.mayWrite && (data || error)" class="row no-print look" @submit.prevent="look">
       <div class="field grow">
         <label for="find-address">The client’s web page</label
         ><InputText
           id="find-address"
-          v-model="form.address"
+          v-model="address"
           fluid
           :invalid="!!problems.address"
           placeholder="https://www.name.example/"
@@ -67,7 +70,7 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
         <label for="find-handle">Handle that is wanted</label
         ><InputText
           id="find-handle"
-          v-model="form.handle"
+          v-model="handle"
           :invalid="!!problems.handle"
           placeholder="the one used most"
         />
