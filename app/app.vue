@@ -11,7 +11,8 @@ const session = useSession()
 const refusal = computed(() => {
   const slug = String(route.value.params.client ?? '')
   if (!slug || !session.session) return undefined
-  if (!session.may(slug, 'read'))
+  const client = session.clientOf(slug)
+  if (!client)
     return {
       heading: 'There is no such client here',
       sentence: 'Either the address is wrong, or the client was not given to you. Ask the owner of the agency for it.',
@@ -20,8 +21,12 @@ const refusal = computed(() => {
   if (!page || session.may(slug, page.needs)) return undefined
   return {
     heading: `“${page.name}” is the agency’s own work`,
-    sentence: 'It is not released to you. What was issued for you stands under Editions.',
-    slug,
+    sentence: client.isOfPlaces
+      ? 'You are assigned to single places of this client, and see those alone.'
+      : 'It is not released to you. What was issued for you stands under Editions.',
+    ...(client.isOfPlaces
+      ? session.may(slug, 'places') && { to: session.homeOf(slug), where: 'To the places' }
+      : { to: `/${slug}/editions`, where: 'To the editions' }),
   }
 })
 /** The faces are fetched first, and a page that was drawn on the server is seen once they are there, or soon after. */

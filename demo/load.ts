@@ -106,7 +106,7 @@ export async function loadDemo(
       )
       if (person.role === 'analyst') author = id
       for (const slug of person.clients)
-        await insert('INSERT INTO person_client VALUES (?, ?)', [id, clients.get(slug)])
+        await insert('INSERT INTO person_client (person_id, client_id) VALUES (?, ?)', [id, clients.get(slug)])
     }
     const { profileDay, posts, postAt } = world(anchor)
     const last = addDays(anchor, -LEFT_TO_SYNC_DAYS)

@@ -22,7 +22,7 @@ export function useScope() {
 
   const description = useQuery({
     key: () => ['scope', slug.value, address.value],
-    enabled: () => session.may(slug.value, 'figures'),
+    enabled: () => session.may(slug.value, 'places'),
     query: () => api<ScopeDescription>(`${base.value}/scope`, { query: address.value }),
   })
 

@@ -3,7 +3,7 @@ import type { Needs, Releasable } from '~~/shared/platform/releasable'
 
 interface Session {
   person: { name: string; email: string; role: 'owner' | 'analyst' | 'viewer' }
-  clients: { slug: string; name: string; released: Releasable[] }[]
+  clients: { slug: string; name: string; released: Releasable[]; isOfPlaces?: boolean }[]
 }
 
 /** Who has signed in, and which clients they may see. */
@@ -13,12 +13,17 @@ export const useSession = defineStore('session', () => {
 
   /** Whether somebody may see what a page of a client is about. */
   function may(slug: string, needs: Needs): boolean {
-    const client = session.value?.clients.find((one) => one.slug === slug)
+    const client = clientOf(slug)
     if (!client) return false
-    return needs === 'read' || mayWrite.value || (needs !== 'work' && client.released.includes(needs))
+    if (mayWrite.value) return true
+    if (needs === 'places') return client.released.includes('figures')
+    if (client.isOfPlaces || needs === 'work') return false
+    return needs === 'read' || client.released.includes(needs)
   }
+  const clientOf = (slug: string) => session.value?.clients.find((one) => one.slug === slug)
   /** The page of a client with which somebody begins. */
-  const homeOf = (slug: string): string => `/${slug}/${may(slug, 'figures') ? 'overview' : 'editions'}`
+  const homeOf = (slug: string): string =>
+    `/${slug}/${clientOf(slug)?.isOfPlaces ? 'places' : may(slug, 'figures') ? 'overview' : 'editions'}`
 
   async function load(): Promise<boolean> {
     return session.value !== undefined || (await loadAnew())
@@ -44,5 +49,5 @@ export const useSession = defineStore('session', () => {
     session.value = undefined
   }
 
-  return { session, mayWrite, may, homeOf, load, loadAnew, signIn, signOut }
+  return { session, mayWrite, clientOf, may, homeOf, load, loadAnew, signIn, signOut }
 })

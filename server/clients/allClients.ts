@@ -19,6 +19,7 @@ export async function allClients(person: Person): Promise<ClientSummary[]> {
     (await clientsOf(person)).map(async (row) => {
       const db = clientDb(row)
       try {
+        if (row.isOfPlaces === 1) return empty(db)
         if (!releasedTo(person, row).includes('figures'))
           return { ...empty(db), lastEdition: (await newestEdition(db)) ?? null }
         const whole = JSON.parse(

@@ -45,7 +45,7 @@ export async function remembered(
   key: string,
   answer: (db: ClientDb) => Promise<unknown>,
 ): Promise<string> {
-  const place = `${db.clientId} ${key}`
+  const place = `${db.clientId} ${onlyOf(db)} ${key}`
   const versions = await versionsOf(db)
   const known = answers.get(place)
   if (known && isTrue(known, versions)) {
@@ -60,6 +60,12 @@ export async function remembered(
   readsTables(...found.tables)
   return found.text
 }
+
+/** Of which places alone an answer speaks. */
+const onlyOf = ({ only }: ClientDb): string =>
+  only === undefined
+    ? ''
+    : [...only.places].sort((a, b) => a - b).join(',') + '|' + [...only.listings].sort((a, b) => a - b).join(',')
 
 /** What somebody else has just asked, where it is still true for whoever asks now; one that fails, fails for all. */
 async function askedByOthers(place: string, versions: Versions): Promise<Answer | undefined> {

@@ -3,16 +3,18 @@ import type { ClientDb } from '../platform/database/clientDb'
 import { sql } from '../platform/database/sql'
 import type { SavedScope } from '../../shared/figures/savedScopes'
 
-/** The saved scopes of a client by name. */
+/** The saved scopes of a client by name; they may name what somebody of single places does not see: none for those. */
 export const savedScopes = async (db: ClientDb): Promise<SavedScope[]> =>
-  (
-    await db.rows<{ id: number; name: string; parts: string }>(sql`
+  db.only
+    ? []
+    : (
+        await db.rows<{ id: number; name: string; parts: string }>(sql`
   SELECT   scope_id AS id, name, parts
   FROM     saved_scope
   WHERE    client_id = ${db.client}
   AND      removed_at IS NULL
   ORDER BY name, scope_id`)
-  ).map((row) => ({ ...row, parts: JSON.parse(row.parts) as SavedParts }))
+      ).map((row) => ({ ...row, parts: JSON.parse(row.parts) as SavedParts }))
 
 /** @returns the id of the new saved scope */
 export const saveScope = async (db: ClientDb, name: string, parts: SavedParts): Promise<number> =>

@@ -12,6 +12,7 @@ export const releasedSchema = object({
 export type ReleasedInput = InferType<typeof releasedSchema>
 
 /**
- * What a page or a route is about, and so who may see it: `read` everybody who has the client, `work` only the agency.
+ * What a page or a route is about, and so who may see it: `read` everybody who has the whole client, `work` only the
+ * agency, `places` whoever sees its figures, and of single places whoever is assigned to those.
  */
-export type Needs = 'read' | 'work' | Releasable
+export type Needs = 'read' | 'work' | 'places' | Releasable

@@ -92,6 +92,23 @@ export const placeGroupSchema = object({
     .required(),
 })
 
+/** The places to which a viewer is assigned, or null where they see all that is released. */
+export const placesOfPersonSchema = object({
+  places: array(number().integer().positive().required())
+    .min(1, 'Choose a place, or let them see all that is released.')
+    .max(1000, 'Assign 1,000 places at the most.')
+    .nullable()
+    .defined('Say which places they see.'),
+})
+
+/** A viewer of a client, with the places to which they are assigned; null where they see all that is released. */
+export interface PersonOfPlaces {
+  id: number
+  name: string
+  email: string
+  places: number[] | null
+}
+
 /** Which places are looked at: all, or those of a group. */
 export const placesQuerySchema = object({
   group: number().integer().positive().typeError('Choose a group from the list.').optional(),

@@ -11,7 +11,9 @@ import { fieldHabits } from '../../server/compare/habits/fieldHabits'
 import { placeSchema } from '../../shared/read/places'
 import { reviewFilterSchema } from '../../shared/read/reviews'
 import { keepPlaceGroup, removePlaceGroup } from '../../server/read/places/placeGroups'
+import { assignPlaces, placePeople } from '../../server/read/places/placePeople'
 import { placesPage } from '../../server/read/places/placesPage'
+import { openClient } from '../../server/platform/people/people'
 import { addPlace, bringBackPlace, changePlace, placesOf, removePlace } from '../../server/read/places/places'
 import { changedEntries } from '../../server/read/directories/changedEntries'
 import { askForEntries } from '../../server/read/directories/entryRequests'
@@ -567,6 +569,13 @@ async function askOfPlaces(db: ClientDb): Promise<void> {
   const group = await keepPlaceGroup(db, undefined, { name: 'x', places: [listed!.id] })
   await keepPlaceGroup(db, group, { name: 'y', places: [listed!.id] })
   await placesPage(db, scope, group)
+  // what somebody of single places asks, and the looking up of these
+  const [viewer] = await placePeople(db)
+  await assignPlaces(db, viewer!.id, [gate.id])
+  const theirs = (await openClient({ id: viewer!.id, agencyId: 1, name: '', email: '', role: 'viewer' }, db.slug)).db
+  expect((await placesPage(theirs, await resolveScope(theirs, scope.query))).places).toHaveLength(1)
+  await directories(theirs)
+  await assignPlaces(db, viewer!.id, null)
   await removePlaceGroup(db, group, true)
   await removePlace(db, place)
   await bringBackPlace(db, place)

@@ -398,6 +398,86 @@ describe('every route', () => {
     ).toMatchObject({ status: 400, detail: expect.stringContaining('Only figures, rivals and reports') })
   })
 
+  it('shows a viewer of single places those, and nothing else of the client', async () => {
+    const base = '/api/clients/mossgate-gardens'
+    const answerOf = async <T>(path: string, who = 'viewer') => (await (await ask('GET', path, who)).json()) as T
+    const [viewer] = await answerOf<{ id: number; places: number[] | null }[]>(`${base}/places/people`, 'owner')
+    expect(viewer!.places).toBeNull()
+    const assign = (places: number[] | null, who = 'owner', id = viewer!.id) =>
+      ask('PUT', `${base}/places/people/${id}`, who, { places })
+    const { places: all } = await answerOf<{ places: { id: number; name: string; listing: number | null }[] }>(
+      `${base}/places`,
+      'analyst',
+    )
+    const [own, ...others] = all.filter(({ listing }) => listing !== null)
+    expect((await assign([own!.id], 'analyst')).status).toBe(403)
+    expect((await assign([6])).status, 'a place of another client').toBe(400)
+    expect((await assign([])).status).toBe(400)
+    expect((await assign([own!.id], 'owner', 1)).status, 'somebody who is no viewer').toBe(404)
+    await ask('PUT', `${base}/released`, 'owner', { released: ['figures', 'rivals', 'reports'] })
+    expect((await assign([own!.id])).status).toBe(200)
+    expect((await answerOf<{ places: number[] }[]>(`${base}/places/people`, 'owner'))[0]!.places).toEqual([own!.id])
+
+    // each route that can be asked for anything, with what it says of the others: nothing
+    const readable: string[] = []
+    const asked = (path: string, place: { id: number; listing: number | null }) =>
+      path
+        .replace('[client]', 'mossgate-gardens')
+        .replace('[place]', String(place.id))
+        .replace('[profile]', String(place.listing))
+        .replaceAll(/\[\w+\]/g, '1')
+    for (const { path } of ofClients.filter(({ method }) => method === 'GET')) {
+      if (path.includes('[kind]')) continue
+      const answer = await ask('GET', asked(path, own!), 'viewer')
+      const text = await answer.text()
+      for (const { name } of others) expect(text, path).not.toContain(name)
+      if (answer.status === 403) continue
+      readable.push(path.replace('/api/clients/[client]/', ''))
+      if (/\[(place|profile)\]/.test(path))
+        for (const other of others) expect((await ask('GET', asked(path, other), 'viewer')).status, path).toBe(404)
+    }
+    expect(readable.sort()).toEqual([
+      'directories',
+      'directories/places/[place]',
+      'listings/[profile]/pictures/[picture]',
+      'places',
+      'places/[place]',
+      'places/file',
+      'questions',
+      'reviews',
+      'reviews/figures',
+      'scope',
+    ])
+    for (const kind of ['places', 'reviews', 'questions', 'directories']) {
+      const answer = await ask('GET', `${base}/downloads/${kind}?format=csv&period=2026`, 'viewer')
+      expect(answer.status, kind).toBe(200)
+      const text = await answer.text()
+      expect(text, kind).toContain(own!.name)
+      for (const { name } of others) expect(text, kind).not.toContain(name)
+    }
+    for (const kind of ['table', 'overview', 'ranks', 'posts'])
+      expect((await ask('GET', `${base}/downloads/${kind}?format=csv&metrics=reach`, 'viewer')).status, kind).toBe(403)
+    expect((await ask('GET', `${base}/places?who=${others[0]!.listing}`, 'viewer')).status).toBe(400)
+    const { clients } = await answerOf<{ clients: object[] }>('/api/session')
+    expect(clients[0]).toMatchObject({ isOfPlaces: true, released: ['figures'] })
+    expect((await answerOf<{ figures: unknown[]; lastEdition: unknown }[]>('/api/clients'))[0]).toMatchObject({
+      figures: [],
+      lastEdition: null,
+      profiles: 0,
+    })
+    // what somebody else has asked before is not what they get, and the other way round
+    expect((await answerOf<{ places: object[] }>(`${base}/places`)).places).toHaveLength(1)
+    expect((await answerOf<{ places: object[] }>(`${base}/places`, 'analyst')).places).toHaveLength(all.length)
+    await ask('PUT', `${base}/released`, 'owner', { released: [] })
+    expect((await ask('GET', `${base}/places`, 'viewer')).status).toBe(403)
+    expect((await ask('GET', `${base}/editions`, 'viewer')).status).toBe(403)
+
+    expect((await assign(null)).status).toBe(200)
+    await ask('PUT', `${base}/released`, 'owner', { released: ['figures'] })
+    expect((await answerOf<{ places: object[] }>(`${base}/places`)).places).toHaveLength(all.length)
+    expect((await ask('GET', `${base}/editions`, 'viewer')).status).toBe(200)
+  })
+
   it.each(all.filter(({ method }) => method !== 'GET' && method !== 'ANY'))(
     '$method $path, from a foreign page, is refused',
     async ({ method, path }) => {

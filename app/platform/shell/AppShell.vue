@@ -5,11 +5,14 @@ const props = defineProps<{
 const router = useRouter()
 const shell = useShell()
 const session = useSession()
+const { slug } = useClient()
 /**
  * The margin takes its room as soon as the next page is known: what is measured on that page must not be pushed aside
  * afterwards.
  */
-const hasMargin = computed(() => router.currentRoute.value.meta.margin === true && !props.isRefused)
+const hasMargin = computed(
+  () => router.currentRoute.value.meta.margin === true && !props.isRefused && session.may(slug.value, 'figures'),
+)
 const isOpen = computed(() => hasMargin.value && shell.isMarginOpen)
 useOpening(() => shell.note || shell.isAddOpen || shell.isFindOpen || shell.isHelpOpen || shell.isClientOpen)
 useShortcuts()

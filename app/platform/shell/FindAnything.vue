@@ -40,19 +40,19 @@ const all = computed<Found[]>(() => [
   ...(description.data.value?.profiles ?? []).map((profile) => ({
     name: profile.name,
     kind: `profile, ${profile.networkName}`,
-    path: `/${slug.value}/overview`,
+    path: session.homeOf(slug.value),
     query: { ...scopeOf(route.query), who: String(profile.id) },
   })),
   ...(description.data.value?.sets ?? []).map((set) => ({
     name: set.name,
     kind: 'set',
-    path: `/${slug.value}/overview`,
+    path: session.homeOf(slug.value),
     query: { ...scopeOf(route.query), who: `s${set.id}` },
   })),
   ...(description.data.value?.saved ?? []).map(({ name, parts }) => ({
     name,
     kind: 'kept scope',
-    path: `/${slug.value}/overview`,
+    path: session.homeOf(slug.value),
     query: { ...scopeOf(route.query), ...parts } as Record<string, string>,
   })),
   ...(reports.data.value ?? []).map((report) => ({

@@ -1,5 +1,10 @@
 <script setup lang="ts">
-defineProps<{ heading: string; sentence: string; slug?: string }>()
+defineProps<{
+  heading: string
+  sentence: string
+  /** What can be seen instead, and what it is called. */ to?: string
+  where?: string
+}>()
 useHead({ title: 'Not for you · Zaffer' })
 </script>
 
@@ -8,7 +13,7 @@ useHead({ title: 'Not for you · Zaffer' })
     <PageHead :title="heading" />
     <p role="alert">{{ sentence }}</p>
     <p>
-      <NuxtLink v-if="slug" :to="`/${slug}/editions`">To the editions</NuxtLink
+      <NuxtLink v-if="to" :to="to">{{ where }}</NuxtLink
       ><NuxtLink v-else to="/">To your clients</NuxtLink>
     </p>
   </div>

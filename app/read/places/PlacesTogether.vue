@@ -5,6 +5,7 @@ import type { PlacesView } from '~~/shared/read/places'
 
 const props = defineProps<{ together: NonNullable<PlacesView['together']>; listings: number[]; isPlain?: boolean }>()
 const locale = useLocale()
+const session = useSession()
 const { slug } = useClient()
 const { address } = useScope()
 const STEPS = [
@@ -43,6 +44,6 @@ const overview = computed(() => ({
     >.
     <span v-if="together.days.known < together.days.of" class="quiet"
       >{{ together.days.known }} of {{ together.days.of }} days of their listings are known. </span
-    ><NuxtLink v-if="!isPlain" class="no-print" :to="overview">Their listings on the overview</NuxtLink>
+    ><NuxtLink v-if="!isPlain && session.may(slug, 'figures')" class="no-print" :to="overview">Their listings on the overview</NuxtLink>
   </p>
 </template>

@@ -12,6 +12,7 @@ export default route(async (event) => {
       slug: row.slug,
       name: row.name,
       released: releasedTo(person, row),
+      ...(row.isOfPlaces === 1 && { isOfPlaces: true }),
     })),
   }
 })

@@ -53,7 +53,10 @@ const withNetwork = (row: Stored): ProfileRow => ({
   has_figures: row.oldest === null ? 0 : 1,
 })
 
-/** Every profile of a client, those switched off included. */
+const isLookedAt = ({ only }: ClientDb, { profile_id: profile }: Stored): boolean =>
+  only === undefined || only.listings.has(profile)
+
+/** Every profile of a client, those switched off included; for somebody of single places, their listings. */
 export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
   const rows = await db.rows<Stored>(sql`
     SELECT   profile_id, network, handle, name, remote_id, is_active, is_rival, rival, consent, synced_at,
@@ -61,7 +64,7 @@ export async function profilesOf(db: ClientDb): Promise<ProfileRow[]> {
     FROM     profile p
     WHERE    client_id = ${db.client}
     ORDER BY profile_id`)
-  return rows.map(withNetwork)
+  return rows.filter((row) => isLookedAt(db, row)).map(withNetwork)
 }
 
 /** Switches a profile off, so that it is neither fetched nor part of any figure, or on again; its past stays. */
@@ -111,5 +114,5 @@ export async function profileById(db: ClientDb, profileId: number): Promise<Prof
     FROM   profile p
     WHERE  client_id = ${db.client}
     AND    profile_id = ${profileId}`)
-  return row && withNetwork(row)
+  return row && isLookedAt(db, row) ? withNetwork(row) : undefined
 }

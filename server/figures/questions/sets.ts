@@ -2,7 +2,7 @@ import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import type { ProfileSet } from '../../../shared/figures/sets'
 
-/** The sets of a client by name, each with its members. */
+/** The sets of a client by name, each with its members; for somebody of single places, those of their listings. */
 export async function setsOf(db: ClientDb): Promise<ProfileSet[]> {
   const rows = await db.rows<{ id: number; name: string; profile: number | null }>(sql`
     SELECT    s.set_id AS id, s.name, m.profile_id AS profile
@@ -14,10 +14,10 @@ export async function setsOf(db: ClientDb): Promise<ProfileSet[]> {
   const sets = new Map<number, ProfileSet>()
   for (const { id, name, profile } of rows) {
     const set = sets.get(id) ?? { id, name, profiles: [] }
-    if (profile !== null) set.profiles.push(profile)
+    if (profile !== null && (db.only?.listings.has(profile) ?? true)) set.profiles.push(profile)
     sets.set(id, set)
   }
-  return [...sets.values()]
+  return [...sets.values()].filter(({ profiles }) => !db.only || profiles.length > 0)
 }
 
 /** Makes a set. @returns its id */

@@ -4,6 +4,12 @@ import { database } from './pool'
 import { Query, raw, sql, ThisClient } from './sql'
 import { countWrites, readsText, tablesWritten } from './versions'
 
+/** The places of a client to which somebody is assigned, and the listings that stand for these. */
+export interface OnlyPlaces {
+  places: ReadonlySet<number>
+  listings: ReadonlySet<number>
+}
+
 /** Runs queries that name their client. There is no other way to the data of a client. */
 export interface ClientDb {
   /** The value that every query has to name. */
@@ -13,6 +19,8 @@ export interface ClientDb {
   readonly name: string
   readonly timeZone: string
   readonly universe: number | undefined
+  /** What alone is looked at, for somebody who is assigned to single places. */
+  readonly only: OnlyPlaces | undefined
   rows: <T>(query: Query<true>) => Promise<T[]>
   one: <T>(query: Query<true>) => Promise<T | undefined>
   run: (query: Query<true>) => Promise<ResultSetHeader>
@@ -40,6 +48,7 @@ export interface ClientRow {
   universe: number | null
   /** What its viewers may see beside the editions, as the database lists it: “figures,reports”. */
   released: string
+  only?: OnlyPlaces
 }
 
 /** A handle on the data of one client, for a person who was found to have it or for a job that belongs to it. */
@@ -62,6 +71,7 @@ export function clientDb(
     name: row.name,
     timeZone: row.time_zone,
     universe: row.universe ?? undefined,
+    only: row.only,
     async rows<T>(query: Query<true>) {
       check(query)
       readsText(query.text)
@@ -153,13 +163,14 @@ async function once<T>(pool: Pool, work: (connection: PoolConnection) => Promise
 }
 
 /** The row that a handle was made from; what viewers may see is not asked of a handle. */
-const rowOf = ({ clientId, slug, name, timeZone, universe }: ClientDb): ClientRow => ({
+const rowOf = ({ clientId, slug, name, timeZone, universe, only }: ClientDb): ClientRow => ({
   client_id: clientId,
   slug,
   name,
   time_zone: timeZone,
   universe: universe ?? null,
   released: '',
+  ...(only && { only }),
 })
 
 /** A handle of its own, for work that goes on when the moment or the transaction of another one is over. */

@@ -95,8 +95,8 @@ export interface ClientVisit extends Visit {
 /**
  * A route under /api/clients/[client]/.
  *
- * @param needs  'read' for everybody who has the client, 'work' and 'write' for owners and analysts, 'own' for owners,
- *               and else for viewers to whom it is released
+ * @param needs  'read' for everybody who has the whole client, 'work' and 'write' for owners and analysts, 'own' for
+ *               owners, and else for viewers to whom it is released; 'places' also for those of single places
  */
 export function clientRoute<T>(
   needs: Needs | 'write' | 'own',
@@ -104,18 +104,26 @@ export function clientRoute<T>(
 ): EventHandler {
   return personRoute(async ({ event, person, session }) => {
     const { db, released } = await openClient(person, getRouterParam(event, 'client') ?? '')
-    refuseUnless(needs, person, released)
+    refuseUnless(needs, person, released, db.only !== undefined)
     return handler({ event, person, session, db, released })
   })
 }
 
-function refuseUnless(needs: Needs | 'write' | 'own', { role }: Person, released: readonly Releasable[]): void {
+function refuseUnless(
+  needs: Needs | 'write' | 'own',
+  { role }: Person,
+  released: readonly Releasable[],
+  isOfPlaces: boolean,
+): void {
   if (needs === 'own' && role === 'analyst')
     throw forbidden('Only the owner of the agency decides this. Ask them to do it.')
-  if (role !== 'viewer' || needs === 'read') return
+  if (role !== 'viewer' || (needs === 'read' && !isOfPlaces)) return
   if (needs === 'write' || needs === 'own')
     throw forbidden('You can look at this client but not change anything. Ask the agency to do it.')
-  if (needs === 'work' || !released.includes(needs)) throw forbidden(NOT_RELEASED)
+  if (isOfPlaces && needs !== 'places')
+    throw forbidden('You are assigned to single places of this client, and see those alone. Ask the agency for more.')
+  if (needs === 'work' || needs === 'read' || !released.includes(needs === 'places' ? 'figures' : needs))
+    throw forbidden(NOT_RELEASED)
 }
 
 /** An answer that is JSON already. */

@@ -1,5 +1,5 @@
 import { RELEASABLE, type Releasable } from '../../../shared/platform/releasable'
-import { clientDb, type ClientDb, type ClientRow } from '../database/clientDb'
+import { clientDb, type ClientDb, type ClientRow, type OnlyPlaces } from '../database/clientDb'
 import { sql } from '../database/sql'
 import { systemDb } from '../database/systemDb'
 import { neighbourhood } from '../http/visitorAddress'
@@ -121,10 +121,17 @@ export async function changePassword({ id, email }: Person, current: string, pas
   await forgetTries(subject)
 }
 
+/** A client that a person may see. */
+export interface ClientOfPerson extends ClientRow {
+  /** Whether they are assigned to single places of it, and see nothing else. */
+  isOfPlaces: number
+}
+
 /** The clients that a person may see, by name. An owner sees every client of the agency. */
-export async function clientsOf(person: Person): Promise<ClientRow[]> {
-  return await systemDb.rows<ClientRow>(sql`
-    SELECT    c.client_id, c.slug, c.name, c.time_zone, c.universe, c.released
+export async function clientsOf(person: Person): Promise<ClientOfPerson[]> {
+  return await systemDb.rows<ClientOfPerson>(sql`
+    SELECT    c.client_id, c.slug, c.name, c.time_zone, c.universe, c.released,
+              ${person.role} = 'viewer' AND COALESCE(pc.is_of_places, 0) AS isOfPlaces
     FROM      client c
     LEFT JOIN person_client pc ON pc.client_id = c.client_id AND pc.person_id = ${person.id}
     WHERE     c.agency_id = ${person.agencyId}
@@ -133,10 +140,28 @@ export async function clientsOf(person: Person): Promise<ClientRow[]> {
 }
 
 /**
- * What a person may see of a client beside its editions: the agency's own people everything, a viewer what is released.
+ * What a person may see of a client beside its editions: the agency's own people everything, a viewer what is released;
+ * of that, whoever is assigned to single places sees their figures.
  */
-export const releasedTo = ({ role }: Person, { released }: ClientRow): Releasable[] =>
-  role === 'viewer' ? RELEASABLE.filter((one) => released.split(',').includes(one)) : [...RELEASABLE]
+export const releasedTo = ({ role }: Person, { released, isOfPlaces }: ClientOfPerson): Releasable[] =>
+  role === 'viewer'
+    ? RELEASABLE.filter((one) => released.split(',').includes(one) && (one === 'figures' || isOfPlaces === 0))
+    : [...RELEASABLE]
+
+/** The places to which somebody is assigned, with their listings. */
+async function onlyPlacesOf({ id }: Person, { client_id: client }: ClientRow): Promise<OnlyPlaces> {
+  const rows = await systemDb.rows<{ place: number; listing: number | null }>(sql`
+    SELECT a.place_id AS place, p.profile_id AS listing
+    FROM   person_place a
+    JOIN   place p ON p.client_id = a.client_id AND p.place_id = a.place_id
+    WHERE  a.person_id = ${id}
+    AND    a.client_id = ${client}
+    AND    p.removed_at IS NULL`)
+  return {
+    places: new Set(rows.map(({ place }) => place)),
+    listings: new Set(rows.flatMap(({ listing }) => listing ?? [])),
+  }
+}
 
 /**
  * The handle on a client's data for a person, and what they may see of it.
@@ -146,5 +171,6 @@ export const releasedTo = ({ role }: Person, { released }: ClientRow): Releasabl
 export async function openClient(person: Person, slug: string): Promise<{ db: ClientDb; released: Releasable[] }> {
   const row = (await clientsOf(person)).find((client) => client.slug === slug)
   if (!row) throw notFound('client')
-  return { db: clientDb(row), released: releasedTo(person, row) }
+  const only = row.isOfPlaces === 1 ? await onlyPlacesOf(person, row) : undefined
+  return { db: clientDb({ ...row, ...(only && { only }) }), released: releasedTo(person, row) }
 }

@@ -99,6 +99,7 @@ export const changesOf = async (db: ClientDb, of: { state?: ChangeState; place?:
     AND       p.is_active = 1
     AND       (${of.state ?? null} IS NULL OR c.state = ${of.state ?? null})
     AND       (${of.place ?? null} IS NULL OR e.place_id = ${of.place ?? null})
+    AND       (${db.only === undefined} OR e.place_id IN (${[...(db.only?.places ?? [])]}))
     ORDER BY  c.seen_at DESC, c.change_id DESC
     LIMIT     ${MOST_TOLD}`)
   ).map(changeOf)

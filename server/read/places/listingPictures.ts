@@ -68,9 +68,11 @@ export async function listingPictures(
   }
 }
 
-/** The file of a picture of a listing as it was kept; undefined where there is none. */
-export const listingPictureFile = (db: ClientDb, profile: number, id: string) =>
-  db.one<{ type: string; bytes: Buffer }>(sql`
+/** The file of a picture of a listing as it was kept; undefined where there is none, or none for whoever asks. */
+export const listingPictureFile = async (db: ClientDb, profile: number, id: string) =>
+  db.only?.listings.has(profile) === false
+    ? undefined
+    : db.one<{ type: string; bytes: Buffer }>(sql`
     SELECT type, bytes
     FROM   listing_picture_file
     WHERE  client_id = ${db.client}

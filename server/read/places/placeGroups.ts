@@ -5,7 +5,10 @@ import { badRequest, notFound } from '../../platform/problems/problem'
 
 const MOST_GROUPS = 200
 
-/** The groups of a client's places by name, each with those of its places that are there. */
+/**
+ * The groups of a client's places by name, each with those of its places that are there; for somebody of single places,
+ * those groups that any of them is in, without the others.
+ */
 export async function placeGroups(db: ClientDb): Promise<PlaceGroup[]> {
   const rows = await db.rows<{ id: number; name: string; place: number | null }>(sql`
     SELECT    g.group_id AS id, g.name, p.place_id AS place
@@ -18,10 +21,10 @@ export async function placeGroups(db: ClientDb): Promise<PlaceGroup[]> {
   const groups = new Map<number, PlaceGroup>()
   for (const { id, name, place } of rows) {
     const group = groups.get(id) ?? { id, name, places: [] }
-    if (place !== null) group.places.push(place)
+    if (place !== null && (db.only?.places.has(place) ?? true)) group.places.push(place)
     groups.set(id, group)
   }
-  return [...groups.values()]
+  return [...groups.values()].filter(({ places }) => !db.only || places.length > 0)
 }
 
 /** The places of a group. @throws Problem 404 when there is no such group */

@@ -46,7 +46,12 @@ const read = ({
   listing: listing === null ? null : { id: listing, name: listingName!, networkName: networkById(network!).name },
 })
 
-/** The places of a client in the order of their names, those switched off among them. */
+const isLookedAt = ({ only }: ClientDb, { id }: Stored): boolean => only === undefined || only.places.has(id)
+
+/**
+ * The places of a client in the order of their names, those switched off among them; for somebody of single places,
+ * those.
+ */
 export const placesOf = async (db: ClientDb): Promise<Place[]> =>
   (
     await db.rows<Stored>(sql`${SELECT}
@@ -54,7 +59,9 @@ export const placesOf = async (db: ClientDb): Promise<Place[]> =>
     AND       p.removed_at IS NULL
     ORDER BY  p.name, p.place_id
     LIMIT     ${MOST}`)
-  ).map(read)
+  )
+    .filter((row) => isLookedAt(db, row))
+    .map(read)
 
 /** @throws Problem 404 when there is no such place */
 export async function placeById(db: ClientDb, id: number): Promise<Place> {
@@ -62,7 +69,7 @@ export async function placeById(db: ClientDb, id: number): Promise<Place> {
     WHERE     p.client_id = ${db.client}
     AND       p.place_id = ${id}
     AND       p.removed_at IS NULL`)
-  if (!row) throw notFound('place')
+  if (!row || !isLookedAt(db, row)) throw notFound('place')
   return read(row)
 }
 

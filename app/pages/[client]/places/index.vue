@@ -30,6 +30,7 @@ const listings = computed(() =>
 const isAdded = ref(false)
 const isBrought = ref(false)
 const isMany = ref(false)
+const isPeople = ref(false)
 const download = computed(
   () => `${base.value}/downloads/places?${new URLSearchParams(asked.value as Record<string, string>)}`,
 )
@@ -66,6 +67,14 @@ const files = computed(() =>
       />
       <DownloadMenu v-if="data?.places.length" kind="places" :path="download" what="The places" />
       <template v-if="session.mayWrite">
+        <Button
+          v-if="data?.all.length && session.session?.person.role === 'owner'"
+          label="Who sees which"
+          size="small"
+          outlined
+          aria-haspopup="dialog"
+          @click="isPeople = true"
+        />
         <Button
           v-if="data && data.all.length > 1"
           label="Change several"
@@ -115,6 +124,7 @@ const files = computed(() =>
     </template>
     <PlaceDialog v-if="isAdded" @close="isAdded = false" @saved="saved" />
     <ManyPlacesDialog v-if="isMany && data" :page="data" @close="isMany = false" @saved="saved()" />
+    <PlacePeopleDialog v-if="isPeople && data" :page="data" @close="isPeople = false" />
     <PlacesFileDialog v-if="isBrought" @close="isBrought = false" @saved="saved()" />
   </div>
 </template>

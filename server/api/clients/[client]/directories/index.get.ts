@@ -5,6 +5,6 @@ import { clientRoute } from '../../../../platform/http/route'
 import { directories } from '../../../../read/directories/directories'
 
 /** What directories say of the places of a client. */
-export default clientRoute('figures', ({ event, db }) =>
+export default clientRoute('places', ({ event, db }) =>
   sendRemembered(event, db, (db) => directories(db), dayAt(now(), db.timeZone)),
 )

@@ -16,6 +16,9 @@ import { resolveScope } from '../../../../figures/resolveScope'
 /** Blocks about the agency's own work. */
 const WORK: readonly string[] = ['open', 'profiles', 'found']
 
+/** Blocks that somebody of single places may have of those. */
+const OF_PLACES: readonly string[] = ['places', 'reviews', 'questions', 'directories']
+
 /** What blocks have of their own, by the names that it has in an address too. */
 const OWN_FIELDS = [
   'group',
@@ -52,11 +55,12 @@ const OWN_FIELDS = [
  * What a part of a page shows, as CSV or XLSX: the same table that a report's block of that kind would have. `overview`
  * is all that the overview shows, a sheet for each part.
  */
-export default clientRoute('figures', async ({ event, db, person, released }) => {
+export default clientRoute('places', async ({ event, db, person, released }) => {
   const query = getQuery(event)
   const scope = await resolveScope(db, parseScope(query))
   const sight = { rivals: released.includes('rivals') }
-  const kind = getRouterParam(event, 'kind')
+  const kind = getRouterParam(event, 'kind') ?? ''
+  if (db.only && !OF_PLACES.includes(kind)) throw forbidden(NOT_RELEASED)
   if (kind === 'overview') {
     const filled = await Promise.all((await overviewBlocks(query)).map((block) => fillOrSay(db, scope, block, sight)))
     return await sendTables(

@@ -7,7 +7,7 @@ import { clientRoute } from '../../../../platform/http/route'
 import { placesPage } from '../../../../read/places/placesPage'
 
 /** The places of a client, or those of a group, beside each other. */
-export default clientRoute('figures', async ({ event, db }) => {
+export default clientRoute('places', async ({ event, db }) => {
   const query = getQuery(event)
   const scope = parseScope(query)
   const { group } = placesQuerySchema.validateSync(query, { stripUnknown: true })

@@ -5,6 +5,6 @@ import { clientRoute } from '../../../../platform/http/route'
 import { reviewsOf } from '../../../../read/reviews/reviews'
 
 /** What the reviews of a scope come to. How long answers take depends on the hour, so that nothing is remembered. */
-export default clientRoute('figures', async ({ event, db, released }) =>
+export default clientRoute('places', async ({ event, db, released }) =>
   reviewsOf(db, await resolveScope(db, parseScope(getQuery(event))), released.includes('rivals')),
 )

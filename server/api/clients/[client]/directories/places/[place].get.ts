@@ -5,7 +5,7 @@ import { clientRoute, idParam } from '../../../../../platform/http/route'
 import { placeEntries } from '../../../../../read/directories/directories'
 
 /** The entries of a place, field by field. */
-export default clientRoute('figures', ({ event, db }) => {
+export default clientRoute('places', ({ event, db }) => {
   const id = idParam(event, 'place', 'place')
   return sendRemembered(event, db, (db) => placeEntries(db, id), dayAt(now(), db.timeZone))
 })

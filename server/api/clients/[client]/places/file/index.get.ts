@@ -4,7 +4,7 @@ import { badRequest } from '../../../../../platform/problems/problem'
 import { PLACE_FORMS, placesAs, type PlaceForm } from '../../../../../read/places/placesFile'
 
 /** The master records of all places as a file: CSV, GeoJSON or JSON-LD. */
-export default clientRoute('figures', async ({ event, db }) => {
+export default clientRoute('places', async ({ event, db }) => {
   const form = String(getQuery(event).format ?? 'csv')
   if (!(form in PLACE_FORMS)) throw badRequest('Places are taken away as csv, geojson or jsonld.')
   const { type, ending } = PLACE_FORMS[form as PlaceForm]

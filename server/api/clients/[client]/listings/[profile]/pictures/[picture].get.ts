@@ -5,7 +5,7 @@ import { notFound } from '../../../../../../platform/problems/problem'
 import { listingPictureFile } from '../../../../../../read/places/listingPictures'
 
 /** A picture that a listing shows or has shown. What it is painted with can run nothing: it is shown as a picture alone. */
-export default clientRoute('figures', async ({ event, db }) => {
+export default clientRoute('places', async ({ event, db }) => {
   const profile = idParam(event, 'profile', 'listing')
   const picture = await listingPictureFile(db, profile, textParam(event, 'picture', 'picture', 40))
   if (!picture) throw notFound('picture')
