@@ -1,4 +1,4 @@
-import { expect, signIn, test } from './support/test'
+import { ADDRESS, VIEWER, expect, signIn, test } from './support/test'
 
 test('a place is read beside the others, then by itself, and its record changed', async ({ page }) => {
   await signIn(page)
@@ -250,4 +250,50 @@ test('places are grouped, read together, and changed at once after a look, with 
   await page.getByRole('button', { name: 'Remove the group' }).click()
   await expect(page.getByText('The group “Indoors” was removed; its places stay.')).toBeVisible()
   await expect(page.getByText(/Together the 5 places had/)).toBeVisible()
+})
+
+test('a viewer is assigned to a place by the owner, and is shown that place and nothing beside it', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'ada@halyardrow.example')
+  await page.getByRole('link', { name: 'Places' }).click()
+  await page.getByRole('button', { name: 'Who sees which' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Who sees which places' })
+  const sees = async (what: RegExp) => {
+    await dialog.getByRole('combobox', { name: 'Sees' }).click()
+    await page.getByRole('option', { name: what }).click()
+  }
+  await sees(/^single places/)
+  await dialog.getByRole('button', { name: 'Keep it' }).click()
+  await expect(dialog.getByRole('alert')).toHaveText('Choose a place, or let them see all that is released.')
+  await dialog.getByRole('checkbox', { name: /quay kiosk/ }).check()
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText(/sees 1 place, and nothing else, from now on\.$/)).toBeVisible()
+
+  const viewer = await (await browser.newContext({ baseURL: ADDRESS })).newPage()
+  const errors: string[] = []
+  viewer.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
+  await signIn(viewer, VIEWER)
+  await expect(viewer.getByRole('heading', { name: '“Overview” is the agency’s own work', level: 1 })).toBeVisible()
+  await viewer.getByRole('link', { name: 'To the places' }).click()
+  const rail = viewer.getByRole('navigation', { name: 'Stages of the work' })
+  const pages = rail.locator('a[href*="/mossgate-gardens/"].page')
+  await expect(pages).toHaveText(['Places', 'Directories', 'Questions', 'Reviews'])
+  await viewer.getByRole('link', { name: 'Mossgate quay kiosk' }).first().click()
+  await expect(viewer.getByRole('heading', { name: 'From a search to an action' })).toBeVisible()
+  for (const name of ['Directories', 'Questions', 'Reviews']) {
+    await rail.getByRole('link', { name, exact: true }).click()
+    await viewer.waitForLoadState('networkidle')
+    await expect(viewer.locator('main')).not.toContainText('tea rooms')
+    await expect(viewer.locator('main').getByRole('alert')).toHaveCount(0)
+  }
+  await expectAccessible(viewer)
+  expect(errors, 'errors in the console of the viewer').toEqual([])
+  await viewer.context().close()
+
+  await sees(/^the editions/)
+  await dialog.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText(/sees all that is released to viewers from now on\.$/)).toBeVisible()
 })

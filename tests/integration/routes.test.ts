@@ -98,6 +98,7 @@ afterAll(() => server?.stop())
 /** What is sent about a planned post: it is only then that whose it is decides. */
 const OF_PLAN: readonly [RegExp, unknown][] = [
   [/places\/groups/, { name: 'x', places: [2] }],
+  [/places\/people/, { places: [1] }],
   [/\[refill\]\/posts\/\[post\]$/, { isIn: true }],
   [/plan\/refills/, { name: 'x', slots: [{ weekday: 1, minutes: 0 }], daysApart: 1 }],
   [/plan\/texts/, { name: 'x', text: 'x' }],
@@ -272,7 +273,7 @@ describe('every route', () => {
       const answer = await ask(
         method,
         path.includes('[note]') ? foreign.replace(/notes\/2/, 'notes/3') : foreign,
-        'analyst',
+        path.includes('places/people') ? 'owner' : 'analyst',
         method === 'GET' ? undefined : body,
       )
       expect(answer.status).toBeGreaterThanOrEqual(404)
