@@ -1,4 +1,4 @@
-import { ADDRESS, VIEWER, expect, signIn, test } from './support/test'
+import { ADDRESS, expect, expectAccessible, signIn, test, VIEWER } from './support/test'
 
 test('a place is read beside the others, then by itself, and its record changed', async ({ page }) => {
   await signIn(page)
