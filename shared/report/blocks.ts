@@ -21,6 +21,7 @@ import { pollBlock } from '../read/pollBlock'
 import { directoriesBlock } from '../read/directoriesBlock'
 import { questionsBlock } from '../read/questionsBlock'
 import { ranksBlock } from '../read/ranksBlock'
+import { placeBlock } from '../read/placeBlock'
 import { placesBlock } from '../read/placesBlock'
 import { reviewsBlock } from '../read/reviewsBlock'
 import { trafficBlock } from '../read/trafficBlock'
@@ -57,6 +58,7 @@ export const DECLARED_BLOCKS = [
   trafficBlock,
   linksBlock,
   placesBlock,
+  placeBlock,
   ranksBlock,
   questionsBlock,
   directoriesBlock,

@@ -1,19 +1,5 @@
-import { readFileSync } from 'node:fs'
 import readWorkbook from 'read-excel-file/node'
-import type { Page } from '@playwright/test'
-import { expect, expectAccessible, signIn, test } from './support/test'
-
-/** What the download menu of a part gives. */
-const downloaded = async (page: Page, what: string, item: string) => {
-  await page.getByRole('button', { name: `Download: ${what}`, exact: true }).click()
-  return await taken(page, () => page.getByRole('menuitem', { name: item }).click())
-}
-
-/** What a link or button gives to be kept, as bytes. */
-async function taken(page: Page, click: () => Promise<void>): Promise<{ name: string; content: Buffer }> {
-  const [download] = await Promise.all([page.waitForEvent('download'), click()])
-  return { name: download.suggestedFilename(), content: readFileSync(await download.path()) }
-}
+import { downloaded, expect, expectAccessible, signIn, taken, test } from './support/test'
 
 test('a rival is added by its handle, after what was found is shown; a set is made, read, removed and brought back', async ({
   page,

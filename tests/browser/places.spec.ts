@@ -1,4 +1,4 @@
-import { ADDRESS, expect, expectAccessible, signIn, test, VIEWER } from './support/test'
+import { ADDRESS, downloaded, expect, expectAccessible, signIn, test, VIEWER } from './support/test'
 
 test('a place is read beside the others, then by itself, and its record changed', async ({ page }) => {
   await signIn(page)
@@ -175,7 +175,22 @@ test('places and reviews go into a report', async ({ page }) => {
     await page.getByRole('dialog', { name: 'Add to a report' }).getByRole('button', { name: 'Add it' }).click()
     await expect(page.getByText('It stands at the end of')).toBeVisible()
   }
+  await page.goto('/mossgate-gardens/places/2')
+  await page.getByRole('button', { name: 'To a report: What they searched for' }).click()
+  const add = page.getByRole('dialog', { name: 'Add to a report' })
+  await expect(add.getByRole('checkbox', { name: 'What they searched for' })).toBeChecked()
+  await add.getByRole('checkbox', { name: 'Pictures of the listing' }).check()
+  await add.getByRole('button', { name: 'Add 2 parts' }).click()
+  await expect(page.getByText('2 parts stand at the end of')).toBeVisible()
+  const { content } = await downloaded(page, 'What they searched for', 'Table as CSV')
+  expect(content.toString()).toMatch(/Search,Searches,Share of those told\r\n/)
   await page.goto('/mossgate-gardens/reports/1')
+  const parts = page.getByRole('combobox', { name: /^What block \d+ shows of the place$/ })
+  await expect(parts).toHaveCount(2)
+  await expect(page.getByText(/^It shows \d+\. In these days/)).toBeVisible()
+  await parts.last().click()
+  await page.getByRole('option', { name: 'Calls by weekday and hour' }).click()
+  await expect(page.getByRole('img', { name: /^Most on / })).toBeVisible()
   await expect(page.getByRole('columnheader', { name: 'Actions for 1,000 views' })).toBeVisible()
   await expect(page.getByText('Median time to an answer')).toBeVisible()
 })

@@ -29,6 +29,11 @@ import { setWantedHours } from '../../server/read/reviews/wantedHours'
 import { parseScope } from '../../shared/figures/scope'
 import { placeSchema } from '../../shared/read/places'
 import { reviewFilterSchema, type Review, type ReviewFilter } from '../../shared/read/reviews'
+import { breakdownById } from '../../core/breakdowns/breakdowns'
+import { fill } from '../../server/report/blocks/composeReport'
+import { tableOf } from '../../server/report/blocks/tableOf'
+import { asKept } from '../../shared/report/blocks'
+import type { FilledPlace, PlacePart } from '../../shared/read/placeBlock'
 import { useDatabase } from './support/database'
 import { addDemo } from './support/demo'
 
@@ -121,6 +126,63 @@ describe('places beside each other', () => {
       days: known!.days,
     })
     expect(withheld!.requests).toBeGreaterThan(0)
+  })
+
+  it('one as a block, part by part: what the raw rows say, what is missing, and nothing of the other parts', async () => {
+    const scope = await scopeOf(SEPTEMBER)
+    const [first] = await placesOf(db)
+    const partOf = async (shows: PlacePart, place = first!.id) => {
+      const filled = await fill(db, scope, asKept({ id: 'x', kind: 'place', place, shows }), { rivals: false })
+      return { filled: filled as FilledPlace, table: tableOf(filled, db.timeZone)! }
+    }
+    const listing = first!.listing!.id
+    const figures = await partOf('figures')
+    const [raw] = await asked<{ searches: string; calls: string }>(
+      `SELECT SUM(searches) AS searches, SUM(calls) AS calls FROM profile_day
+       WHERE profile_id = ? AND day BETWEEN '2026-09-01' AND '2026-09-30'`,
+      [listing],
+    )
+    const column = (title: string) => figures.table.columns.findIndex((each) => each.title === title)
+    expect(figures.table.rows.map(([words]) => words)).toEqual([
+      '1 to 30 September 2026',
+      '1 to 31 August 2026',
+      '1 to 30 September 2025',
+    ])
+    expect(figures.table.rows[0]![column('Searches')]).toBe(Number(raw!.searches))
+    expect(figures.table.rows[0]![column('Calls')]).toBe(Number(raw!.calls))
+    for (const [shows, breakdown] of [
+      ['areas', 42],
+      ['searches', breakdownById('searches_by_kind').code],
+      ['surfaces', breakdownById('listing_views_by_surface').code],
+    ] as const) {
+      const { table, filled } = await partOf(shows)
+      const rows = await asked<{ n: string }>(
+        `SELECT SUM(value) AS n FROM profile_day_breakdown WHERE profile_id = ? AND breakdown = ?
+         AND day BETWEEN '2026-09-01' AND '2026-09-30' GROUP BY part_id`,
+        [listing, breakdown],
+      )
+      const all = rows.reduce((total, { n }) => total + Number(n), 0)
+      expect(
+        table.rows.map(([, count]) => count),
+        shows,
+      ).toEqual(rows.map(({ n }) => Number(n)).sort((a, b) => b - a))
+      expect(table.rows[0]![2]).toBeCloseTo(Number(table.rows[0]![1]) / all, 12)
+      expect(Object.keys(filled).sort().join(), shows).toMatch(
+        /^(heading|id|kind|name|parts|shows|timeZone|title|version|withheld|comment|missing|who|,)+$/,
+      )
+    }
+    const calls = await partOf('calls')
+    expect([calls.table.rows.length, calls.table.columns.length]).toEqual([24, 8])
+    const pictures = await partOf('pictures')
+    const [many] = await asked<{ n: number }>(
+      `SELECT COUNT(*) AS n FROM listing_picture WHERE profile_id = ? AND added_at < '2026-09-30 23:00:00'
+       AND (removed_at IS NULL OR removed_at >= '2026-08-31 23:00:00')`,
+      [listing],
+    )
+    expect(pictures.table.rows).toHaveLength(Math.min(24, many!.n))
+    expect((await partOf('record')).table.rows).toContainEqual(['Name', first!.name])
+    expect((await partOf('figures', 999_999)).filled).not.toHaveProperty('name')
+    expect((await partOf('figures', 999_999)).table.rows).toEqual([])
   })
 
   it('count nothing as withheld on days of which areas were never fetched', async () => {

@@ -449,8 +449,8 @@ describe('every route', () => {
       'reviews/figures',
       'scope',
     ])
-    for (const kind of ['places', 'reviews', 'questions', 'directories']) {
-      const answer = await ask('GET', `${base}/downloads/${kind}?format=csv&period=2026`, 'viewer')
+    for (const kind of ['places', 'place', 'reviews', 'questions', 'directories']) {
+      const answer = await ask('GET', `${base}/downloads/${kind}?format=csv&period=2026&shows=record`, 'viewer')
       expect(answer.status, kind).toBe(200)
       const text = await answer.text()
       expect(text, kind).toContain(own!.name)

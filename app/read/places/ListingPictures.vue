@@ -4,7 +4,11 @@ import { formatCount } from '~~/core/format/numbers'
 import { describeInstant } from '~~/core/periods/describePeriod'
 import type { ListingPictures } from '~~/shared/read/places'
 
-const props = defineProps<{ shown: ListingPictures; timeZone: string }>()
+const props = defineProps<{
+  shown: ListingPictures
+  timeZone: string
+  /** Whether it is read by whoever has the edition: pictures are shown to who has signed in alone. */ isPlain?: boolean
+}>()
 const locale = useLocale()
 const { base } = useClient()
 const words = computed(() => {
@@ -23,14 +27,14 @@ const day = (at: Date) => describeInstant(at, props.timeZone)
   <ul class="pictures">
     <li v-for="each in shown.pictures" :key="each.id">
       <img
-        v-if="each.hasFile"
+        v-if="each.hasFile && !isPlain"
         :src="`${base}/listings/${shown.profile}/pictures/${encodeURIComponent(each.id)}`"
         :alt="each.text"
         width="140"
         height="105"
         loading="lazy"
       />
-      <span v-else class="quiet empty">{{ each.text || 'Not kept here' }}</span>
+      <span v-else class="quiet empty">{{ each.text || (isPlain ? 'No text' : 'Not kept here') }}</span>
       <span>{{ each.isOwner ? 'The owner' : each.by || 'Nobody named' }}, {{ day(each.addedAt) }}</span>
       <span v-if="each.removedAt" class="worse">removed {{ day(each.removedAt) }}</span>
       <span v-if="each.views !== undefined" class="quiet">{{ formatCount(each.views, locale) }} views so far</span>

@@ -6,7 +6,14 @@ interface Part {
   name: string
   count: number
 }
-const props = defineProps<{ name: string; label: string; parts: readonly Part[]; figure: string; base: string }>()
+const props = defineProps<{
+  name: string
+  label: string
+  parts: readonly Part[]
+  figure: string
+  base: string
+  isPlain?: boolean
+}>()
 const locale = useLocale()
 const all = computed(() => props.parts.reduce((sum, { count }) => sum + count, 0))
 const COLUMNS = computed(() => [
@@ -29,5 +36,5 @@ const COLUMNS = computed(() => [
 </script>
 
 <template>
-  <OrderedTable :name="name" :columns="COLUMNS" :rows="parts" :key-of="(part) => part.name" />
+  <OrderedTable :name="name" :columns="COLUMNS" :rows="parts" :key-of="(part) => part.name" :is-plain="isPlain" />
 </template>

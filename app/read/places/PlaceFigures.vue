@@ -5,7 +5,7 @@ import { formatCount, oneDecimal } from '~~/core/format/numbers'
 import { metricById } from '~~/core/metrics/catalogue'
 import { PLACE_METRICS, type PlaceInsights, type PlaceMetric } from '~~/shared/read/places'
 
-const props = defineProps<{ insights: PlaceInsights; isPlain?: boolean }>()
+const props = defineProps<{ insights: Pick<PlaceInsights, 'periods' | 'median' | 'best'>; isPlain?: boolean }>()
 const locale = useLocale()
 type Row = PlaceInsights['periods'][number]
 const NAMES = { now: 'Now', before: 'Before', year: 'A year ago' } as const

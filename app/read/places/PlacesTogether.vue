@@ -44,6 +44,8 @@ const overview = computed(() => ({
     >.
     <span v-if="together.days.known < together.days.of" class="quiet"
       >{{ together.days.known }} of {{ together.days.of }} days of their listings are known. </span
-    ><NuxtLink v-if="!isPlain && session.may(slug, 'figures')" class="no-print" :to="overview">Their listings on the overview</NuxtLink>
+    ><NuxtLink v-if="!isPlain && session.may(slug, 'figures')" class="no-print" :to="overview"
+      >Their listings on the overview</NuxtLink
+    >
   </p>
 </template>

@@ -12,6 +12,7 @@ import { fieldSchema } from '~~/shared/compare/field'
 import { fieldEventsSchema } from '~~/shared/compare/fieldEvents'
 import { fieldLinesSchema } from '~~/shared/compare/fieldLines'
 import { HABIT_PARTS, habitsSchema } from '~~/shared/compare/habits'
+import { PLACE_PARTS } from '~~/shared/read/placeBlock'
 import { placesQuerySchema } from '~~/shared/read/places'
 import { timesSchema } from '~~/shared/read/times'
 import { declarationOf, type Block } from '~~/shared/report/blocks'
@@ -113,6 +114,11 @@ const WHAT = computed<{ name: string; make: () => Block }[]>(() => {
     case 'links':
       return [{ name: declarationOf('links').name, make: () => newBlock('links') }]
     case 'places':
+      if (route.params.place)
+        return PLACE_PARTS.map((part) => ({
+          name: part.name,
+          make: () => ({ ...newBlock('place'), place: Number(route.params.place), shows: part.id }),
+        }))
       return [
         {
           name: declarationOf('places').name,

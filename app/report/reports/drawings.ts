@@ -25,6 +25,8 @@ import AudienceBlock from '~/read/audience/AudienceBlock.vue'
 import LinksBlock from '~/read/links/LinksBlock.vue'
 import PollBlock from '~/read/audience/PollBlock.vue'
 import PollSettings from '~/read/audience/PollSettings.vue'
+import PlaceBlock from '~/read/places/PlaceBlock.vue'
+import PlaceSettings from '~/read/places/PlaceSettings.vue'
 import PlacesSettings from '~/read/places/PlacesSettings.vue'
 import PlacesBlock from '~/read/places/PlacesBlock.vue'
 import DirectoriesBlock from '~/read/directories/DirectoriesBlock.vue'
@@ -76,6 +78,7 @@ export const DRAWINGS: { [Kind in BlockKind]: Drawing<VersionsOf<Kind>> } = {
   traffic: { versions: { 1: TrafficBlock } },
   links: { versions: { 1: LinksBlock } },
   places: { versions: { 1: PlacesBlock }, settings: PlacesSettings },
+  place: { versions: { 1: PlaceBlock }, settings: PlaceSettings },
   reviews: { versions: { 1: ReviewsBlock } },
   times: { versions: { 1: TimesBlock }, settings: TimesSettings },
   field: { versions: { 1: FieldBlock }, settings: FieldSettings },

@@ -1,10 +1,10 @@
-import { DateTime } from 'luxon'
 import { postFigureById } from '../../../core/posts/postFigures'
 import { USUAL_POST_COLUMNS } from '../../../shared/read/postList'
 import type { ListedPost } from '../../../shared/read/content'
 import { USUAL_ROWS, type FilledPosts } from '../../../shared/read/postsBlock'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, share, text } from '../../platform/tables/columns'
+import { instantIn } from '../../platform/tables/instantIn'
 import type { Table } from '../../platform/tables/table'
 import { postList } from './postList'
 
@@ -58,7 +58,7 @@ export function postTable(
     ],
     rows: list.map((post) => [
       post.id,
-      instant(post.publishedAt, zone),
+      instantIn(post.publishedAt, zone),
       post.name,
       post.networkName,
       post.format,
@@ -73,7 +73,3 @@ export function postTable(
     ]),
   }
 }
-
-/** An instant as ISO 8601 with the offset that the zone has then. */
-const instant = (at: Date, zone: string): string =>
-  DateTime.fromJSDate(at, { zone }).toISO({ suppressMilliseconds: true })!

@@ -15,6 +15,7 @@ import { sightingsBlock } from '../../compare/field/sightingsBlock'
 import { directoriesBlock } from '../../read/directories/directoriesBlock'
 import { questionsBlock } from '../../read/questions/questionsBlock'
 import { ranksBlock } from '../../read/ranks/ranksBlock'
+import { placeBlock } from '../../read/places/placeBlock'
 import { placesBlock } from '../../read/places/placesBlock'
 import { reviewsBlock } from '../../read/reviews/reviewsBlock'
 import { trafficBlock } from '../../read/traffic/trafficBlock'
@@ -55,6 +56,7 @@ const BLOCK_KINDS: { [Kind in BlockKind]: ReportBlock<FilledOf<Kind>> } = {
   traffic: trafficBlock,
   links: linksBlock,
   places: placesBlock,
+  place: placeBlock,
   ranks: ranksBlock,
   questions: questionsBlock,
   directories: directoriesBlock,

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { test as base, expect, type Page } from '@playwright/test'
 import { join } from 'node:path'
@@ -86,3 +87,15 @@ export async function expectAccessible(page: Page): Promise<void> {
 }
 
 export { expect } from '@playwright/test'
+
+/** What a link or button gives to be kept, as bytes. */
+export async function taken(page: Page, click: () => Promise<void>): Promise<{ name: string; content: Buffer }> {
+  const [download] = await Promise.all([page.waitForEvent('download'), click()])
+  return { name: download.suggestedFilename(), content: readFileSync(await download.path()) }
+}
+
+/** What a menu of a page gives to be taken away: its name, and what is in it. */
+export const downloaded = async (page: Page, what: string, item: string) => {
+  await page.getByRole('button', { name: `Download: ${what}`, exact: true }).click()
+  return await taken(page, () => page.getByRole('menuitem', { name: item }).click())
+}

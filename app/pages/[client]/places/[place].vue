@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { formatCount } from '~~/core/format/numbers'
+import type { PlacePart } from '~~/shared/read/placeBlock'
 import type { PlaceInsights } from '~~/shared/read/places'
+import { PLACE_TABLES } from '~/read/places/placeParts'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Place · Zaffer' })
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
-const locale = useLocale()
 const say = useSay()
 const refreshAll = useRefresh()
 const { slug, base } = useClient()
@@ -45,6 +45,9 @@ const pins = computed(() => {
   const { lat, lon, name } = data.value?.place ?? {}
   return lat == null || lon == null ? [] : [{ id: 0, number: '·', name: name!, lat, lon }]
 })
+/** Where a part of the place can be had as a file. */
+const fileOf = (shows: PlacePart) =>
+  `${base.value}/downloads/place?${new URLSearchParams({ ...address.value, place: id.value, shows } as Record<string, string>)}`
 const areas = computed(() => data.value?.areas.map(({ name, requests }) => ({ name, count: requests })) ?? [])
 const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...address.value, place: id.value } }))
 </script>
@@ -65,7 +68,10 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
         </span>
       </div>
       <section v-if="data.periods.length" aria-labelledby="found-heading">
-        <h2 id="found-heading" class="heading">From a search to an action</h2>
+        <div class="row part">
+          <h2 id="found-heading" class="heading">From a search to an action</h2>
+          <DownloadMenu kind="place" :path="fileOf('figures')" what="From a search to an action" />
+        </div>
         <PlaceFigures :insights="data" />
       </section>
       <p v-else class="quiet">
@@ -77,11 +83,17 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
       </p>
       <div class="two">
         <section v-if="data.calls" aria-labelledby="calls-heading">
-          <h2 id="calls-heading" class="heading">Calls by weekday and hour</h2>
+          <div class="row part">
+            <h2 id="calls-heading" class="heading">Calls by weekday and hour</h2>
+            <DownloadMenu kind="place" :path="fileOf('calls')" what="Calls by weekday and hour" />
+          </div>
           <CallLines :calls="data.calls" />
         </section>
         <section aria-labelledby="record-heading">
-          <h2 id="record-heading" class="heading">What is true about it</h2>
+          <div class="row part">
+            <h2 id="record-heading" class="heading">What is true about it</h2>
+            <DownloadMenu kind="place" :path="fileOf('record')" what="What is true about it" />
+          </div>
           <PlaceRecordText :place="data.place" />
           <PlacesMap
             v-if="pins.length"
@@ -94,25 +106,33 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
       </div>
       <div class="three">
         <section v-if="areas.length" aria-labelledby="areas-heading">
-          <h2 id="areas-heading" class="heading">Where people asked for the way</h2>
-          <PartsTable name="areas" label="Area" :parts="areas" figure="Requests" base="Of those placed" />
-          <p v-if="data.withheld" class="quiet small">
-            Of {{ formatCount(data.withheld.of, locale) }} requests on the {{ data.withheld.days }} days of which areas
-            are told, {{ formatCount(data.withheld.requests, locale) }} are not placed: areas with few of them on a day
-            are withheld.
-          </p>
+          <div class="row part">
+            <h2 id="areas-heading" class="heading">Where people asked for the way</h2>
+            <DownloadMenu kind="place" :path="fileOf('areas')" what="Where people asked for the way" />
+          </div>
+          <PartsTable v-bind="PLACE_TABLES.areas" :parts="areas" />
+          <WithheldText v-if="data.withheld" :withheld="data.withheld" />
         </section>
         <section v-if="data.searches.length" aria-labelledby="searches-heading">
-          <h2 id="searches-heading" class="heading">What they searched for</h2>
-          <PartsTable name="searches" label="Search" :parts="data.searches" figure="Searches" base="Of all told" />
+          <div class="row part">
+            <h2 id="searches-heading" class="heading">What they searched for</h2>
+            <DownloadMenu kind="place" :path="fileOf('searches')" what="What they searched for" />
+          </div>
+          <PartsTable v-bind="PLACE_TABLES.searches" :parts="data.searches" />
         </section>
         <section v-if="data.surfaces.length" aria-labelledby="surfaces-heading">
-          <h2 id="surfaces-heading" class="heading">Where it was looked at</h2>
-          <PartsTable name="surfaces" label="Where" :parts="data.surfaces" figure="Views" base="Of all told" />
+          <div class="row part">
+            <h2 id="surfaces-heading" class="heading">Where it was looked at</h2>
+            <DownloadMenu kind="place" :path="fileOf('surfaces')" what="Where it was looked at" />
+          </div>
+          <PartsTable v-bind="PLACE_TABLES.surfaces" :parts="data.surfaces" />
         </section>
       </div>
       <section v-if="data.pictures" aria-labelledby="pictures-heading">
-        <h2 id="pictures-heading" class="heading">Pictures of the listing</h2>
+        <div class="row part">
+          <h2 id="pictures-heading" class="heading">Pictures of the listing</h2>
+          <DownloadMenu kind="place" :path="fileOf('pictures')" what="Pictures of the listing" />
+        </div>
         <ListingPictures :shown="data.pictures" :time-zone="timeZone" />
       </section>
       <p class="no-print"><NuxtLink :to="reviews">What people wrote about it</NuxtLink></p>
@@ -147,8 +167,9 @@ h1 {
   gap: 12px 24px;
   margin: 12px 0;
 }
-.small {
-  font-size: var(--text-small);
+.part {
+  justify-content: space-between;
+  align-items: baseline;
 }
 @media (max-width: 1100px) {
   .two {

@@ -17,7 +17,7 @@ import { resolveScope } from '../../../../figures/resolveScope'
 const WORK: readonly string[] = ['open', 'profiles', 'found']
 
 /** Blocks that somebody of single places may have of those. */
-const OF_PLACES: readonly string[] = ['places', 'reviews', 'questions', 'directories']
+const OF_PLACES: readonly string[] = ['places', 'place', 'reviews', 'questions', 'directories']
 
 /** What blocks have of their own, by the names that it has in an address too. */
 const OWN_FIELDS = [
@@ -30,6 +30,7 @@ const OWN_FIELDS = [
   'published',
   'watch',
   'place',
+  'shows',
   'tag',
   'on',
   'before',
