@@ -46,8 +46,8 @@ export async function benchField(pool: Pool): Promise<void> {
       }),
     )
   const scope = await resolveScope(db, { who: [], sets: [], period: '2026-10-01..2026-10-28', against: 'before' })
-  const field = await median(5, () => fieldOf(db, scope, fieldSchema.cast({})))
-  const bare = await median(5, async () => {
+  const field = await median(21, () => fieldOf(db, scope, fieldSchema.cast({})))
+  const bare = await median(21, async () => {
     await pool.query(
       'SELECT profile_id, SUM(reactions + comments + shares), SUM(posts), SUM(views), MAX(followers) FROM profile_day ' +
         'WHERE client_id = ? AND profile_id IN (?) AND day BETWEEN ? AND ? GROUP BY profile_id',

@@ -43,8 +43,8 @@ export async function benchPlaces(pool: Pool): Promise<void> {
       }),
     )
   const scope = await resolveScope(db, asked)
-  const cold = await median(9, () => placesIn(db, scope))
-  const bare = await median(9, () =>
+  const cold = await median(25, () => placesIn(db, scope))
+  const bare = await median(25, () =>
     pool.query(
       'SELECT profile_id, SUM(searches), SUM(listing_views), SUM(site_clicks), SUM(directions), SUM(calls), SUM(messages), ' +
         'SUM(bookings), SUM(picture_views), COUNT(site_clicks) FROM profile_day WHERE client_id = ? AND day BETWEEN ? AND ? ' +

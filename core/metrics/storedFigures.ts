@@ -128,6 +128,10 @@ export const FACT_COLUMNS: readonly FactColumn[] = STORED_FIGURES.map(({ column 
 export const PUBLIC_COLUMNS: readonly FactColumn[] = STORED_FIGURES.filter((figure) => 'isPublic' in figure).map(
   ({ column }) => column,
 )
+const shown: ReadonlySet<string> = new Set(PUBLIC_COLUMNS)
+
+/** Whether a network shows a daily figure to everybody. */
+export const isPublicColumn = (column: string): boolean => shown.has(column)
 
 /**
  * The daily figures that a network gives.

@@ -111,5 +111,8 @@ export function networkById(id: string): Network {
   return network
 }
 
+/** What each network gives, to be looked up: it is asked for every profile, metric and period. */
+const given = new Map(NETWORKS.map(({ id, reports }) => [id, new Set(reports)]))
+
 /** Whether a network gives a daily figure. */
-export const reportsColumn = (network: Network, column: FactColumn): boolean => network.reports.includes(column)
+export const reportsColumn = ({ id }: Network, column: FactColumn): boolean => given.get(id)?.has(column) === true

@@ -1,6 +1,6 @@
 import { dayNumber } from '../days/day'
 import { metricById } from '../metrics/catalogue'
-import { PUBLIC_COLUMNS, type FactColumn, type FlowColumn } from '../metrics/storedFigures'
+import { isPublicColumn, type FactColumn, type FlowColumn } from '../metrics/storedFigures'
 import type { FlowMetric, Metric } from '../metrics/metric'
 import { networkById, reportsColumn } from '../networks/networks'
 import { lengthOf, type Period } from '../periods/period'
@@ -24,7 +24,7 @@ export type DayChoice = ReadonlyMap<number, DayMask>
 export const gives = (
   { network, isPublicOnly }: Pick<ProfileAggregate, 'network' | 'isPublicOnly'>,
   column: FactColumn,
-): boolean => reportsColumn(networkById(network), column) && (!isPublicOnly || PUBLIC_COLUMNS.includes(column))
+): boolean => reportsColumn(networkById(network), column) && (!isPublicOnly || isPublicColumn(column))
 
 /**
  * The stored columns that make up a daily count at a profile: those that its network gives, and those that somebody has

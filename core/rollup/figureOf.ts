@@ -197,7 +197,8 @@ function memberFlow(
   name: string,
   calc: Calculator,
 ): Working {
-  if (metric.parts.length === 1) return calc.given(name, value)
+  // the steps are only told where somebody asks how it came about
+  if (metric.parts.length === 1 || !calc.explains) return calc.given(name, value)
   const columns = partsAt(metric, member, period)
   const side = (sign: 1 | -1) =>
     columns.flatMap(({ column, sign: own }, index) =>

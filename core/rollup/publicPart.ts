@@ -1,4 +1,4 @@
-import { PUBLIC_COLUMNS } from '../metrics/storedFigures'
+import { isPublicColumn } from '../metrics/storedFigures'
 import type { ProfileAggregate } from './aggregate'
 
 /**
@@ -8,9 +8,7 @@ import type { ProfileAggregate } from './aggregate'
  */
 export function publicPart(aggregate: ProfileAggregate): ProfileAggregate {
   const open = <T extends object>(values: T): T =>
-    Object.fromEntries(
-      Object.entries(values).filter(([column]) => (PUBLIC_COLUMNS as readonly string[]).includes(column)),
-    ) as T
+    Object.fromEntries(Object.entries(values).filter(([column]) => isPublicColumn(column))) as T
   return {
     ...aggregate,
     isPublicOnly: true,

@@ -70,9 +70,9 @@ const profilesIn = (groups: readonly Group[]): number[] =>
 async function tablesOf(db: ClientDb, scope: ResolvedScope, groups: readonly Group[]): Promise<FieldTable[]> {
   const metrics = FIELD_MEASURES.map(({ metric }) => metric)
   const all = { ...scope, connected: groups.flatMap(({ profiles }) => profiles) }
-  const rolled = await rollUp(db, all, metrics, { withPast: false })
+  const parts = publicParts(await rollUp(db, all, metrics, { withPast: false }), groups)
   return metrics.map((metric) => {
-    const rows = groups.map((group) => rowOf(metric, group, rolled, scope))
+    const rows = groups.map((group, index) => rowOf(metric, group, parts[index]!, scope))
     const now = standings(rows.map(({ value }) => value))
     const then = standings(rows.map(({ before }) => before))
     const band = typicalBand(rows.map(({ value }) => value))
@@ -88,20 +88,23 @@ async function tablesOf(db: ClientDb, scope: ResolvedScope, groups: readonly Gro
   })
 }
 
-function rowOf(metric: FieldMetric, group: Group, rolled: ComparedAggregates, scope: ResolvedScope): FieldRow {
-  const ids = new Set(group.profiles.map(({ profile_id: id }) => id))
-  const ofGroup = (aggregates: readonly ProfileAggregate[]) =>
-    aggregates.filter(({ profile }) => ids.has(profile)).map(publicPart)
-  const { figure, earlier, change } = compareFigures(
-    metric,
-    {
-      current: ofGroup(rolled.current),
-      ...(rolled.earlier && {
-        earlier: { comparison: rolled.earlier.comparison, aggregates: ofGroup(rolled.earlier.aggregates) },
-      }),
-    },
-    { period: scope.period },
-  )
+/** What everybody can see of each member: made once, so that what is found of it for one measure serves the others. */
+function publicParts({ current, earlier }: ComparedAggregates, groups: readonly Group[]): ComparedAggregates[] {
+  const byProfile = (aggregates: readonly ProfileAggregate[]) =>
+    new Map(aggregates.map((aggregate) => [aggregate.profile, publicPart(aggregate)]))
+  const [now, then] = [byProfile(current), byProfile(earlier?.aggregates ?? [])]
+  return groups.map(({ profiles }) => {
+    const of = (parts: ReadonlyMap<number, ProfileAggregate>) =>
+      profiles.flatMap(({ profile_id: id }) => parts.get(id) ?? [])
+    return {
+      current: of(now),
+      ...(earlier && { earlier: { comparison: earlier.comparison, aggregates: of(then) } }),
+    }
+  })
+}
+
+function rowOf(metric: FieldMetric, group: Group, own: ComparedAggregates, scope: ResolvedScope): FieldRow {
+  const { figure, earlier, change } = compareFigures(metric, own, { period: scope.period })
   const { value } = figure
   const { present, expected } = figure.coverage
   return {

@@ -20,14 +20,20 @@ export async function lastPosts(
   { to }: Period,
 ): Promise<ReadonlyMap<number, Day>> {
   if (profiles.length === 0) return new Map()
-  const rows = await db.rows<{ profile: number; day: Day }>(sql`
-    SELECT   p.profile_id AS profile, MAX(p.day) AS day
-    FROM     post p
-    WHERE    p.client_id = ${db.client}
-    AND      p.profile_id IN (${[...profiles]})
-    AND      p.day <= ${to}
-    GROUP BY p.profile_id`)
-  return new Map(rows.map(({ profile, day }) => [profile, day]))
+  // one look at the end of each profile's posts: the latest of all would read every post there is
+  const rows = await db.rows<{ profile: number; day: Day | null }>(sql`
+    SELECT p.profile_id AS profile,
+           (SELECT   o.day
+            FROM     post o
+            WHERE    o.client_id = p.client_id
+            AND      o.profile_id = p.profile_id
+            AND      o.day <= ${to}
+            ORDER BY o.day DESC
+            LIMIT    1) AS day
+    FROM   profile p
+    WHERE  p.client_id = ${db.client}
+    AND    p.profile_id IN (${[...profiles]})`)
+  return new Map(rows.flatMap(({ profile, day }) => (day === null ? [] : [[profile, day] as const])))
 }
 
 /** The posts of a period that brought most, beside the median post of their profile. */
