@@ -20,14 +20,14 @@ import { INDUSTRY } from './industry'
 import { breakdownsOf } from './breakdowns'
 import { loadDirectories } from './loadDirectories'
 import { LINK_PAGES, LINKS, viewsOf, visitsOf } from './links'
-import { listingPicturesIn, type DemoListingPicture } from './listingPictures'
+import { listingPicturesIn } from './listingPictures'
 import { pictureOf } from './pictures'
 import { demoPlans } from './plan'
 import { LOOKED_AT_HOURS } from './postLife'
-import { retentionOf, type DemoRetention } from './retention'
+import { retentionOf } from './retention'
 import { PLACES, REPLY_TEMPLATES } from './places'
-import { questionsIn, type DemoQuestion } from './questions'
-import { reviewsIn, type DemoReview } from './reviews'
+import { questionsIn } from './questions'
+import { reviewsIn } from './reviews'
 import { foundFrom, RANK_WATCHES } from './ranks'
 import { SITES, trafficOn } from './traffic'
 import { volumeOf } from './volume'
@@ -80,6 +80,20 @@ export async function loadDemo(
     /** Inserts rows, if there are any. */
     const fill = async (text: string, rows: readonly unknown[][]): Promise<void> => {
       if (rows.length > 0) await db.query(`${text} VALUES ?`, [rows])
+    }
+    /** Inserts things as they are, a column for each of their fields; what ends in “_at” is an instant. */
+    const fillOf = async <Thing extends object>(
+      table: string,
+      keys: unknown[],
+      things: readonly Thing[],
+    ): Promise<void> => {
+      const names = Object.keys(things[0] ?? {}) as (keyof Thing & string)[]
+      const cell = (name: string, value: unknown) =>
+        name.endsWith('_at') && value !== null ? instant(Date.parse(String(value))) : value
+      await fill(
+        `INSERT INTO ${table} (client_id, profile_id, ${names.join(', ')})`,
+        things.map((thing) => [...keys, ...names.map((name) => cell(name, thing[name]))]),
+      )
     }
     const agency = await insert(
       'INSERT INTO agency (name, address, contact, colour, logo_svg, active_profiles, active_places) VALUES (?, ?, ?, ?, ?, ?, ?)',
@@ -204,65 +218,22 @@ export async function loadDemo(
         looks,
       )
       const watched = GIVES_RETENTION.includes(profile.network) && !profile.rival
-      const curves = watched ? published.flatMap((post) => retentionOf(post) ?? []) : []
-      if (curves.length > 0) {
-        const names = Object.keys(curves[0]!) as (keyof DemoRetention)[]
-        await db.query(`INSERT INTO post_retention (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
-          curves.map((curve) => [client, id, ...names.map((name) => curve[name])]),
-        ])
-      }
-      const reviews = reviewsIn(profile.remoteId, days, anchor, Date.parse(`${last}T23:59:59Z`))
-      if (reviews.length > 0) {
-        const names = Object.keys(reviews[0]!) as (keyof DemoReview)[]
-        await db.query(`INSERT INTO review (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
-          reviews.map((review) => [
-            client,
-            id,
-            ...names.map((name) =>
-              name.endsWith('_at') && review[name] !== null ? instant(Date.parse(String(review[name]))) : review[name],
-            ),
-          ]),
-        ])
-      }
-      const questions = questionsIn(profile.remoteId, days, Date.parse(`${last}T23:59:59Z`))
-      if (questions.length > 0) {
-        const names = Object.keys(questions[0]!) as (keyof DemoQuestion)[]
-        await db.query(`INSERT INTO question (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
-          questions.map((question) => [
-            client,
-            id,
-            ...names.map((name) =>
-              name.endsWith('_at') && question[name] !== null
-                ? instant(Date.parse(String(question[name])))
-                : question[name],
-            ),
-          ]),
-        ])
-      }
-      const shown = listingPicturesIn(profile.remoteId, days, Date.parse(`${last}T23:59:59Z`))
-      if (shown.length > 0) {
-        const names = Object.keys(shown[0]!) as (keyof DemoListingPicture)[]
-        await db.query(`INSERT INTO listing_picture (client_id, profile_id, ${names.join(', ')}) VALUES ?`, [
-          shown.map((picture) => [
-            client,
-            id,
-            ...names.map((name) =>
-              name.endsWith('_at') && picture[name] !== null
-                ? instant(Date.parse(String(picture[name])))
-                : picture[name],
-            ),
-          ]),
-        ])
-        await db.query('INSERT INTO listing_picture_file (client_id, profile_id, remote_id, type, bytes) VALUES ?', [
-          shown.map(({ remote_id: remoteId }) => [
-            client,
-            id,
-            remoteId,
-            'image/svg+xml',
-            Buffer.from(pictureOf(profile.client, { remoteId, text: '' }).svg),
-          ]),
-        ])
-      }
+      await fillOf('post_retention', [client, id], watched ? published.flatMap((post) => retentionOf(post) ?? []) : [])
+      const fetched = Date.parse(`${last}T23:59:59Z`)
+      await fillOf('review', [client, id], reviewsIn(profile.remoteId, days, anchor, fetched))
+      await fillOf('question', [client, id], questionsIn(profile.remoteId, days, fetched))
+      const shown = listingPicturesIn(profile.remoteId, days, fetched)
+      await fillOf('listing_picture', [client, id], shown)
+      await fill(
+        'INSERT INTO listing_picture_file (client_id, profile_id, remote_id, type, bytes)',
+        shown.map(({ remote_id: remoteId }) => [
+          client,
+          id,
+          remoteId,
+          'image/svg+xml',
+          Buffer.from(pictureOf(profile.client, { remoteId, text: '' }).svg),
+        ]),
+      )
       if (profile.rival || !STORED_BREAKDOWNS.some(({ networks }) => networks[profile.network])) continue
       const known = new Map(rows.map((row) => [row.day, row]))
       const dayOf = (day: Day) => known.get(day)
