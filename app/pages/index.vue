@@ -35,6 +35,10 @@ const place = (slug: string, { kind, id }: Due) =>
 const troubled = computed(() =>
   (data.value ?? []).flatMap((client) => client.troubles.map((trouble) => ({ client, trouble }))),
 )
+/** Whether there is nothing to say of any client: somebody outside, to whom no figures of whole clients are released. */
+const isWithout = computed(
+  () => !session.mayWrite && !!data.value?.every(({ figures, problem }) => figures.length === 0 && !problem),
+)
 const first = computed(() => data.value?.find(({ figures }) => figures.length > 0) ?? data.value?.[0])
 const columns = computed<(OrderedColumn<ClientSummary> & { label: string })[]>(() => [
   { key: 'client', label: 'Client', valueOf: ({ name }) => name.toLowerCase() },
@@ -57,7 +61,7 @@ const { ordered, select, orderOf } = useTableOrder(
 <template>
   <div>
     <PageHead title="What needs you today?"
-      ><a v-if="data?.length" href="/api/all-clients?format=xlsx" download>Workbook</a></PageHead
+      ><a v-if="data?.length && !isWithout" href="/api/all-clients?format=xlsx" download>Workbook</a></PageHead
     >
     <FirstSteps />
     <p v-if="error" role="alert">{{ error.message }}</p>
@@ -67,7 +71,24 @@ const { ordered, select, orderOf } = useTableOrder(
       <AddClient @added="(slug) => navigateTo(`/${slug}/profiles`)" />
     </section>
     <p v-else-if="data?.length === 0">You have no client yet. Ask the owner of the agency to give you one.</p>
-    <template v-if="data?.length">
+    <section v-else-if="data && isWithout" aria-labelledby="clients">
+      <h2 id="clients" class="heading">Your clients</h2>
+      <ul>
+        <li v-for="client in data" :key="client.slug">
+          <NuxtLink :to="session.homeOf(client.slug)">{{ client.name }}</NuxtLink
+          ><template v-if="client.lastEdition"
+            ><span class="quiet">, last told in</span>{{ ' ' }}
+            <NuxtLink :to="`/${client.slug}/editions/${client.lastEdition.id}`"
+              >edition {{ client.lastEdition.number }}, {{ describeInstant(client.lastEdition.issuedAt) }}</NuxtLink
+            ></template
+          >
+        </li>
+      </ul>
+      <p class="quiet">
+        The figures of whole clients are not released to you. What you may see stands behind each name.
+      </p>
+    </section>
+    <template v-if="data?.length && !isWithout">
       <section aria-labelledby="moved">
         <div class="head">
           <h2 id="moved" class="heading">What moved</h2>
@@ -158,7 +179,7 @@ const { ordered, select, orderOf } = useTableOrder(
         </ul>
         <p v-else class="quiet">None. Every target is on course, open, or not set.</p>
       </section>
-      <section aria-labelledby="due">
+      <section v-if="session.mayWrite" aria-labelledby="due">
         <div class="head">
           <h2 id="due" class="heading">What is due</h2>
           <DownloadMenu v-if="due.length" path="/api/all-clients?part=due" what="What is due" />
@@ -202,7 +223,7 @@ const { ordered, select, orderOf } = useTableOrder(
           >.
         </p>
       </section>
-      <section aria-labelledby="troubled">
+      <section v-if="session.mayWrite" aria-labelledby="troubled">
         <div class="head">
           <h2 id="troubled" class="heading">Profiles that need somebody</h2>
           <DownloadMenu

@@ -356,6 +356,14 @@ test('a note is changed, removed, and brought back', async ({ page }) => {
 
 test('a viewer reads what is theirs, and is offered nothing else', async ({ page, consoleErrors }) => {
   await signIn(page, VIEWER)
+  await page.goto('/')
+  // what is the agency's own work is not said to be done
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText([
+    'What moved',
+    'Targets in danger',
+    'Unusual days without a reason',
+  ])
+  await page.goto('/mossgate-gardens/overview')
   await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()
   for (const name of ['Note', 'Add to report', 'Set a target', 'Write the reason'])
     await expect(page.getByRole('button', { name, exact: true })).toHaveCount(0)

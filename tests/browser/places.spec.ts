@@ -291,6 +291,9 @@ test('a viewer is assigned to a place by the owner, and is shown that place and 
   const errors: string[] = []
   viewer.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
   await signIn(viewer, VIEWER)
+  await viewer.goto('/')
+  await expect(viewer.getByRole('heading', { level: 2 })).toHaveText(['Your clients'])
+  await viewer.goto('/mossgate-gardens/overview')
   await expect(viewer.getByRole('heading', { name: '“Overview” is the agency’s own work', level: 1 })).toBeVisible()
   await viewer.getByRole('link', { name: 'To the places' }).click()
   const rail = viewer.getByRole('navigation', { name: 'Stages of the work' })

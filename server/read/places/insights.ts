@@ -15,7 +15,6 @@ import {
   type PlaceRow,
   type PlacesView,
 } from '../../../shared/read/places'
-import type { ProfileRow } from '../../figures/questions/profileRows'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { rollUp } from '../../figures/rollUp'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -30,13 +29,17 @@ const LEAST_VIEWS = 30
 const LEAST_PLACES = 3
 const MOST_AREAS = 30
 
-/** Why a place has no figures; undefined where it has. */
-function reasonOf(place: Place, scope: ResolvedScope): string | undefined {
-  if (place.listing === null) return 'It has no listing yet. Say which profile it is.'
-  const profile = scope.allProfiles.find(({ profile_id: id }) => id === place.listing!.id)
-  if (!profile) return 'Its listing is switched off.'
-  if (!scope.profiles.includes(profile)) return 'Its listing is none of the profiles above.'
-  return profile.has_figures ? undefined : 'Nothing was fetched of its listing yet.'
+/** Says why a place has no figures; undefined where it has. */
+function reasonsIn(scope: ResolvedScope): (place: Place) => string | undefined {
+  const known = new Map(scope.allProfiles.map((profile) => [profile.profile_id, profile]))
+  const chosen = new Set(scope.profiles)
+  return ({ listing }) => {
+    if (listing === null) return 'It has no listing yet. Say which profile it is.'
+    const profile = known.get(listing.id)
+    if (!profile) return 'Its listing is switched off.'
+    if (!chosen.has(profile)) return 'Its listing is none of the profiles above.'
+    return profile.has_figures ? undefined : 'Nothing was fetched of its listing yet.'
+  }
 }
 
 /**
@@ -46,11 +49,14 @@ function reasonOf(place: Place, scope: ResolvedScope): string | undefined {
  */
 export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: ReadonlySet<number>): Promise<PlacesView> {
   const all = (await placesOf(db)).filter(({ id }) => some?.has(id) ?? true)
-  const shown = all.filter((place) => reasonOf(place, scope) === undefined)
-  const rolled = await rollUp(db, { ...scope, connected: listingsOf(scope, shown) }, PLACE_METRICS, { withPast: false })
+  const reasonOf = reasonsIn(scope)
+  const shown = all.filter((place) => reasonOf(place) === undefined)
+  const listings = new Set(shown.map(({ listing }) => listing!.id))
+  const connected = scope.connected.filter(({ profile_id: id }) => listings.has(id))
+  const rolled = byListing(await rollUp(db, { ...scope, connected }, PLACE_METRICS, { withPast: false }))
   const rows = all.map((place): PlaceRow => {
     const { id, name, town, lat, lon, isActive, listing } = place
-    const isKnown = shown.includes(place)
+    const isKnown = reasonOf(place) === undefined
     return {
       id,
       name,
@@ -75,21 +81,33 @@ export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: Readon
     }),
     ...besides(rows.filter(({ isActive }) => isActive)),
     without: all.flatMap((place) => {
-      const reason = place.isActive ? reasonOf(place, scope) : undefined
+      const reason = place.isActive ? reasonOf(place) : undefined
       return reason ? [{ id: place.id, name: place.name, reason }] : []
     }),
   }
 }
 
-const listingsOf = (scope: ResolvedScope, places: readonly Place[]): ProfileRow[] =>
-  scope.connected.filter(({ profile_id: id }) => places.some(({ listing }) => listing?.id === id))
+/** A roll-up of which that of any listing is found at once. */
+interface RolledListings {
+  current: ReadonlyMap<number, ProfileAggregate>
+  earlier?: { comparison: Comparison; aggregates: ReadonlyMap<number, ProfileAggregate> }
+}
 
-const ofListings = (aggregates: readonly ProfileAggregate[], listings: readonly number[]) =>
-  aggregates.filter(({ profile }) => listings.includes(profile))
+function byListing({ current, earlier }: ComparedAggregates): RolledListings {
+  const found = (aggregates: readonly ProfileAggregate[]) =>
+    new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
+  return {
+    current: found(current),
+    ...(earlier && { earlier: { comparison: earlier.comparison, aggregates: found(earlier.aggregates) } }),
+  }
+}
+
+const ofListings = (aggregates: ReadonlyMap<number, ProfileAggregate>, listings: readonly number[]) =>
+  listings.flatMap((listing) => aggregates.get(listing) ?? [])
 
 /** What one listing, or several together, brought over a period, by the same roll-up as everywhere. */
 function figuresOf(
-  rolled: Pick<ComparedAggregates, 'current'>,
+  rolled: Pick<RolledListings, 'current'>,
   listings: readonly number[],
   period: Period,
 ): ListingFigures {
@@ -110,7 +128,7 @@ function figuresOf(
   }
 }
 
-function changesOf(rolled: ComparedAggregates, listings: readonly number[], period: Period): PlaceRow['changes'] {
+function changesOf(rolled: RolledListings, listings: readonly number[], period: Period): PlaceRow['changes'] {
   if (!rolled.earlier) return {}
   const own = {
     current: ofListings(rolled.current, listings),
@@ -164,7 +182,7 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
   const place = await placeById(db, id)
   const { median: middle, best } = await placesIn(db, scope)
   const listing = place.listing?.id
-  const isKnown = reasonOf(place, scope) === undefined
+  const isKnown = reasonsIn(scope)(place) === undefined
   const { period } = scope
   const others = [
     ['before', comparison(period, 'before', scope.running)],
@@ -178,7 +196,7 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
       PLACE_METRICS,
       { withPast: false },
     )
-    return { id: which, words: describePeriod(each), ...figuresOf(rolled, [listing!], each) }
+    return { id: which, words: describePeriod(each), ...figuresOf(byListing(rolled), [listing!], each) }
   }
   const periods: PlaceInsights['periods'] = []
   if (isKnown) {
