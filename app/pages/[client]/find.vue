@@ -68,12 +68,7 @@ async function add({ network, handle, name, networkName }: SeenProfile) {
       </div>
       <div class="field">
         <label for="find-handle">Handle that is wanted</label
-        ><InputText
-          id="find-handle"
-          v-model="handle"
-          :invalid="!!problems.handle"
-          placeholder="the one used most"
-        />
+        ><InputText id="find-handle" v-model="handle" :invalid="!!problems.handle" placeholder="the one used most" />
       </div>
       <Button type="submit" label="Look" :loading="isLooking" />
     </form>
