@@ -359,6 +359,7 @@ test('a viewer reads what is theirs, and is offered nothing else', async ({ page
   await page.goto('/')
   // what is the agency's own work is not said to be done
   await expect(page.getByRole('heading', { level: 2 })).toHaveText([
+    'The first ten minutes',
     'What moved',
     'Targets in danger',
     'Unusual days without a reason',
