@@ -42,7 +42,8 @@ const latest = [...prices.values()].map((of) => of.at(-1)!)
 describe('a field of open data', () => {
   it('has the ranks of d3, ties among them, and the quartiles of d3 and simple-statistics', () => {
     expect(prices.size).toBe(5)
-    for (const values of [latest, [...latest, latest[0]!], [3, 1, 3, 3, 2], [5]]) {
+    const fifty = Array.from({ length: 50 }, (_, index) => 1 + ((index * 37) % 41))
+    for (const values of [latest, [...latest, latest[0]!], [3, 1, 3, 3, 2], [5], fifty]) {
       const ranks = standings(values).map((standing) => standing!.rank)
       // d3 ranks upwards from 0
       expect(ranks).toEqual(
