@@ -3,6 +3,8 @@ import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import readWorkbook from 'read-excel-file/node'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { PUBLIC_COLUMNS, STORED_FIGURES } from '../../core/metrics/storedFigures'
+import { DECLARED_BLOCKS } from '../../shared/report/blocks'
 import { shareEdition } from '../../server/report/editions/editions'
 import { clientDbForJob } from '../../server/platform/database/clientDb'
 import { root } from '../support/application'
@@ -486,6 +488,60 @@ describe('every route', () => {
         expect((await ask(method, fill(path, 'mossgate-gardens', '1'), 'owner', {}, origin)).status).toBe(403)
     },
   )
+
+  it('says nothing of a rival that is not to be seen by everybody: no answer and no file moves with it', async () => {
+    const ids = async (text: string) =>
+      (await pool().query<RowDataPacket[]>(text))[0].map(({ id }) => String((id as number | string).toString()))
+    const [rival] = await ids('SELECT profile_id AS id FROM profile WHERE client_id = 1 AND is_rival = 1')
+    const [post] = await ids(`SELECT remote_id AS id FROM post WHERE client_id = 1 AND profile_id = ${rival} LIMIT 1`)
+    const paths = [
+      ...ofClients
+        .filter(({ method, path }) => method === 'GET' && !/\[kind\]|data\/package|pdf$/.test(path))
+        .map(({ path }) =>
+          path.replace('[profile]', rival!).replace('[post]', post!).replace('[client]', 'mossgate-gardens'),
+        )
+        .map((path) => path.replaceAll(/\[\w+\]/g, '1')),
+      ...DECLARED_BLOCKS.filter(({ kind }) => kind !== 'text' && kind !== 'page').map(
+        (declared) =>
+          `/api/clients/mossgate-gardens/downloads/${declared.kind}?format=csv` +
+          ('metrics' in declared ? '&metrics=interactions' : '') +
+          (declared.kind === 'occasions' || declared.kind === 'fieldEvents' ? '&tag=1&on=2026-10-21' : ''),
+      ),
+    ]
+    const everything = async () => {
+      await pool().query('UPDATE client_version SET version = version + 1')
+      const answers: Record<string, string> = {}
+      for (const path of paths) {
+        const answer = await ask('GET', path, 'analyst')
+        // 502 where the networks, which do not run here, are asked
+        expect([200, 204, 400, 403, 404, 409, 502], path).toContain(answer.status)
+        // when it was made is another each time
+        answers[path] =
+          `${answer.status} ${(await answer.text()).replaceAll(/\d{4}-\d\d-\d\dT[\d:.]+(Z|[+-][\d:]+)?/g, '')}`
+      }
+      return answers
+    }
+    const write = (table: string, set: string) =>
+      pool().query(
+        `UPDATE ${table} SET ${set} WHERE client_id = 1 AND profile_id IN (SELECT profile_id FROM profile WHERE is_rival = 1)`,
+      )
+    const hidden = STORED_FIGURES.map(({ column }) => column).filter((column) => !PUBLIC_COLUMNS.includes(column))
+    const before = await everything()
+    expect(Object.values(before).filter((text) => text.startsWith('200')).length).toBeGreaterThan(80)
+    await write('profile_day', hidden.map((column) => `${column} = 77777`).join(', '))
+    await write('post', 'saves = 77777, impressions = 77777, clicks = 77777, reach = 77777')
+    const after = await everything()
+    expect(paths.filter((path) => after[path] !== before[path])).toEqual([])
+    // what everybody sees does move what is said: the answers are not those of before
+    await write('profile_day', 'reactions = reactions + 1')
+    const moved = await everything()
+    const client = '/api/clients/mossgate-gardens'
+    expect(paths.filter((path) => moved[path] !== before[path])).toEqual(
+      expect.arrayContaining([`${client}/field`, `${client}/downloads/field?format=csv`]),
+    )
+    await write('profile_day', `reactions = reactions - 1, ${hidden.map((column) => `${column} = NULL`).join(', ')}`)
+    await write('post', 'saves = NULL, impressions = NULL, clicks = NULL, reach = NULL')
+  }, 300_000)
 
   it('left everything as it was', async () => {
     expect((await tableOf('report', 'report_id, title, version')).length).toBe(3)

@@ -19,6 +19,7 @@ import { notFound } from '../../platform/problems/problem'
 import { clicksOfCodes } from '../links/visits'
 import { listedPost, withTags } from './listPosts'
 import { retentionOf } from './retentionOf'
+import { seenByAll } from './seenByAll'
 
 /** With how many others, and of how many days before it, a post is compared. */
 const MOST_OTHERS = 200
@@ -37,10 +38,14 @@ const NOTE_DAYS = 7
  * @throws Problem 404 when the client has no such post
  */
 export async function postView(db: ClientDb, profileId: number, id: string): Promise<PostView> {
-  const [row, profile] = [await postById(db, profileId, id), await profileById(db, profileId)]
-  if (!row || !profile) throw notFound('post')
-  const others = await othersOf(db, row)
-  const looks = groupById(await looksAt(db, profileId, [id, ...others.map(({ remote_id: other }) => other)]))
+  const [stored, profile] = [await postById(db, profileId, id), await profileById(db, profileId)]
+  if (!stored || !profile) throw notFound('post')
+  const isRival = profile.is_rival === 1
+  const shown = <Counted extends PostCounts>(counted: Counted) => (isRival ? seenByAll(counted) : counted)
+  const row = shown(stored)
+  const others = (await othersOf(db, row)).map(shown)
+  const ids = [id, ...others.map(({ remote_id: other }) => other)]
+  const looks = groupById((await looksAt(db, profileId, ids)).map(shown))
   const own = looks.get(id) ?? []
   const isWatched = own.length > 0
   const newest = own.at(-1)?.at ?? new Date(now())
@@ -54,7 +59,7 @@ export async function postView(db: ClientDb, profileId: number, id: string): Pro
       : others.filter(({ published_at: at }) => now() - at.getTime() >= OLD_HOURS * 3_600_000)
   const there = isWatched && isOld ? (countsAtAge(row, own, ageHours) ?? row) : row
   const [post] = await withTags(db, [listedPost({ allProfiles: [profile] }, row)])
-  const retention = await retentionOf(db, row, others)
+  const retention = isRival ? undefined : await retentionOf(db, row, others)
   const day = dayAt(row.published_at.getTime(), db.timeZone)
   return {
     post: post!,
