@@ -61,11 +61,9 @@ export async function remembered(
   return found.text
 }
 
-/** Of which places alone an answer speaks. */
+/** Of which places and listings alone an answer speaks. */
 const onlyOf = ({ only }: ClientDb): string =>
-  only === undefined
-    ? ''
-    : [...only.places].sort((a, b) => a - b).join(',') + '|' + [...only.listings].sort((a, b) => a - b).join(',')
+  only ? [only.places, only.listings].map((ids) => [...ids].sort((a, b) => a - b).join(',')).join(' | ') : ''
 
 /** What somebody else has just asked, where it is still true for whoever asks now; one that fails, fails for all. */
 async function askedByOthers(place: string, versions: Versions): Promise<Answer | undefined> {

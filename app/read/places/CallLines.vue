@@ -90,6 +90,10 @@ const days = computed(() => props.calls.days.reduce((sum, each) => sum + each, 0
 </template>
 
 <style scoped>
+/* in a report it would grow with the page, and its letters with it */
+.plotted {
+  max-width: 560px;
+}
 .calls {
   fill: var(--wash);
   stroke: var(--series);

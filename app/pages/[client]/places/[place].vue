@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { PlacePart } from '~~/shared/read/placeBlock'
 import type { PlaceInsights } from '~~/shared/read/places'
 import { PLACE_TABLES } from '~/read/places/placeParts'
 
@@ -45,9 +44,6 @@ const pins = computed(() => {
   const { lat, lon, name } = data.value?.place ?? {}
   return lat == null || lon == null ? [] : [{ id: 0, number: '·', name: name!, lat, lon }]
 })
-/** Where a part of the place can be had as a file. */
-const fileOf = (shows: PlacePart) =>
-  `${base.value}/downloads/place?${new URLSearchParams({ ...address.value, place: id.value, shows } as Record<string, string>)}`
 const areas = computed(() => data.value?.areas.map(({ name, requests }) => ({ name, count: requests })) ?? [])
 const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...address.value, place: id.value } }))
 </script>
@@ -67,13 +63,9 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
           <Button label="Remove" size="small" text :aria-label="`Remove ${data.place.name}`" @click="removeIt" />
         </span>
       </div>
-      <section v-if="data.periods.length" aria-labelledby="found-heading">
-        <div class="row part">
-          <h2 id="found-heading" class="heading">From a search to an action</h2>
-          <DownloadMenu kind="place" :path="fileOf('figures')" what="From a search to an action" />
-        </div>
+      <PlaceSection v-if="data.periods.length" part="figures" :place="id">
         <PlaceFigures :insights="data" />
-      </section>
+      </PlaceSection>
       <p v-else class="quiet">
         {{
           data.place.listing
@@ -82,18 +74,10 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
         }}
       </p>
       <div class="two">
-        <section v-if="data.calls" aria-labelledby="calls-heading">
-          <div class="row part">
-            <h2 id="calls-heading" class="heading">Calls by weekday and hour</h2>
-            <DownloadMenu kind="place" :path="fileOf('calls')" what="Calls by weekday and hour" />
-          </div>
+        <PlaceSection v-if="data.calls" part="calls" :place="id">
           <CallLines :calls="data.calls" />
-        </section>
-        <section aria-labelledby="record-heading">
-          <div class="row part">
-            <h2 id="record-heading" class="heading">What is true about it</h2>
-            <DownloadMenu kind="place" :path="fileOf('record')" what="What is true about it" />
-          </div>
+        </PlaceSection>
+        <PlaceSection part="record" :place="id">
           <PlaceRecordText :place="data.place" />
           <PlacesMap
             v-if="pins.length"
@@ -102,39 +86,23 @@ const reviews = computed(() => ({ path: `/${slug.value}/reviews`, query: { ...ad
             :areas="areas"
             :label="`Where ${data.place.name} is, and from where people asked for the way`"
           />
-        </section>
+        </PlaceSection>
       </div>
       <div class="three">
-        <section v-if="areas.length" aria-labelledby="areas-heading">
-          <div class="row part">
-            <h2 id="areas-heading" class="heading">Where people asked for the way</h2>
-            <DownloadMenu kind="place" :path="fileOf('areas')" what="Where people asked for the way" />
-          </div>
+        <PlaceSection v-if="areas.length" part="areas" :place="id">
           <PartsTable v-bind="PLACE_TABLES.areas" :parts="areas" />
           <WithheldText v-if="data.withheld" :withheld="data.withheld" />
-        </section>
-        <section v-if="data.searches.length" aria-labelledby="searches-heading">
-          <div class="row part">
-            <h2 id="searches-heading" class="heading">What they searched for</h2>
-            <DownloadMenu kind="place" :path="fileOf('searches')" what="What they searched for" />
-          </div>
+        </PlaceSection>
+        <PlaceSection v-if="data.searches.length" part="searches" :place="id">
           <PartsTable v-bind="PLACE_TABLES.searches" :parts="data.searches" />
-        </section>
-        <section v-if="data.surfaces.length" aria-labelledby="surfaces-heading">
-          <div class="row part">
-            <h2 id="surfaces-heading" class="heading">Where it was looked at</h2>
-            <DownloadMenu kind="place" :path="fileOf('surfaces')" what="Where it was looked at" />
-          </div>
+        </PlaceSection>
+        <PlaceSection v-if="data.surfaces.length" part="surfaces" :place="id">
           <PartsTable v-bind="PLACE_TABLES.surfaces" :parts="data.surfaces" />
-        </section>
+        </PlaceSection>
       </div>
-      <section v-if="data.pictures" aria-labelledby="pictures-heading">
-        <div class="row part">
-          <h2 id="pictures-heading" class="heading">Pictures of the listing</h2>
-          <DownloadMenu kind="place" :path="fileOf('pictures')" what="Pictures of the listing" />
-        </div>
+      <PlaceSection v-if="data.pictures" part="pictures" :place="id">
         <ListingPictures :shown="data.pictures" :time-zone="timeZone" />
-      </section>
+      </PlaceSection>
       <p class="no-print"><NuxtLink :to="reviews">What people wrote about it</NuxtLink></p>
     </template>
     <PlaceDialog v-if="isEdited && data" :place="data.place" @close="isEdited = false" @saved="saved" />
@@ -166,10 +134,6 @@ h1 {
   grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
   gap: 12px 24px;
   margin: 12px 0;
-}
-.part {
-  justify-content: space-between;
-  align-items: baseline;
 }
 @media (max-width: 1100px) {
   .two {
