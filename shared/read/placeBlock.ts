@@ -14,6 +14,13 @@ export const PLACE_PARTS = [
 ] as const
 export type PlacePart = (typeof PLACE_PARTS)[number]['id']
 
+/** How a count of a place by its parts is told: what its rows are, what is counted, and of what a share is. */
+export const PLACE_TABLES = {
+  areas: { name: 'areas', label: 'Area', figure: 'Requests', base: 'Of those placed' },
+  searches: { name: 'searches', label: 'Search', figure: 'Searches', base: 'Of all told' },
+  surfaces: { name: 'surfaces', label: 'Where', figure: 'Views', base: 'Of all told' },
+} as const
+
 /** One part of one place, and nothing else of it. */
 export interface FilledPlace {
   kind: 'place'

@@ -183,7 +183,7 @@ test('places and reviews go into a report', async ({ page }) => {
   await add.getByRole('button', { name: 'Add 2 parts' }).click()
   await expect(page.getByText('2 parts stand at the end of')).toBeVisible()
   const { content } = await downloaded(page, 'What they searched for', 'Table as CSV')
-  expect(content.toString()).toContain('"Search","Searches","Share of those told","Client"')
+  expect(content.toString()).toContain('"Search","Searches","Of all told","Client"')
   await page.goto('/mossgate-gardens/reports/1')
   const parts = page.getByRole('combobox', { name: /^What block \d+ shows of the place$/ })
   await expect(parts).toHaveCount(2)

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { FilledPlace } from '~~/shared/read/placeBlock'
-import { PLACE_TABLES } from './placeParts'
+import { PLACE_TABLES, type FilledPlace } from '~~/shared/read/placeBlock'
 
 const props = defineProps<{ block: FilledPlace; heading: string }>()
 const table = computed(() => PLACE_TABLES[props.block.shows as keyof typeof PLACE_TABLES])

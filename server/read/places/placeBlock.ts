@@ -1,7 +1,7 @@
 import { metricById } from '../../../core/metrics/catalogue'
 import { hourName, WEEKDAYS } from '../../../core/times/slots'
 import { LIST_SIGN, PLACE_FIELDS } from '../../../core/places/place'
-import type { FilledPlace, PlacePart } from '../../../shared/read/placeBlock'
+import { PLACE_TABLES, type FilledPlace, type PlacePart } from '../../../shared/read/placeBlock'
 import { PLACE_METRICS, type PlaceInsights } from '../../../shared/read/places'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { count, number, share, text } from '../../platform/tables/columns'
@@ -49,12 +49,12 @@ const PARTS: Record<PlacePart, (insights: PlaceInsights) => Partial<FilledPlace>
 }
 
 const byParts =
-  (name: string, label: string, figure: string) =>
+  (name: string, { label, figure, base }: (typeof PLACE_TABLES)[keyof typeof PLACE_TABLES]) =>
   ({ parts = [] }: Omit<FilledPlace, 'kind'>): Table => {
     const all = parts.reduce((sum, part) => sum + part.count, 0)
     return {
       name,
-      columns: [text(label), count(figure), share('Share of those told')],
+      columns: [text(label), count(figure), share(base)],
       rows: parts.map((part) => [part.name, part.count, all > 0 ? part.count / all : undefined]),
     }
   }
@@ -88,9 +88,9 @@ const TABLES: Record<PlacePart, (filled: Omit<FilledPlace, 'kind'>, zone: string
       ? Array.from({ length: 24 }, (_, hour) => [hourName(hour), ...calls.byHour.map((hours) => hours[hour])])
       : [],
   }),
-  areas: byParts('Areas of directions', 'Area', 'Requests'),
-  searches: byParts('Searches', 'Search', 'Searches'),
-  surfaces: byParts('Where it was looked at', 'Where', 'Views'),
+  areas: byParts('Areas of directions', PLACE_TABLES.areas),
+  searches: byParts('Searches', PLACE_TABLES.searches),
+  surfaces: byParts('Where it was looked at', PLACE_TABLES.surfaces),
   pictures: ({ pictures }, zone) => ({
     name: 'Pictures of a listing',
     columns: [

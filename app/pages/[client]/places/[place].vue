@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { PLACE_TABLES } from '~~/shared/read/placeBlock'
 import type { PlaceInsights } from '~~/shared/read/places'
-import { PLACE_TABLES } from '~/read/places/placeParts'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Place · Zaffer' })
