@@ -59,44 +59,96 @@ interface Covered {
   end: Int32Array
 }
 
-const noneCovered = (length: number): Covered => ({
-  cost: new Float64Array(length + 1),
-  size: new Uint8Array(length + 1),
-  end: new Int32Array(length + 1),
-})
+function noneCovered(length: number): Covered {
+  return {
+    cost: new Float64Array(length + 1),
+    size: new Uint8Array(length + 1),
+    end: new Int32Array(length + 1),
+  }
+}
+
+/** Room for the cheapest cover that is being worked out: thousands are, one after the other. */
+let room = noneCovered(400)
+
+function emptyRoom(length: number): Covered {
+  if (room.cost.length <= length) room = noneCovered(2 * length)
+  room.size.fill(0, 0, length + 1)
+  return room
+}
+
+/** Never more than the 28 windows that cover a day, and the next, stand in a queue; its places come round again. */
+const ROUND = 31
+const queue = () => ({ ends: new Int32Array(ROUND + 1), totals: new Float64Array(ROUND + 1) })
+const QUEUES = { 7: queue(), 28: queue() }
 
 /**
- * Offers every window of a length that covers a day as the last one taken.
- *
- * @param place   the number of days that are covered with it
- * @param index   where the day stands in the column
- * @param step    1 or −1, and `offset`: a window that ends at an index leaves offset + step × index days for the
- *                others, none where that is below zero
+ * The cheapest window of a length that covers a day, as the days are gone through one after the other: with each day
+ * one window comes into reach and one goes out of it. Those in reach stand in a queue from the cheapest to the newest;
+ * one that another came after and undercuts can never be the cheapest again.
  */
-function offer(
-  { cost, size, end }: Covered,
-  place: number,
-  values: Float64Array,
-  index: number,
-  length: 7 | 28,
-  step: 1 | -1,
-  offset: number,
-): void {
-  const last = Math.min(index + length - 1, values.length - 1)
-  let best = cost[place]!
-  let taken = -1
-  for (let at = index < 0 ? 0 : index; at <= last; at++) {
-    const left = offset + step * at
-    const total = values[at]! + cost[left > 0 ? left : 0]!
-    if (total < best) {
-      best = total
-      taken = at
-    }
+class WindowsInReach {
+  private readonly ends: Int32Array
+  private readonly totals: Float64Array
+  private front = 0
+  private back = 0
+  /** Where the next window ends in the column. */
+  private next: number
+
+  /**
+   * @param place  where the first day stands in the column
+   * @param step   1 where they are gone through forwards, −1 backwards
+   */
+  constructor(
+    private readonly covered: Covered,
+    private readonly values: Float64Array,
+    private readonly length: 7 | 28,
+    place: number,
+    private readonly step: 1 | -1,
+  ) {
+    ;({ ends: this.ends, totals: this.totals } = QUEUES[length])
+    // windows that reach over the edge leave no days to others
+    this.next = step > 0 ? place : place + length - 1
+    for (let index = 1; index < length; index++) this.add(0)
   }
-  if (taken < 0) return
-  cost[place] = best
-  size[place] = length
-  end[place] = taken
+
+  /** Takes in the window that leaves so many days to the others. */
+  private add(left: number): void {
+    const end = this.next
+    this.next += this.step
+    if (end < 0 || end >= this.values.length) return
+    const total = this.values[end]! + this.covered.cost[left]!
+    if (total !== total) return
+    while (this.back > this.front && this.isUndercut(this.totals[(this.back - 1) & ROUND]!, total)) this.back--
+    this.ends[this.back & ROUND] = end
+    this.totals[this.back++ & ROUND] = total
+  }
+
+  /** Of two that cost the same the one that ends first is taken. */
+  private isUndercut(older: number, newer: number): boolean {
+    return this.step > 0 ? older > newer : older >= newer
+  }
+
+  /**
+   * Offers the cheapest window that covers a day as the last one taken.
+   *
+   * @param away   the number of days that are covered with it
+   * @param place  where the day stands in the column
+   */
+  offer(away: number, place: number): void {
+    this.add(away - 1)
+    while (this.front < this.back && this.isOut(this.ends[this.front & ROUND]!, place)) this.front++
+    if (this.front === this.back) return
+    const { cost, size, end } = this.covered
+    const total = this.totals[this.front & ROUND]!
+    if (!(total < cost[away]!)) return
+    cost[away] = total
+    size[away] = this.length
+    end[away] = this.ends[this.front & ROUND]!
+  }
+
+  private isOut(end: number, place: number): boolean {
+    return this.step > 0 ? end < place : end > place + this.length - 1
+  }
 }
 
 /**
@@ -116,20 +168,20 @@ export function cheapestCover(
   needs?: Uint8Array,
 ): Tile[] | undefined {
   const { first, seven, twentyEight } = windows
-  const covered = noneCovered(length)
+  const covered = emptyRoom(length)
   const { cost, size, end } = covered
-  const [offset7, offset28] = [first - 6 - from, first - 27 - from]
+  const weeks = new WindowsInReach(covered, seven, 7, from - first, 1)
+  const months = new WindowsInReach(covered, twentyEight, 28, from - first, 1)
   for (let place = 1; place <= length; place++) {
-    if (needs && !needs[place - 1]) {
-      cost[place] = cost[place - 1]!
-      continue
-    }
     const day = from + place - 1
-    cost[place] = dayCost(windows, day) + cost[place - 1]!
-    size[place] = 1
-    end[place] = day - first
-    offer(covered, place, seven, day - first, 7, 1, offset7)
-    offer(covered, place, twentyEight, day - first, 28, 1, offset28)
+    const isNeeded = !needs || needs[place - 1] === 1
+    cost[place] = isNeeded ? dayCost(windows, day) + cost[place - 1]! : cost[place - 1]!
+    if (isNeeded) {
+      size[place] = 1
+      end[place] = day - first
+    }
+    weeks.offer(place, day - first)
+    months.offer(place, day - first)
   }
   if (cost[length] === Infinity) return undefined
   const tiles: Tile[] = []
@@ -167,14 +219,15 @@ export function coversBeside(windows: PeopleWindows, edge: number, direction: 1 
   const { cost, size, end } = covered
   // the days between the edge and the near end of a window are left for the others
   const offsetOf = (length: number) => (direction > 0 ? first - length - edge : edge - 1 - first)
-  const [offset7, offset28] = [offsetOf(7), offsetOf(28)]
+  const weeks = new WindowsInReach(covered, seven, 7, edge + direction - first, direction)
+  const months = new WindowsInReach(covered, twentyEight, 28, edge + direction - first, direction)
   for (let away = 1; away <= most; away++) {
     const day = edge + direction * away
     cost[away] = dayCost(windows, day) + cost[away - 1]!
     size[away] = 1
     end[away] = day - first
-    offer(covered, away, seven, day - first, 7, direction, offset7)
-    offer(covered, away, twentyEight, day - first, 28, direction, offset28)
+    weeks.offer(away, day - first)
+    months.offer(away, day - first)
   }
   const tiles = (days: number): Tile[] => {
     if (days === 0) return []

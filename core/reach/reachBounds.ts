@@ -112,18 +112,24 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
   let over: Candidate | undefined
   const look = (size: 1 | 7 | 28, values: Float64Array) => {
     let best: Candidate | undefined
+    let [most, mostOver] = [0, over?.least ?? 0]
+    // the holes that a window touches follow each other, and move on with it
+    let [hole, nextHole] = [0, 0]
     const last = Math.min(days.last + size - 1 - windows.first, values.length - 1)
     for (let index = Math.max(0, days.first - windows.first); index <= last; index++) {
       const people = values[index]!
       const end = index + windows.first
-      if (!(people > (best?.least ?? 0) || people > (over?.least ?? 0)) || (size === 1 && !counts(days, end))) continue
       const from = end - size + 1
+      while (hole < between.length && between[hole]!.last < from) hole++
+      while (nextHole < between.length && between[nextHole]!.first <= end) nextHole++
+      const isInside = from >= days.first && end <= days.last && hole >= nextHole
+      // no more people than the window itself counts can be left of it: most windows are put aside by this alone
+      if (!(people > (isInside ? most : mostOver)) || (size === 1 && !counts(days, end))) continue
       const [left, right] = [Math.max(0, days.first - from), Math.max(0, end - days.last)]
-      const holed = between.filter((hole) => hole.first <= end && hole.last >= from)
-      const least =
-        people - before.people[left]! - after.people[right]! - holed.reduce((sum, hole) => sum + hole.people, 0)
-      const isInside = left === 0 && right === 0 && holed.length === 0
-      if (!(least > ((isInside ? best : over)?.least ?? 0))) continue
+      let least = people - before.people[left]! - after.people[right]!
+      for (let each = hole; each < nextHole; each++) least -= between[each]!.people
+      if (!(least > (isInside ? most : mostOver))) continue
+      const holed = between.slice(hole, nextHole)
       const candidate: Candidate = {
         size,
         end,
@@ -132,8 +138,8 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
         isInside,
         outside: () => [...before.tiles(left), ...holed.flatMap(({ tiles }) => tiles), ...after.tiles(right)],
       }
-      if (isInside) best = candidate
-      else over = candidate
+      if (isInside) [best, most] = [candidate, least]
+      else [over, mostOver] = [candidate, least]
     }
     if (best) inside.push(best)
   }
