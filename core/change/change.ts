@@ -86,13 +86,10 @@ interface Span {
 
 /** Everything that a figure may be: its range and, where it has one, the interval of chance around it. */
 function spanOf({ value, low, high, interval }: Figure): Span | undefined {
-  const lows = [value, low, interval?.low].filter((end) => end !== undefined)
-  if (lows.length === 0) return undefined
-  const top =
-    low !== undefined && high === undefined
-      ? Infinity
-      : Math.max(...[value, high, interval?.high].filter((end) => end !== undefined))
-  return { low: Math.min(...lows), high: top }
+  if (value === undefined && low === undefined && interval === undefined) return undefined
+  const least = Math.min(value ?? Infinity, low ?? Infinity, interval?.low ?? Infinity)
+  if (low !== undefined && high === undefined) return { low: least, high: Infinity }
+  return { low: least, high: Math.max(value ?? -Infinity, high ?? -Infinity, interval?.high ?? -Infinity) }
 }
 
 /**

@@ -70,16 +70,17 @@ export interface Calculator {
  * @param explain  whether steps keep their operands
  * @example        calculator(true).step('All', 'sum', [one, two])
  */
-export function calculator(explain: boolean): Calculator {
-  return {
-    explains: explain,
-    given: (label, value) => ({ label, operation: 'given', value }),
-    step: (label, operation, operands) => {
-      const value = apply(
-        operation,
-        operands.map((operand) => operand.value),
-      )
-      return explain ? { label, operation, value, operands } : { label, operation, value }
-    },
-  }
-}
+export const calculator = (explain: boolean): Calculator => (explain ? KEEPING : QUIET)
+
+const made = (explains: boolean): Calculator => ({
+  explains,
+  given: (label, value) => ({ label, operation: 'given', value }),
+  step: (label, operation, operands) => {
+    const value = apply(
+      operation,
+      operands.map((operand) => operand.value),
+    )
+    return explains ? { label, operation, value, operands } : { label, operation, value }
+  },
+})
+const [KEEPING, QUIET] = [made(true), made(false)]

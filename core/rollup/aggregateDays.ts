@@ -70,3 +70,30 @@ export function aggregateDays(
   }
   return aggregate
 }
+
+/** How many periods of one profile are kept: two years of months with their comparisons. */
+const MOST_KEPT = 48
+const kept = new WeakMap<DenseDays, Map<string, ProfileAggregate>>()
+
+/**
+ * What figures are made from, of every column that the days have. Of the same days and period it is made once, with all
+ * that was found out about it since (its bounds of people, the days that it shares with another period): days that stay
+ * in memory need not be gone through again for the next question. The periods that were asked for last are kept.
+ *
+ * @param days  the days, which do not change any more
+ */
+export function aggregateOnce(
+  member: Pick<ProfileAggregate, 'profile' | 'network' | 'isPublicOnly'>,
+  days: DenseDays,
+  period: Period,
+): ProfileAggregate {
+  const { profile, network, isPublicOnly = false } = member
+  const key = `${profile} ${network} ${isPublicOnly} ${period.from} ${period.to}`
+  const known = kept.get(days) ?? new Map<string, ProfileAggregate>()
+  kept.set(days, known)
+  const aggregate = known.get(key) ?? aggregateDays(member, days, period, Object.keys(days.columns) as FactColumn[])
+  known.delete(key)
+  known.set(key, aggregate)
+  if (known.size > MOST_KEPT) known.delete(known.keys().next().value!)
+  return aggregate
+}

@@ -37,23 +37,33 @@ export function comparableMembers(
   { aggregates, comparison }: EarlierAggregates,
   period: Period,
 ): ComparableMembers {
-  const earlier = new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
-  const found: ComparableMembers = { now: [], then: [], masksNow: new Map(), masksThen: new Map() }
+  const earlier = byProfile(aggregates)
+  const flows = flowsOf(metric)
+  const members: ComparableMembers = { now: [], then: [], masksNow: new Map(), masksThen: new Map() }
   for (const member of current) {
     const other = earlier.get(member.profile)
     if (!other) continue
-    const [now, before] = withSameParts(metric, { member, period }, { member: other, period: comparison.period })
+    const [now, before] = withSameParts(flows, { member, period }, { member: other, period: comparison.period })
     if (!hasData(metric, now, period) || !hasData(metric, before, comparison.period)) continue
     if (metric.kind === 'flow' || metric.kind === 'ratio') {
       const days = pairedDays(metric, { member: now, period }, { member: before, comparison })
       if (!days) continue
-      if (days.now.mask) found.masksNow.set(member.profile, days.now.mask)
-      if (days.then.mask) found.masksThen.set(member.profile, days.then.mask)
+      if (days.now.mask) members.masksNow.set(member.profile, days.now.mask)
+      if (days.then.mask) members.masksThen.set(member.profile, days.then.mask)
     }
-    found.now.push(now)
-    found.then.push(before)
+    members.now.push(now)
+    members.then.push(before)
   }
-  return found
+  return members
+}
+
+const found = new WeakMap<readonly ProfileAggregate[], ReadonlyMap<number, ProfileAggregate>>()
+
+/** The aggregates by their profiles, found once for all metrics. */
+function byProfile(aggregates: readonly ProfileAggregate[]): ReadonlyMap<number, ProfileAggregate> {
+  const known = found.get(aggregates) ?? new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
+  found.set(aggregates, known)
+  return known
 }
 
 interface Side {
@@ -70,9 +80,12 @@ const flowsOf = (metric: Metric): FlowMetric[] =>
       : []
 
 /** Both sides without the imported parts that only one of them has: those would be read as a rise or a fall. */
-function withSameParts(metric: Metric, now: Side, then: Side): [ProfileAggregate, ProfileAggregate] {
+function withSameParts(flows: readonly FlowMetric[], now: Side, then: Side): [ProfileAggregate, ProfileAggregate] {
   const columns = ({ member, period }: Side) =>
-    flowsOf(metric).flatMap((flow) => partsAt(flow, member, period).map(({ column }) => column))
+    flows.flatMap((flow) => partsAt(flow, member, period).map(({ column }) => column))
+  // the same list where neither has any imported part beside what its network gives
+  if (flows.every((flow) => partsAt(flow, now.member, now.period) === partsAt(flow, then.member, then.period)))
+    return [now.member, then.member]
   const [a, b] = [columns(now), columns(then)]
   const [onlyNow, onlyThen] = [a.filter((column) => !b.includes(column)), b.filter((column) => !a.includes(column))]
   return [without(now.member, onlyNow), without(then.member, onlyThen)]

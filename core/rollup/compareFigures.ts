@@ -53,10 +53,10 @@ export function compareFigures(
   return {
     figure,
     earlier: before,
-    change: againstUsual(
-      change,
-      change.reason || change.difference === undefined ? undefined : usualChange(metricId, past ?? [], context),
-    ),
+    change:
+      !past?.length || change.reason !== undefined || change.difference === undefined
+        ? change
+        : againstUsual(change, usualChange(metricId, past, context)),
   }
 }
 
@@ -72,7 +72,7 @@ interface Then {
 function changeBetween(metric: Metric, now: Now, then: Then, context: FigureContext): Change {
   const { comparison } = then.earlier
   const pairs = comparableMembers(metric, now.current, then.earlier, context.period)
-  const quiet = { ...context, explain: false }
+  const quiet = context.explain ? { ...context, explain: false } : context
   const to = sameOr(now.figure, now.current, pairs.now, pairs.masksNow, () =>
     figureOf(metric.id, pairs.now, quiet, pairs.masksNow),
   )
@@ -90,25 +90,26 @@ function changeBetween(metric: Metric, now: Now, then: Then, context: FigureCont
   const change = changeOf(to, from)
   // a rate of nothing compares nothing, and rests on no day
   if (change.reason !== undefined) return change
-  const isDaily = metric.kind === 'flow' || metric.kind === 'ratio'
-  const rests = {
+  if (metric.kind !== 'flow' && metric.kind !== 'ratio') {
+    const of = now.figure.coverage.expected / (metric.kind === 'stock' ? 1 : lengthOf(context.period))
+    return withBasis(change, basisOfProfiles(pairs.now.length, of))
+  }
+  change.days = {
     now: to.coverage.present,
     then: from.coverage.present,
     ofNow: now.figure.coverage.expected,
     ofThen: then.figure.coverage.expected,
   }
-  const days = isDaily
-    ? { ...change, days: rests, ...basisOfDays(rests, rests.ofNow > lengthOf(context.period)) }
-    : {
-        ...change,
-        ...basisOfProfiles(
-          pairs.now.length,
-          now.figure.coverage.expected / (metric.kind === 'stock' ? 1 : lengthOf(context.period)),
-        ),
-      }
+  const days = withBasis(change, basisOfDays(change.days, change.days.ofNow > lengthOf(context.period)))
   return metric.kind === 'flow' && differInLength(context.period, comparison)
-    ? byTheDay(days, { now: rests.now / pairs.now.length, then: rests.then / pairs.now.length }, metric.id)
+    ? byTheDay(days, { now: change.days.now / pairs.now.length, then: change.days.then / pairs.now.length }, metric.id)
     : days
+}
+
+/** Says of a change that was just made what it rests on, where that is not everything. */
+function withBasis(change: Change, basis: string | undefined): Change {
+  if (basis !== undefined) change.basis = basis
+  return change
 }
 
 /** Why nothing is left to compare. */
@@ -135,19 +136,16 @@ const sameOr = (
 function basisOfDays(
   { now, then, ofNow, ofThen }: NonNullable<Change['days']>,
   isSeveral: boolean,
-): Pick<Change, 'basis'> {
-  if (now === ofNow && then === ofThen) return {}
+): string | undefined {
+  if (now === ofNow && then === ofThen) return undefined
   const unit = isSeveral ? 'profile-days' : 'days'
-  return {
-    basis:
-      now === then && ofNow === ofThen
-        ? `over the ${now} of ${ofNow} ${unit} with data in both periods`
-        : `over ${now} of ${ofNow} ${unit} against ${then} of ${ofThen}: a day that is missing in one period is left out in both`,
-  }
+  return now === then && ofNow === ofThen
+    ? `over the ${now} of ${ofNow} ${unit} with data in both periods`
+    : `over ${now} of ${ofNow} ${unit} against ${then} of ${ofThen}: a day that is missing in one period is left out in both`
 }
 
-const basisOfProfiles = (compared: number, members: number): Pick<Change, 'basis'> =>
-  compared < members ? { basis: `over the ${compared} of ${members} profiles with data in both periods` } : {}
+const basisOfProfiles = (compared: number, members: number): string | undefined =>
+  compared < members ? `over the ${compared} of ${members} profiles with data in both periods` : undefined
 
 /** How much a metric usually changes: the same comparison over the past year. */
 function usualChange(metricId: string, past: readonly PastComparison[], context: FigureContext): Usual | undefined {

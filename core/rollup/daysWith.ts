@@ -5,6 +5,7 @@ import type { FlowMetric, Metric } from '../metrics/metric'
 import { networkById, reportsColumn } from '../networks/networks'
 import { lengthOf, type Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
+import { foundOut } from './foundOut'
 
 /** Which days of a period count: one entry a day, 1 where it does. */
 export type DayMask = Uint8Array
@@ -26,6 +27,66 @@ export const gives = (
   column: FactColumn,
 ): boolean => reportsColumn(networkById(network), column) && (!isPublicOnly || isPublicColumn(column))
 
+/** What a profile has of a daily count over the period that it was rolled up for. */
+export interface OwnFlow {
+  /** The stored columns that make it up; a day counts only where every one of them is there. */
+  parts: FlowMetric['parts']
+  /** The network gives one of its columns to us. */
+  isGiven: boolean
+  presence: Presence
+  /** Over all days that are there; absent where none is. */
+  sum?: FlowSum
+  /** Over some of those days, as far as they were asked for. */
+  sums?: Map<Presence, FlowSum>
+}
+
+/**
+ * What a profile has of a daily count, worked out once: it stands in the whole, in the profile's row and in its rates.
+ *
+ * @throws Error when a gap has to be looked into and the aggregate has no days
+ * @example ownFlow(metricById('interactions'), member, period).sum?.value // 1240
+ */
+export function ownFlow(metric: FlowMetric, member: ProfileAggregate, period: Period): OwnFlow {
+  const { flows } = foundOut(member)
+  let own = flows.get(metric)
+  if (own === undefined) flows.set(metric, (own = madeFlow(metric, member, period)))
+  return own
+}
+
+function madeFlow(metric: FlowMetric, member: ProfileAggregate, period: Period): OwnFlow {
+  const length = lengthOf(period)
+  const given = givenParts(metric, member)
+  const isGiven = given !== 0
+  const parts = partsOf(metric, given, member, isGiven ? length : 1)
+  const presence = flowDays(parts, member, period, length)
+  return presence.count > 0
+    ? { parts, isGiven, presence, sum: sumOf(parts, member, period, presence.mask) }
+    : { parts, isGiven, presence }
+}
+
+/** The lists of parts that were made before, by which parts are in them: there are few, and each is one list. */
+const lists = new WeakMap<FlowMetric, Map<number, FlowMetric['parts']>>()
+
+/** The parts that a network gives, a bit for each. */
+function givenParts({ parts }: FlowMetric, member: ProfileAggregate): number {
+  let bits = 0
+  for (let index = 0; index < parts.length; index++) if (gives(member, parts[index]!.column)) bits |= 1 << index
+  return bits
+}
+
+/** The parts that a network gives, and those of which something was imported for enough days. */
+function partsOf(metric: FlowMetric, given: number, { counts }: ProfileAggregate, enough: number): FlowMetric['parts'] {
+  let bits = given
+  for (let index = 0; index < metric.parts.length; index++)
+    if ((counts[metric.parts[index]!.column] ?? 0) >= enough) bits |= 1 << index
+  if (bits === (1 << metric.parts.length) - 1) return metric.parts
+  const known = lists.get(metric) ?? new Map<number, FlowMetric['parts']>()
+  lists.set(metric, known)
+  const list = known.get(bits) ?? metric.parts.filter((_, index) => bits & (1 << index))
+  known.set(bits, list)
+  return list
+}
+
 /**
  * The stored columns that make up a daily count at a profile: those that its network gives, and those that somebody has
  * imported for every day of the period. Where the network gives none of them, whatever was imported makes it up. A day
@@ -34,13 +95,8 @@ export const gives = (
  * @example partsAt(metricById('interactions'), { network: 'commons', … }, period).map(({ column }) => column) //
  *                                              ['reactions', 'comments', 'shares']
  */
-export function partsAt(metric: FlowMetric, member: ProfileAggregate, period: Period): FlowMetric['parts'] {
-  const isGiven = metric.parts.map(({ column }) => gives(member, column))
-  const enough = isGiven.includes(true) ? lengthOf(period) : 1
-  return metric.parts.filter(({ column }, index) => isGiven[index] || (member.counts[column] ?? 0) >= enough)
-}
-
-const found = new WeakMap<ProfileAggregate, Map<string, Presence>>()
+export const partsAt = (metric: FlowMetric, member: ProfileAggregate, period: Period): FlowMetric['parts'] =>
+  ownFlow(metric, member, period).parts
 
 /**
  * The days on which a profile has what a metric adds up day by day: of a count all of its parts; of a rate its
@@ -51,51 +107,52 @@ const found = new WeakMap<ProfileAggregate, Map<string, Presence>>()
  * @example daysWith(metricById('engagement_by_impressions'), member, period).count // 27
  */
 export function daysWith(metric: Metric, member: ProfileAggregate, period: Period): Presence {
-  const known = found.get(member) ?? new Map<string, Presence>()
-  found.set(member, known)
-  const before = known.get(metric.id)
-  if (before) return before
-  const presence =
-    metric.kind === 'flow'
-      ? flowDays(
-          partsAt(metric, member, period).map(({ column }) => column),
-          member,
-          period,
-        )
-      : metric.kind === 'ratio'
-        ? daysWithBoth(
-            daysWith(metricById(metric.numerator), member, period),
-            daysWith(metricById(metric.denominator), member, period),
-          )
-        : { count: lengthOf(period) }
-  known.set(metric.id, presence)
+  if (metric.kind === 'flow') return ownFlow(metric, member, period).presence
+  if (metric.kind !== 'ratio') return { count: lengthOf(period) }
+  const days = (foundOut(member).days ??= new Map<Metric, Presence>())
+  let presence = days.get(metric)
+  if (presence === undefined)
+    days.set(
+      metric,
+      (presence = daysWithBoth(
+        daysWith(metricById(metric.numerator), member, period),
+        daysWith(metricById(metric.denominator), member, period),
+      )),
+    )
   return presence
 }
 
 /** The days that are in both. */
 export function daysWithBoth(a: Presence, b: Presence): Presence {
   if (a.count === 0 || b.count === 0) return { count: 0 }
-  if (!a.mask) return b
+  if (!a.mask || a === b) return b
   if (!b.mask) return a
-  return presenceOf(a.mask.map((value, index) => value & b.mask![index]!))
+  const both = new Uint8Array(a.mask.length)
+  for (let index = 0; index < both.length; index++) both[index] = a.mask[index]! & b.mask[index]!
+  return presenceOf(both)
 }
 
 /** A mask with its count; one of all days or of none is left out. */
 export function presenceOf(mask: DayMask): Presence {
   let count = 0
-  for (const value of mask) count += value
+  for (let index = 0; index < mask.length; index++) count += mask[index]!
   return count === 0 || count === mask.length ? { count } : { count, mask }
 }
 
-function flowDays(columns: readonly FlowColumn[], member: ProfileAggregate, period: Period): Presence {
-  const length = lengthOf(period)
-  if (columns.length === 0 || columns.some((column) => !member.counts[column])) return { count: 0 }
-  if (columns.every((column) => member.counts[column] === length)) return { count: length }
-  const { days } = member
+function flowDays(parts: FlowMetric['parts'], member: ProfileAggregate, period: Period, length: number): Presence {
+  const { counts, days } = member
+  let isWhole = parts.length > 0
+  for (const { column } of parts) {
+    const count = counts[column]
+    if (!count) return { count: 0 }
+    if (count !== length) isWhole = false
+  }
+  if (isWhole || parts.length === 0) return { count: isWhole ? length : 0 }
   if (!days) throw new Error(`profile ${member.profile} has gaps, but its days were not read`)
   const offset = dayNumber(period.from) - days.first
   const mask = new Uint8Array(length).fill(1)
-  for (const column of columns) {
+  for (const { column } of parts) {
+    if (counts[column] === length) continue
     const values = days.columns[column]!
     for (let index = 0; index < length; index++) {
       const value = values[offset + index]
@@ -105,10 +162,8 @@ function flowDays(columns: readonly FlowColumn[], member: ProfileAggregate, peri
   return presenceOf(mask)
 }
 
-/** What the parts of a daily count come to, and everything that was counted for it, whichever way it goes. */
+/** What a daily count comes to, and everything that was counted for it, whichever way it goes. */
 export interface FlowSum {
-  /** By part, in the order of `partsAt`. */
-  parts: number[]
   value: number
   events: number
 }
@@ -123,16 +178,49 @@ export function flowSum(
   metric: FlowMetric,
   member: ProfileAggregate,
   period: Period,
-  { count, mask }: Presence,
+  presence: Presence,
 ): FlowSum | undefined {
-  if (count === 0) return undefined
-  const parts = partsAt(metric, member, period)
-  const sums = parts.map(({ column }) => (mask ? maskedSum(column, member, period, mask) : member.sums[column]!))
-  return {
-    parts: sums,
-    value: sums.reduce((sum, part, index) => sum + parts[index]!.sign * part, 0),
-    events: sums.reduce((sum, part) => sum + Math.abs(part), 0),
+  if (presence.count === 0) return undefined
+  const own = ownFlow(metric, member, period)
+  if (presence === own.presence) return own.sum
+  own.sums ??= new Map()
+  const known = own.sums.get(presence) ?? sumOf(own.parts, member, period, presence.mask)
+  own.sums.set(presence, known)
+  return known
+}
+
+function sumOf(parts: FlowMetric['parts'], member: ProfileAggregate, period: Period, mask?: DayMask): FlowSum {
+  let value = 0
+  let events = 0
+  for (const { column, sign } of parts) {
+    const part = partSum(column, member, period, mask)
+    value += sign * part
+    events += Math.abs(part)
   }
+  return { value, events }
+}
+
+/** One stored column over the days that count, all of which have it. */
+export const partSum = (column: FlowColumn, member: ProfileAggregate, period: Period, mask?: DayMask): number =>
+  mask ? maskedSum(column, member, period, mask) : member.sums[column]!
+
+/**
+ * What a daily count comes to over some profiles, for whoever needs the value alone.
+ *
+ * @returns undefined where none of them has a day of it
+ * @example flowValue(metricById('calls'), members, period) // 107
+ */
+export function flowValue(
+  metric: FlowMetric,
+  members: readonly ProfileAggregate[],
+  period: Period,
+): number | undefined {
+  let value: number | undefined
+  for (const member of members) {
+    const { sum } = ownFlow(metric, member, period)
+    if (sum) value = (value ?? 0) + sum.value
+  }
+  return value
 }
 
 function maskedSum(column: FlowColumn, { days, profile }: ProfileAggregate, period: Period, mask: DayMask): number {

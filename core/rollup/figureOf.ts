@@ -13,16 +13,18 @@ import { together } from '../reach/together'
 import { countInterval } from '../statistics/countInterval'
 import { wilson } from '../statistics/wilson'
 import type { ProfileAggregate } from './aggregate'
+import { sumPresent } from './aggregateDays'
+import { foundOut } from './foundOut'
 import {
   daysWith,
   daysWithBoth,
   flowSum,
   gives,
-  partsAt,
+  ownFlow,
+  partSum,
   presenceOf,
   type DayChoice,
   type DayMask,
-  type FlowSum,
   type Presence,
 } from './daysWith'
 
@@ -57,6 +59,7 @@ export function figureOf(
   choice?: DayChoice,
 ): Figure {
   const figure = kindFigure(metricById(metricId), aggregates, context, calculator(context.explain ?? false), choice)
+  if (!context.fetching?.size) return figure
   const fetching = aggregates
     .filter(({ profile }) => context.fetching?.has(profile) && !figure.coverage.unreported.includes(profile))
     .map(({ profile }) => profile)
@@ -166,46 +169,55 @@ function flowFigure(
   choice: DayChoice | undefined,
 ): Figure {
   const { period } = context
-  const { members, unreported } = reporting(metric, aggregates, period)
-  const days = (member: ProfileAggregate) => countingDays(metric, member, period, choice)
-  const coverage = coverageOf(members, unreported, lengthOf(period), (member) => days(member).count)
+  const length = lengthOf(period)
+  const coverage: Coverage = { expected: 0, present: 0, partial: [], unreported: [] }
+  const operands: Working[] = []
+  let members = 0
   let events = 0
-  const operands = members.flatMap((member) => {
-    const sum = flowSum(metric, member, period, days(member))
-    if (!sum) return []
+  for (const member of aggregates) {
+    const own = ownFlow(metric, member, period)
+    if (!own.isGiven && own.presence.count === 0) {
+      coverage.unreported.push(member.profile)
+      continue
+    }
+    members++
+    const chosen = choice?.get(member.profile)
+    const days = chosen ? amongChosen(own.presence, chosen) : own.presence
+    coverage.present += days.count
+    if (days.count < length) coverage.partial.push({ profile: member.profile, present: days.count, expected: length })
+    const sum = days === own.presence ? own.sum : flowSum(metric, member, period, days)
+    if (!sum) continue
     events += sum.events
-    return [memberFlow(metric, member, period, sum, nameOf(context, member.profile), calc)]
-  })
-  if (operands.length === 0) return without(metric, coverage, members.length)
-  const working = joined(calc, metric.name, operands)
-  return {
-    metric: metric.id,
-    value: working.value,
-    exactness: 'exact',
-    observations: events,
-    coverage,
-    ...(metric.unit !== 'seconds' && { interval: countInterval(working.value, events) }),
-    ...(context.explain && { working: { value: working } }),
+    const name = nameOf(context, member.profile)
+    operands.push(
+      calc.explains && metric.parts.length > 1
+        ? memberFlow(name, own.parts, member, period, days.mask, calc)
+        : calc.given(name, sum.value),
+    )
   }
+  coverage.expected = length * members
+  if (operands.length === 0) return without(metric, coverage, members)
+  const working = joined(calc, metric.name, operands)
+  const figure: Figure = { metric: metric.id, value: working.value, exactness: 'exact', observations: events, coverage }
+  if (metric.unit !== 'seconds') figure.interval = countInterval(working.value, events)
+  if (context.explain) figure.working = { value: working }
+  return figure
 }
 
+/** How a profile's own part of a daily count comes about. */
 function memberFlow(
-  metric: FlowMetric,
+  name: string,
+  parts: FlowMetric['parts'],
   member: ProfileAggregate,
   period: Period,
-  { parts, value }: FlowSum,
-  name: string,
+  mask: DayMask | undefined,
   calc: Calculator,
 ): Working {
-  // the steps are only told where somebody asks how it came about
-  if (metric.parts.length === 1 || !calc.explains) return calc.given(name, value)
-  const columns = partsAt(metric, member, period)
   const side = (sign: 1 | -1) =>
-    columns.flatMap(({ column, sign: own }, index) =>
-      own === sign ? [calc.given(metricById(column).name, parts[index]!)] : [],
+    parts.flatMap(({ column, sign: own }) =>
+      own === sign ? [calc.given(metricById(column).name, partSum(column, member, period, mask))] : [],
     )
-  const gained = side(1)
-  const lost = side(-1)
+  const [gained, lost] = [side(1), side(-1)]
   if (lost.length === 0) return calc.step(name, 'sum', gained)
   return calc.step(name, 'difference', [gained.length === 1 ? gained[0]! : calc.step('Won', 'sum', gained), ...lost])
 }
@@ -287,21 +299,26 @@ function peopleFigure(
 }
 
 /** On how many days of the period the network says how many people there were. */
-function daysCounted(metric: UniqueMetric, { days }: ProfileAggregate, period: Period): number {
-  const values = days?.columns[metric.windows[1]]
-  if (!days || !values) return 0
-  const from = dayNumber(period.from) - days.first
-  let count = 0
-  for (let index = Math.max(0, from); index < Math.min(values.length, from + lengthOf(period)); index++)
-    if (values[index] === values[index]) count++
+function daysCounted(metric: UniqueMetric, member: ProfileAggregate, period: Period): number {
+  const values = member.days?.columns[metric.windows[1]]
+  if (!member.days || !values) return 0
+  const counted = (foundOut(member).counted ??= new Map<UniqueMetric, number>())
+  const before = counted.get(metric)
+  if (before !== undefined) return before
+  const from = dayNumber(period.from) - member.days.first
+  const { count } = sumPresent(values, Math.max(0, from), Math.min(values.length, from + lengthOf(period)))
+  counted.set(metric, count)
   return count
 }
 
-/**
- * Bounds that were worked out before, of all days of a profile or of some: a profile's reach stands in the whole, in
- * its row and in its rates.
- */
-const known = new WeakMap<ProfileAggregate | DayMask, Map<string, ReachBounds | undefined>>()
+/** Bounds of some days of a profile that were worked out before: they stand in the whole and in the profile's row. */
+const known = new WeakMap<DayMask, Map<UniqueMetric, ReachBounds | undefined>>()
+
+function boundsOn(mask: DayMask): Map<UniqueMetric, ReachBounds | undefined> {
+  const own = known.get(mask) ?? new Map<UniqueMetric, ReachBounds | undefined>()
+  known.set(mask, own)
+  return own
+}
 
 function boundsOf(
   metric: UniqueMetric,
@@ -311,12 +328,12 @@ function boundsOf(
   presence: Presence | undefined,
 ): ReachBounds | undefined {
   if (!member.days || presence?.count === 0) return undefined
-  const days = presence?.mask ?? member
-  const own = known.get(days) ?? new Map<string, ReachBounds | undefined>()
-  known.set(days, own)
-  if (!calc.explains && own.has(metric.id)) return own.get(metric.id)
+  const own = presence?.mask
+    ? boundsOn(presence.mask)
+    : (foundOut(member).bounds ??= new Map<UniqueMetric, ReachBounds | undefined>())
+  if (!calc.explains && own.has(metric)) return own.get(metric)
   const bounds = reachBounds(calc, peopleWindows(metric, member.days), period, presence?.mask)
-  if (!calc.explains) own.set(metric.id, bounds)
+  if (!calc.explains) own.set(metric, bounds)
   return bounds
 }
 

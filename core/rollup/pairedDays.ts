@@ -25,27 +25,23 @@ export function pairedDays(
   { member, period }: { member: ProfileAggregate; period: Period },
   { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison },
 ): PairedDays | undefined {
+  const [now, then] = [daysWith(metric, member, period), daysWith(metric, earlier, comparison.period)]
+  if (now.count === 0 || then.count === 0) return undefined
+  if (!now.mask && !then.mask) return { now, then }
   const ofMember = known.get(member) ?? new WeakMap<ProfileAggregate, Map<string, PairedDays | undefined>>()
   known.set(member, ofMember)
   const ofPair = ofMember.get(earlier) ?? new Map<string, PairedDays | undefined>()
   ofMember.set(earlier, ofPair)
   const { pairing } = comparison
   const key = `${metric.id} ${pairing.kind} ${pairing.kind === 'days' ? pairing.days : pairing.years}`
-  if (!ofPair.has(key)) ofPair.set(key, pair(metric, { member, period }, { member: earlier, comparison }))
+  if (!ofPair.has(key)) ofPair.set(key, pair(now, then, period, comparison))
   return ofPair.get(key)
 }
 
 /** Pairs that were found before: they stand in the whole, in a row, and in what explains it. */
 const known = new WeakMap<ProfileAggregate, WeakMap<ProfileAggregate, Map<string, PairedDays | undefined>>>()
 
-function pair(
-  metric: Metric,
-  { member, period }: { member: ProfileAggregate; period: Period },
-  { member: earlier, comparison }: { member: ProfileAggregate; comparison: Comparison },
-): PairedDays | undefined {
-  const [now, then] = [daysWith(metric, member, period), daysWith(metric, earlier, comparison.period)]
-  if (now.count === 0 || then.count === 0) return undefined
-  if (!now.mask && !then.mask) return { now, then }
+function pair(now: Presence, then: Presence, period: Period, comparison: Comparison): PairedDays | undefined {
   const all = { now: maskOf(now, period), then: maskOf(then, comparison.period) }
   const [first, firstThen] = [dayNumber(period.from), dayNumber(comparison.period.from)]
   for (let index = 0; index < all.now.length; index++) {

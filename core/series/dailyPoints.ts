@@ -1,11 +1,12 @@
 import { dayNumber, type Day } from '../days/day'
 import { metricById } from '../metrics/catalogue'
+import type { FactColumn } from '../metrics/storedFigures'
 import type { FlowMetric, Metric, RatioMetric, StockMetric, UniqueMetric } from '../metrics/metric'
 import { eachDay, lengthOf, type Period } from '../periods/period'
 import { randomDuplication } from '../reach/randomDuplication'
 import type { ProfileAggregate } from '../rollup/aggregate'
-import { daysWith, partsAt } from '../rollup/daysWith'
-import { valueOn } from '../rollup/denseDays'
+import { ownFlow } from '../rollup/daysWith'
+import type { DenseDays } from '../rollup/denseDays'
 import { carriedLevels } from './carriedLevels'
 
 /** A metric on one day; without `value` and `low` the day has no data. */
@@ -40,52 +41,72 @@ export function dailyPoints(
   const metric = metricById(metricId)
   const days = eachDay(period)
   const withDays = members.filter(({ days: own }) => own !== undefined)
-  if (metric.kind !== 'ratio') {
-    const parts = withDays.map((member) => valuesOf(metric, member, period))
-    return days.map((day, index) => ({ day, ...pointOf(metric, parts, index, universe) }))
-  }
-  const under = metricById(metric.denominator) as Exclude<Metric, RatioMetric>
-  const pairs = withDays.map((member) => ({
-    top: valuesOf(metricById(metric.numerator) as FlowMetric, member, period),
-    bottom: valuesOf(under, member, period),
-  }))
-  return days.map((day, index) => ({ day, ...quotient(pairs, under, index, universe) }))
+  const points =
+    metric.kind === 'ratio'
+      ? quotients(metric, withDays, period, universe)
+      : totals(
+          metric,
+          withDays.map((member) => valuesOf(metric, member, period)),
+          days.length,
+          universe,
+        )
+  return days.map((day, index) => ({ day, ...points[index]! }))
 }
 
 function valuesOf(metric: FlowMetric | StockMetric | UniqueMetric, member: ProfileAggregate, period: Period): Values {
-  const first = dayNumber(period.from)
   const days = member.days!
   if (metric.kind === 'stock') return carriedLevels(days, period, metric.column)
-  const values = new Float64Array(lengthOf(period)).fill(Number.NaN)
-  if (metric.kind === 'unique') return values.map((_, index) => valueOn(days, metric.windows[1], first + index))
-  const { count, mask } = daysWith(metric, member, period)
-  if (count === 0) return values
-  const parts = partsAt(metric, member, period)
-  return values.map((_, index) =>
-    mask && !mask[index]
-      ? Number.NaN
-      : parts.reduce((sum, { column, sign }) => sum + sign * valueOn(days, column, first + index), 0),
-  )
+  if (metric.kind === 'unique') return daysIn(days, period, metric.windows[1])
+  const { parts, presence } = ownFlow(metric, member, period)
+  if (presence.count === 0) return new Float64Array(lengthOf(period)).fill(Number.NaN)
+  const [{ column, sign }, ...others] = parts as [FlowMetric['parts'][number], ...FlowMetric['parts']]
+  // a day without one of the parts is none: what is added to nothing is nothing
+  const first = daysIn(days, period, column)
+  if (others.length === 0 && sign > 0) return first
+  const values = first.map((value) => sign * value)
+  for (const part of others) {
+    const own = daysIn(days, period, part.column)
+    for (let index = 0; index < values.length; index++) values[index]! += part.sign * own[index]!
+  }
+  return values
+}
+
+/** A column over a period; days that it does not have are NaN. */
+function daysIn({ first, columns }: DenseDays, period: Period, column: FactColumn): Values {
+  const own = columns[column]
+  const length = lengthOf(period)
+  const from = dayNumber(period.from) - first
+  if (own && from >= 0 && from + length <= own.length) return own.subarray(from, from + length)
+  const values = new Float64Array(length).fill(Number.NaN)
+  if (own) for (let index = Math.max(0, -from); index < length; index++) values[index] = own[from + index] ?? Number.NaN
+  return values
 }
 
 type Point = Omit<DayPoint, 'day'>
 
-function pointOf(
+/** Each day of some profiles together. */
+function totals(
   metric: Exclude<Metric, RatioMetric>,
   parts: readonly Values[],
-  index: number,
+  days: number,
   universe: number | undefined,
-): Point {
-  if (metric.kind === 'unique') return peoplePoint(parts, index, metric.family === 'reach' ? universe : undefined)
-  let value = 0
-  let present = 0
-  for (const part of parts) {
-    const own = part[index]!
-    if (own !== own) continue
-    value += own
-    present++
+): Point[] {
+  if (metric.kind === 'unique') {
+    const known = metric.family === 'reach' ? universe : undefined
+    return Array.from({ length: days }, (_, index) => peoplePoint(parts, index, known))
   }
-  return present === 0 ? { present } : { value, present }
+  const sums = new Float64Array(days)
+  const present = new Uint32Array(days)
+  for (const part of parts)
+    for (let index = 0; index < days; index++) {
+      const own = part[index]!
+      if (own !== own) continue
+      sums[index]! += own
+      present[index]!++
+    }
+  return Array.from(present, (count, index) =>
+    count === 0 ? { present: count } : { value: sums[index]!, present: count },
+  )
 }
 
 function peoplePoint(parts: readonly Values[], index: number, universe: number | undefined): Point {
@@ -101,27 +122,37 @@ function peoplePoint(parts: readonly Values[], index: number, universe: number |
   return { value: randomDuplication(universe, people), low, high: Math.min(sum, universe), present }
 }
 
-function quotient(
-  pairs: readonly { top: Values; bottom: Values }[],
-  under: Exclude<Metric, RatioMetric>,
-  index: number,
+/** A rate day by day: of each day only the profiles that have both of its parts. */
+function quotients(
+  metric: RatioMetric,
+  members: readonly ProfileAggregate[],
+  period: Period,
   universe: number | undefined,
-): Point {
-  const both = pairs.filter(({ top, bottom }) => top[index] === top[index] && bottom[index] === bottom[index])
-  if (both.length === 0) return { present: 0 }
-  const above = both.reduce((sum, { top }) => sum + top[index]!, 0)
-  const below = pointOf(
-    under,
-    both.map(({ bottom }) => bottom),
-    index,
-    universe,
-  )
-  const over = (divisor: number | undefined) => (divisor !== undefined && divisor > 0 ? above / divisor : undefined)
-  const [value, low, high] = [over(below.value), over(below.high), over(below.low)]
-  return {
-    present: both.length,
-    ...(value !== undefined && { value }),
-    ...(low !== undefined && { low }),
-    ...(high !== undefined && { high }),
-  }
+): Point[] {
+  const over = metricById(metric.numerator) as FlowMetric
+  const under = metricById(metric.denominator) as Exclude<Metric, RatioMetric>
+  const days = lengthOf(period)
+  const tops = members.map((member) => valuesOf(over, member, period))
+  const bottoms = members.map((member) => valuesOf(under, member, period))
+  const above = totals(over, where(tops, bottoms), days, undefined)
+  const below = totals(under, where(bottoms, tops), days, universe)
+  return below.map((divisor, index) => {
+    const { present } = divisor
+    const by = (value: number | undefined) =>
+      value !== undefined && value > 0 ? above[index]!.value! / value : undefined
+    const [value, low, high] = [by(divisor.value), by(divisor.high), by(divisor.low)]
+    return {
+      present,
+      ...(value !== undefined && { value }),
+      ...(low !== undefined && { low }),
+      ...(high !== undefined && { high }),
+    }
+  })
 }
+
+/** Some values where others are there too. */
+const where = (values: readonly Values[], others: readonly Values[]): Values[] =>
+  values.map((own, at) => {
+    const other = others[at]!
+    return own.map((value, index) => (other[index] === other[index] ? value : Number.NaN))
+  })

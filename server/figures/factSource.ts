@@ -1,7 +1,7 @@
 import type { FactColumn } from '../../core/metrics/storedFigures'
 import type { Period } from '../../core/periods/period'
 import type { ProfileAggregate } from '../../core/rollup/aggregate'
-import { aggregateDays } from '../../core/rollup/aggregateDays'
+import { aggregateOnce } from '../../core/rollup/aggregateDays'
 import type { DenseDays } from '../../core/rollup/denseDays'
 import type { ClientDb } from '../platform/database/clientDb'
 import { readsTables } from '../platform/database/versions'
@@ -34,9 +34,9 @@ export const FACT_TABLES = ['profile_day'] as const
 
 /** Days that are in memory, which have to reach over every period that is asked for. */
 export const inMemory = (known: ReadonlyMap<number, DenseDays>): FactSource => ({
-  sums: async (members, period, columns) => {
+  sums: async (members, period) => {
     readsTables(...FACT_TABLES)
-    return members.map((member) => aggregateDays(member, known.get(member.profile) ?? NO_DAYS, period, columns))
+    return members.map((member) => aggregateOnce(member, known.get(member.profile) ?? NO_DAYS, period))
   },
   days: async () => {
     readsTables(...FACT_TABLES)

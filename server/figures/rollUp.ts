@@ -1,11 +1,11 @@
 import { addDays } from '../../core/days/day'
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
-import { FLOW_COLUMNS, type FactColumn } from '../../core/metrics/storedFigures'
+import { FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn } from '../../core/metrics/storedFigures'
 import { familiesOf } from '../../core/metrics/metric'
 import { earlierComparisons, spanOf, type Comparison } from '../../core/periods/comparison'
 import { lengthOf, type Period } from '../../core/periods/period'
 import { STOCK_AGE_DAYS, WINDOW_REACH_DAYS, type ProfileAggregate } from '../../core/rollup/aggregate'
-import { aggregateDays } from '../../core/rollup/aggregateDays'
+import { aggregateOnce } from '../../core/rollup/aggregateDays'
 import type { ComparedAggregates } from '../../core/rollup/compareFigures'
 import type { FigureContext } from '../../core/rollup/figureOf'
 import type { ClientDb } from '../platform/database/clientDb'
@@ -68,7 +68,8 @@ export async function rollUpOne(
  */
 export function neededDays({ from, to }: Period, columns: readonly FactColumn[]): Period {
   const reach = familiesOf(columns).length > 0 ? WINDOW_REACH_DAYS : 0
-  return { from: addDays(from, -Math.max(reach, STOCK_AGE_DAYS)), to: addDays(to, reach) }
+  const back = STOCK_COLUMNS.some((column) => columns.includes(column)) ? STOCK_AGE_DAYS : 0
+  return { from: addDays(from, -Math.max(reach, back)), to: addDays(to, reach) }
 }
 
 const idsOf = (members: readonly Member[]): number[] => members.map(({ profile }) => profile)
@@ -80,7 +81,7 @@ export async function fromDays(
   period: Period,
 ): Promise<ProfileAggregate[]> {
   const days = await source.days(idsOf(members), neededDays(period, columns), columns)
-  return members.map((member) => aggregateDays(member, days.get(member.profile) ?? NO_DAYS, period, columns))
+  return members.map((member) => aggregateOnce(member, days.get(member.profile) ?? NO_DAYS, period))
 }
 
 /**
@@ -113,8 +114,7 @@ async function inOnePass(
     const key = `${period.from} ${period.to}`
     const { days } = read.find(({ span }) => span.from <= period.from && span.to >= period.to)!
     const known =
-      made.get(key) ??
-      members.map((member) => aggregateDays(member, days.get(member.profile) ?? NO_DAYS, period, columns))
+      made.get(key) ?? members.map((member) => aggregateOnce(member, days.get(member.profile) ?? NO_DAYS, period))
     made.set(key, known)
     return known
   }
@@ -141,13 +141,12 @@ async function fromSums(
     summed.some((side, at) => hasGap(side[index]!, columns, lengthOf(periods[at]!))),
   )
   if (gapped.length === 0) return summed
+  const isGapped = new Set(idsOf(gapped))
   return await Promise.all(
     periods.map(async (period, at) => {
       const days = await source.days(idsOf(gapped), period, columns)
       return summed[at]!.map((aggregate) =>
-        gapped.some(({ profile }) => profile === aggregate.profile)
-          ? { ...aggregate, days: days.get(aggregate.profile) ?? NO_DAYS }
-          : aggregate,
+        isGapped.has(aggregate.profile) ? { ...aggregate, days: days.get(aggregate.profile) ?? NO_DAYS } : aggregate,
       )
     }),
   )

@@ -60,8 +60,10 @@ async function addFlows(
   columns: FlowColumn[],
 ): Promise<void> {
   if (columns.length === 0) return
+  const names = columns.map((column) => ({ column, sumOf: `sum_${column}`, countOf: `count_${column}` }))
+  const summed = names.map(({ column, sumOf, countOf }) => `SUM(${column}) AS ${sumOf}, COUNT(${column}) AS ${countOf}`)
   const rows = await db.rows<Row>(sql`
-    SELECT   profile_id, ${raw(columns.map((column) => `SUM(${column}) AS sum_${column}, COUNT(${column}) AS count_${column}`).join(', '))}
+    SELECT   profile_id, ${raw(summed.join(', '))}
     FROM     profile_day
     WHERE    client_id = ${db.client}
     AND      profile_id IN (${profiles})
@@ -69,10 +71,10 @@ async function addFlows(
     GROUP BY profile_id`)
   for (const row of rows) {
     const aggregate = result.get(row.profile_id)!
-    for (const column of columns) {
-      const count = row[`count_${column}`]!
+    for (const { column, sumOf, countOf } of names) {
+      const count = row[countOf]!
       if (count === 0) continue
-      aggregate.sums[column] = row[`sum_${column}`]!
+      aggregate.sums[column] = row[sumOf]!
       aggregate.counts[column] = count
     }
   }

@@ -1,0 +1,48 @@
+import { expect, it } from 'vitest'
+import { metricById } from '../metrics/catalogue'
+import type { FlowMetric } from '../metrics/metric'
+import { aggregateOnce } from './aggregateDays'
+import { flowValue } from './daysWith'
+import { figureOf } from './figureOf'
+
+const OCTOBER = { from: '2026-10-01', to: '2026-10-28' }
+const FIRST_DAYS = { from: '2026-10-01', to: '2026-10-02' }
+const days = (calls: number[]) => ({ first: 20_727, columns: { calls: Float64Array.from(calls) } })
+const LISTING = { profile: 1, network: 'waymark' }
+
+it('makes what figures are made from once of the same days, profile and period', () => {
+  const own = days([3, 5])
+  const made = aggregateOnce(LISTING, own, FIRST_DAYS)
+  expect(made.sums.calls).toBe(8)
+  expect(aggregateOnce(LISTING, own, { ...FIRST_DAYS })).toBe(made)
+  expect(aggregateOnce(LISTING, own, { ...FIRST_DAYS, to: '2026-10-01' }).sums.calls).toBe(3)
+  expect(aggregateOnce({ ...LISTING, profile: 2 }, own, FIRST_DAYS)).not.toBe(made)
+  // whose owner has taken the consent back is told less of
+  expect(aggregateOnce({ ...LISTING, isPublicOnly: true }, own, FIRST_DAYS)).not.toBe(made)
+  expect(aggregateOnce(LISTING, days([3, 5]), FIRST_DAYS)).not.toBe(made)
+})
+
+it('keeps the periods that were asked for last', () => {
+  const own = days([3, 5])
+  const first = aggregateOnce(LISTING, own, FIRST_DAYS)
+  const others = (count: number) => {
+    for (let back = 1; back <= count; back++)
+      aggregateOnce(LISTING, own, { from: '2026-09-01', to: `2026-09-${String(back % 30 || 30).padStart(2, '0')}` })
+  }
+  others(30)
+  expect(aggregateOnce(LISTING, own, FIRST_DAYS)).toBe(first)
+  for (let month = 1; month <= 9; month++)
+    for (let day = 1; day <= 9; day++)
+      aggregateOnce(LISTING, own, { from: '2025-01-01', to: `2025-0${month}-0${day}` })
+  expect(aggregateOnce(LISTING, own, FIRST_DAYS)).not.toBe(first)
+})
+
+it('finds the same value of a daily count alone as its figure has', () => {
+  const members = [days([3, 5, Number.NaN, 9]), days([Number.NaN]), days([1, 1, 1, 1])].map((own, index) =>
+    aggregateOnce({ ...LISTING, profile: index }, own, OCTOBER),
+  )
+  const calls = metricById('calls') as FlowMetric
+  expect(flowValue(calls, members, OCTOBER)).toBe(21)
+  expect(figureOf('calls', members, { period: OCTOBER }).value).toBe(21)
+  expect(flowValue(calls, [members[1]!], OCTOBER)).toBeUndefined()
+})
