@@ -1,4 +1,5 @@
 import type { Pool } from 'mysql2/promise'
+import { addDays } from '../core/days/day'
 import type { ClientDb } from '../server/platform/database/clientDb'
 import type { Query } from '../server/platform/database/sql'
 import { overview } from '../server/read/overview/overview'
@@ -47,21 +48,25 @@ export async function benchOverview(pool: Pool): Promise<void> {
   await pool.query('DELETE FROM job WHERE job_id = ?', [sync])
   await answer(db)
   while (isLoading(db)) await new Promise((resolve) => setTimeout(resolve, 20))
-  let asked = 0
   const METRICS = ['views', 'clicks', 'saves', 'comments', 'shares', 'posts', 'reactions']
-  const another = await median(14, async () =>
-    JSON.stringify(
-      await overview(
-        db,
-        await resolveScope(db, { ...YEAR, period: `2025-10-${29 - (asked % 3)}..2026-10-${28 - (asked % 3)}` }),
-        { metric: METRICS[asked++ % METRICS.length]! },
-      ),
-    ),
-  )
+  let asked = 0
+  /** A question that was not asked before, about a year that ends so many days earlier. */
+  const another = async (earlier: number) => {
+    const period = `${addDays('2025-10-29', -earlier)}..${addDays(END, -earlier)}`
+    const metric = METRICS[asked++ % METRICS.length]!
+    return JSON.stringify(await overview(db, await resolveScope(db, { ...YEAR, period }), { metric }))
+  }
+  const sameYear = await median(METRICS.length, () => another(0))
   report(
-    'Other questions about the year from a warm process, each a new one',
-    { 'route': ms(another), 'of the first': times(another / whole) },
-    { text: 'at most 50 ms', met: another <= 50 },
+    'Other questions about the same year from a warm process, each a new one',
+    { 'route': ms(sameYear), 'of the first': times(sameYear / whole) },
+    { text: 'at most 100 ms', met: sameYear <= 100 },
+  )
+  const otherYear = await median(14, () => another(asked))
+  report(
+    'The same, each about another year, of which nothing was worked out before',
+    { 'route': ms(otherYear), 'of the first': times(otherYear / whole) },
+    { text: 'at most 100 ms', met: otherYear <= 100 },
   )
 
   const key = JSON.stringify(YEAR)

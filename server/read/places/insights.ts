@@ -1,12 +1,17 @@
 import { breakdownById } from '../../../core/breakdowns/breakdowns'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
+import type { Change } from '../../../core/change/change'
+import { metricById } from '../../../core/metrics/catalogue'
+import type { FlowMetric } from '../../../core/metrics/metric'
 import { compareFigures, type ComparedAggregates } from '../../../core/rollup/compareFigures'
+import { flowValue } from '../../../core/rollup/daysWith'
 import { comparison, type Comparison } from '../../../core/periods/comparison'
 import { describePeriod } from '../../../core/periods/describePeriod'
 import type { Period } from '../../../core/periods/period'
 import { perViews } from '../../../core/places/perViews'
 import { median } from '../../../core/statistics/median'
 import {
+  ACTION_METRICS,
   LISTING_METRICS,
   PLACE_METRICS,
   type ListingFigures,
@@ -28,6 +33,8 @@ const LEAST_VIEWS = 30
 /** The middle of fewer places is none. */
 const LEAST_PLACES = 3
 const MOST_AREAS = 30
+/** The figures of which no change is told. */
+const COUNTED_METRICS = [...ACTION_METRICS, 'picture_views'] as const
 
 /** Says why a place has no figures; undefined where it has. */
 function reasonsIn(scope: ResolvedScope): (place: Place) => string | undefined {
@@ -48,12 +55,12 @@ function reasonsIn(scope: ResolvedScope): (place: Place) => string | undefined {
  * @param some  of which places alone
  */
 export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: ReadonlySet<number>): Promise<PlacesView> {
-  const all = (await placesOf(db)).filter(({ id }) => some?.has(id) ?? true)
+  // what the profiles brought is asked for beside which of them are places
+  const [places, compared] = await Promise.all([placesOf(db), rollUp(db, scope, PLACE_METRICS, { withPast: false })])
+  const all = places.filter(({ id }) => some?.has(id) ?? true)
   const reasonOf = reasonsIn(scope)
   const shown = all.filter((place) => reasonOf(place) === undefined)
-  const listings = new Set(shown.map(({ listing }) => listing!.id))
-  const connected = scope.connected.filter(({ profile_id: id }) => listings.has(id))
-  const rolled = byListing(await rollUp(db, { ...scope, connected }, PLACE_METRICS, { withPast: false }))
+  const rolled = byListing(compared)
   const rows = all.map((place): PlaceRow => {
     const { id, name, town, lat, lon, isActive, listing } = place
     const isKnown = reasonOf(place) === undefined
@@ -65,19 +72,16 @@ export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: Readon
       lon,
       isActive,
       listing: listing?.id ?? null,
-      ...(isKnown ? figuresOf(rolled, [listing!.id], scope.period) : { values: {}, days: { known: 0, of: 0 } }),
-      changes: isKnown ? changesOf(rolled, [listing!.id], scope.period) : {},
+      ...(isKnown
+        ? comparedOf(rolled, [listing!.id], scope.period)
+        : { values: {}, days: { known: 0, of: 0 }, changes: {} }),
     }
   })
   const together = shown.filter(({ isActive }) => isActive).map(({ listing }) => listing!.id)
   return {
     places: rows,
     ...(together.length > 1 && {
-      together: {
-        ...figuresOf(rolled, together, scope.period),
-        changes: changesOf(rolled, together, scope.period),
-        places: together.length,
-      },
+      together: { ...comparedOf(rolled, together, scope.period), places: together.length },
     }),
     ...besides(rows.filter(({ isActive }) => isActive)),
     without: all.flatMap((place) => {
@@ -102,60 +106,54 @@ function byListing({ current, earlier }: ComparedAggregates): RolledListings {
   }
 }
 
-const ofListings = (aggregates: ReadonlyMap<number, ProfileAggregate>, listings: readonly number[]) =>
-  listings.flatMap((listing) => aggregates.get(listing) ?? [])
+function ofListings(
+  aggregates: ReadonlyMap<number, ProfileAggregate>,
+  listings: readonly number[],
+): ProfileAggregate[] {
+  const own: ProfileAggregate[] = []
+  for (const listing of listings) {
+    const aggregate = aggregates.get(listing)
+    if (aggregate) own.push(aggregate)
+  }
+  return own
+}
 
 /** What one listing, or several together, brought over a period, by the same roll-up as everywhere. */
-function figuresOf(
-  rolled: Pick<RolledListings, 'current'>,
+function comparedOf(
+  { current, earlier }: RolledListings,
   listings: readonly number[],
   period: Period,
-): ListingFigures {
-  const current = ofListings(rolled.current, listings)
-  const figures = PLACE_METRICS.map(
-    (metric) => [metric, compareFigures(metric, { current }, { period }).figure] as const,
-  )
-  const values: ListingFigures['values'] = Object.fromEntries(
-    figures.flatMap(([metric, { value }]) => (value === undefined ? [] : [[metric, value]])),
-  )
-  const { coverage } = figures.find(([metric]) => metric === 'listing_views')![1]
+): ListingFigures & Pick<PlaceRow, 'changes'> {
+  const own = ofListings(current, listings)
+  const both: ComparedAggregates = earlier
+    ? { current: own, earlier: { ...earlier, aggregates: ofListings(earlier.aggregates, listings) } }
+    : { current: own }
+  const values: ListingFigures['values'] = {}
+  const changes: PlaceRow['changes'] = {}
+  let days: ListingFigures['days'] = { known: 0, of: 0 }
+  for (const metric of LISTING_METRICS) {
+    const { figure, change } = compareFigures(metric, both, { period })
+    if (figure.value !== undefined) values[metric] = figure.value
+    if (metric === 'listing_views') days = { known: figure.coverage.present, of: figure.coverage.expected }
+    if (change?.from !== undefined && change.to !== undefined)
+      changes[metric] = { from: change.from, to: change.to, ...shown(change) }
+  }
+  for (const metric of COUNTED_METRICS) {
+    const value = flowValue(metricById(metric) as FlowMetric, own, period)
+    if (value !== undefined) values[metric] = value
+  }
   const { listing_views: views, listing_actions: actions, searches } = values
   return {
     values,
     ...(actions !== undefined && views && { perViews: perViews(actions, views) }),
     ...(views !== undefined && searches && { viewsPerSearch: views / searches }),
-    days: { known: coverage.present, of: coverage.expected },
+    days,
+    changes,
   }
 }
 
-function changesOf(rolled: RolledListings, listings: readonly number[], period: Period): PlaceRow['changes'] {
-  if (!rolled.earlier) return {}
-  const own = {
-    current: ofListings(rolled.current, listings),
-    earlier: {
-      comparison: rolled.earlier.comparison,
-      aggregates: ofListings(rolled.earlier.aggregates, listings),
-    },
-  }
-  return Object.fromEntries(
-    LISTING_METRICS.flatMap((metric) => {
-      const { change } = compareFigures(metric, own, { period })
-      return change?.from === undefined || change.to === undefined
-        ? []
-        : [
-            [
-              metric,
-              {
-                from: change.from,
-                to: change.to,
-                ...(change.relative !== undefined && { relative: change.relative }),
-                ...(change.isUnclear && { isUnclear: true }),
-              },
-            ],
-          ]
-    }),
-  )
-}
+const shown = ({ relative, isUnclear }: Change): Pick<Change, 'relative' | 'isUnclear'> =>
+  isUnclear ? { ...(relative !== undefined && { relative }), isUnclear } : relative === undefined ? {} : { relative }
 
 /** The middle of places, and the one with the highest near end of its rate. */
 function besides(rows: readonly PlaceRow[]): Pick<PlacesView, 'median' | 'best'> {
@@ -196,7 +194,8 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
       PLACE_METRICS,
       { withPast: false },
     )
-    return { id: which, words: describePeriod(each), ...figuresOf(byListing(rolled), [listing!], each) }
+    const { changes: _changes, ...figures } = comparedOf(byListing(rolled), [listing!], each)
+    return { id: which, words: describePeriod(each), ...figures }
   }
   const periods: PlaceInsights['periods'] = []
   if (isKnown) {
