@@ -32,8 +32,7 @@ it('keeps the periods that were asked for last', () => {
   others(30)
   expect(aggregateOnce(LISTING, own, FIRST_DAYS)).toBe(first)
   for (let month = 1; month <= 9; month++)
-    for (let day = 1; day <= 9; day++)
-      aggregateOnce(LISTING, own, { from: '2025-01-01', to: `2025-0${month}-0${day}` })
+    for (let day = 1; day <= 9; day++) aggregateOnce(LISTING, own, { from: '2025-01-01', to: `2025-0${month}-0${day}` })
   expect(aggregateOnce(LISTING, own, FIRST_DAYS)).not.toBe(first)
 })
 
