@@ -71,8 +71,10 @@ export function aggregateDays(
   return aggregate
 }
 
-/** How many periods of one profile are kept: two years of months with their comparisons. */
-const MOST_KEPT = 48
+/** How many periods of one profile are kept: a month's with all that is usual before it, or those of eight questions. */
+const MOST_KEPT = 16
+/** What all of them take in memory for one profile, with what is found out about each: about 12 kB a period. */
+export const KEPT_BYTES = MOST_KEPT * 12_000
 const kept = new WeakMap<DenseDays, Map<string, ProfileAggregate>>()
 
 /**

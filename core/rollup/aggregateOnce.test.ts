@@ -25,14 +25,13 @@ it('makes what figures are made from once of the same days, profile and period',
 it('keeps the periods that were asked for last', () => {
   const own = days([3, 5])
   const first = aggregateOnce(LISTING, own, FIRST_DAYS)
-  const others = (count: number) => {
-    for (let back = 1; back <= count; back++)
-      aggregateOnce(LISTING, own, { from: '2026-09-01', to: `2026-09-${String(back % 30 || 30).padStart(2, '0')}` })
+  const others = (month: string) => {
+    for (let day = 10; day < 25; day++) aggregateOnce(LISTING, own, { from: `${month}-01`, to: `${month}-${day}` })
   }
-  others(30)
+  others('2026-09')
   expect(aggregateOnce(LISTING, own, FIRST_DAYS)).toBe(first)
-  for (let month = 1; month <= 9; month++)
-    for (let day = 1; day <= 9; day++) aggregateOnce(LISTING, own, { from: '2025-01-01', to: `2025-0${month}-0${day}` })
+  others('2026-08')
+  others('2026-07')
   expect(aggregateOnce(LISTING, own, FIRST_DAYS)).not.toBe(first)
 })
 

@@ -2,6 +2,7 @@ import { addDays } from '../../core/days/day'
 import { FACT_COLUMNS } from '../../core/metrics/storedFigures'
 import { earlierComparisons, spanOf } from '../../core/periods/comparison'
 import { lengthOf, type Period } from '../../core/periods/period'
+import { KEPT_BYTES } from '../../core/rollup/aggregateDays'
 import type { DenseDays } from '../../core/rollup/denseDays'
 import { outside, type ClientDb } from '../platform/database/clientDb'
 import { daysOf } from './questions/daysOf'
@@ -99,9 +100,10 @@ export async function load(
   }
 }
 
+/** What rows take, with what is kept of the periods that are asked for. */
 const bytesOf = (days: ReadonlyMap<number, DenseDays>): number =>
   [...days.values()].reduce(
-    (sum, { columns }) => sum + Object.values(columns).reduce((bytes, values) => bytes + values.byteLength, 0),
+    (sum, { columns }) => sum + Object.values(columns).reduce((bytes, values) => bytes + values.byteLength, KEPT_BYTES),
     0,
   )
 
