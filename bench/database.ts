@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import type { Pool } from 'mysql2/promise'
 import { FACT_COLUMNS } from '../core/metrics/storedFigures'
 import { closeDatabase, connect, database } from '../server/platform/database/pool'
+import type { Query } from '../server/platform/database/sql'
 import { migrate } from '../server/platform/database/migrate'
 import { clientDbForJob, type ClientDb } from '../server/platform/database/clientDb'
 import { startDatabase } from '../tools/steps/database.mjs'
@@ -71,4 +72,10 @@ export async function largeClient(
   }
   await flush()
   return db
+}
+
+/** A handle that notes the queries that it runs. */
+export function noting(db: ClientDb, queries: Query<true>[]): ClientDb {
+  const rows = <T>(query: Query<true>) => (queries.push(query), db.rows<T>(query))
+  return { ...db, rows, one: async <T>(query: Query<true>) => (await rows<T>(query))[0] }
 }

@@ -7,18 +7,12 @@ import { remembered } from '../server/figures/remembered'
 import { enqueue } from '../server/platform/jobs/queue'
 import { isLoading } from '../server/figures/warmFacts'
 import { resolveScope } from '../server/figures/resolveScope'
-import { largeClient } from './database'
+import { largeClient, noting } from './database'
 import { median, ms, report, times } from './measure'
 import { SYNC } from '../server/gather/sync/jobs'
 
 const END = '2026-10-28'
 const YEAR = { who: [], sets: [], period: '2025-10-29..2026-10-28', against: 'before' as const }
-
-/** A handle that notes the queries that it runs. */
-function noting(db: ClientDb, queries: Query<true>[]): ClientDb {
-  const rows = <T>(query: Query<true>) => (queries.push(query), db.rows<T>(query))
-  return { ...db, rows, one: async <T>(query: Query<true>) => (await rows<T>(query))[0] }
-}
 
 /**
  * The overview of 200 profiles over a year with its comparison, beside the SQL that it needs; and the same with ten

@@ -22,6 +22,7 @@ import {
 } from '../../../shared/read/places'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { rollUp } from '../../figures/rollUp'
+import { sourceFor } from '../../figures/warmFacts'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { callsByHour } from './callsByHour'
@@ -56,7 +57,10 @@ function reasonsIn(scope: ResolvedScope): (place: Place) => string | undefined {
  */
 export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: ReadonlySet<number>): Promise<PlacesView> {
   // what the profiles brought is asked for beside which of them are places
-  const [places, compared] = await Promise.all([placesOf(db), rollUp(db, scope, PLACE_METRICS, { withPast: false })])
+  const [places, compared] = await Promise.all([
+    placesOf(db),
+    rollUp(db, scope, PLACE_METRICS, { source: await sourceFor(db, scope), withPast: false }),
+  ])
   const all = places.filter(({ id }) => some?.has(id) ?? true)
   const reasonOf = reasonsIn(scope)
   const shown = all.filter((place) => reasonOf(place) === undefined)
