@@ -180,6 +180,7 @@ export function cheapestCover(
       size[place] = 1
       end[place] = day - first
     }
+    // where a day need not be covered, no window is cheaper than leaving it out
     weeks.offer(place, day - first)
     months.offer(place, day - first)
   }

@@ -43,6 +43,7 @@ export interface OwnFlow {
 /**
  * What a profile has of a daily count, worked out once: it stands in the whole, in the profile's row and in its rates.
  *
+ * @param period  the one that the aggregate was made for
  * @throws Error when a gap has to be looked into and the aggregate has no days
  * @example ownFlow(metricById('interactions'), member, period).sum?.value // 1240
  */

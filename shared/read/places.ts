@@ -194,7 +194,9 @@ export interface PerViews {
 /** The metrics of listings, in the order in which they are told. */
 export const LISTING_METRICS = ['searches', 'listing_views', 'listing_actions'] as const
 export const ACTION_METRICS = ['site_clicks', 'directions', 'calls', 'messages', 'bookings'] as const
-export const PLACE_METRICS = [...LISTING_METRICS, ...ACTION_METRICS, 'picture_views'] as const
+/** Those of which no change is told. */
+export const COUNTED_METRICS = [...ACTION_METRICS, 'picture_views'] as const
+export const PLACE_METRICS = [...LISTING_METRICS, ...COUNTED_METRICS] as const
 export type PlaceMetric = (typeof PLACE_METRICS)[number]
 
 /** What a listing brought over some days. */

@@ -11,7 +11,7 @@ import type { Period } from '../../../core/periods/period'
 import { perViews } from '../../../core/places/perViews'
 import { median } from '../../../core/statistics/median'
 import {
-  ACTION_METRICS,
+  COUNTED_METRICS,
   LISTING_METRICS,
   PLACE_METRICS,
   type ListingFigures,
@@ -34,8 +34,6 @@ const LEAST_VIEWS = 30
 /** The middle of fewer places is none. */
 const LEAST_PLACES = 3
 const MOST_AREAS = 30
-/** The figures of which no change is told. */
-const COUNTED_METRICS = [...ACTION_METRICS, 'picture_views'] as const
 
 /** Says why a place has no figures; undefined where it has. */
 function reasonsIn(scope: ResolvedScope): (place: Place) => string | undefined {
@@ -56,15 +54,12 @@ function reasonsIn(scope: ResolvedScope): (place: Place) => string | undefined {
  * @param some  of which places alone
  */
 export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: ReadonlySet<number>): Promise<PlacesView> {
-  // what the profiles brought is asked for beside which of them are places
-  const [places, compared] = await Promise.all([
-    placesOf(db),
-    rollUp(db, scope, PLACE_METRICS, { source: await sourceFor(db, scope), withPast: false }),
-  ])
-  const all = places.filter(({ id }) => some?.has(id) ?? true)
+  const all = (await placesOf(db)).filter(({ id }) => some?.has(id) ?? true)
   const reasonOf = reasonsIn(scope)
   const shown = all.filter((place) => reasonOf(place) === undefined)
-  const rolled = byListing(compared)
+  const listings = new Set(shown.map(({ listing }) => listing!.id))
+  const own = { ...scope, connected: scope.connected.filter(({ profile_id: id }) => listings.has(id)) }
+  const rolled = byListing(await rollUp(db, own, PLACE_METRICS, { source: await sourceFor(db, own), withPast: false }))
   const rows = all.map((place): PlaceRow => {
     const { id, name, town, lat, lon, isActive, listing } = place
     const isKnown = reasonOf(place) === undefined
@@ -110,17 +105,8 @@ function byListing({ current, earlier }: ComparedAggregates): RolledListings {
   }
 }
 
-function ofListings(
-  aggregates: ReadonlyMap<number, ProfileAggregate>,
-  listings: readonly number[],
-): ProfileAggregate[] {
-  const own: ProfileAggregate[] = []
-  for (const listing of listings) {
-    const aggregate = aggregates.get(listing)
-    if (aggregate) own.push(aggregate)
-  }
-  return own
-}
+const ofListings = (aggregates: ReadonlyMap<number, ProfileAggregate>, listings: readonly number[]) =>
+  listings.flatMap((listing) => aggregates.get(listing) ?? [])
 
 /** What one listing, or several together, brought over a period, by the same roll-up as everywhere. */
 function comparedOf(
@@ -156,8 +142,10 @@ function comparedOf(
   }
 }
 
-const shown = ({ relative, isUnclear }: Change): Pick<Change, 'relative' | 'isUnclear'> =>
-  isUnclear ? { ...(relative !== undefined && { relative }), isUnclear } : relative === undefined ? {} : { relative }
+const shown = ({ relative, isUnclear }: Change): Pick<Change, 'relative' | 'isUnclear'> => ({
+  ...(relative !== undefined && { relative }),
+  ...(isUnclear && { isUnclear }),
+})
 
 /** The middle of places, and the one with the highest near end of its rate. */
 function besides(rows: readonly PlaceRow[]): Pick<PlacesView, 'median' | 'best'> {
