@@ -14,12 +14,15 @@ import { raw, sql, type Query } from '../../platform/database/sql'
 import { badRequest } from '../../platform/problems/problem'
 import { listedPost, wantedBy, withTags } from './listPosts'
 
-/** SQL for what is counted of a post `p`: one column, or several as far as they are known. */
+/**
+ * SQL for what is counted of a post `p`: one column, or several as far as they are known; these in floating point, which
+ * holds counts exactly and is added up several times faster than columns that have a sign with numbers that have none.
+ */
 function sumOf(columns: readonly string[]): string {
   const own = columns.map((column) => `p.${column}`)
   return own.length === 1
     ? own[0]!
-    : `IF(COALESCE(${own.join(', ')}) IS NULL, NULL, ${own.map((each) => `COALESCE(${each}, 0)`).join(' + ')})`
+    : `IF(COALESCE(${own.join(', ')}) IS NULL, NULL, ${own.map((each) => `COALESCE(${each}, 0e0)`).join(' + ')})`
 }
 
 /** SQL for a figure of a post, as `postValue` of core/posts has it; counted in floating point where it is a ratio. */
@@ -32,13 +35,19 @@ function valueOf({ top, base, unit }: PostFigureKind): string {
     : `IF(p.${base.column} > 0, ${ratio}, NULL)`
 }
 
-/** The ends of the 95 % interval of a share (Wilson 1927), as core/statistics/wilson.ts has them. */
-const Z = 1.959963984540054
+const Z2 = 1.959963984540054 ** 2
 /** Counted in floating point: a number that is written without its power of ten would be counted digit by digit. */
 const real = (value: number) => `${value}e0`
-const MIDDLE = `(value + ${real((Z * Z) / 2)} / base)`
-const HALF = `${real(Z)} * SQRT(value * (1e0 - value) / base + ${real((Z * Z) / 4)} / base / base)`
-const WHOLE = `(1e0 + ${real(Z * Z)} / base)`
+
+/**
+ * SQL for an end of the 95 % interval of the share that `value` is of `base`, both counts (Wilson 1927), as
+ * core/statistics/wilson.ts has it; none where there is no such share.
+ */
+function endOfShare(sign: '+' | '-'): string {
+  const half = `SQRT(value * (base - value) / base * ${real(Z2)} + ${real((Z2 / 2) ** 2)})`
+  const end = `(value + ${real(Z2 / 2)} ${sign} ${half}) / (base + ${real(Z2)})`
+  return `IF(base > 0 AND value <= base, ${end}, NULL)`
+}
 
 /** SQL for what is usual for the profile of a post `p`: the median interactions of its others. */
 function usualOf(usual: ReadonlyMap<number, OthersMedians>): string {
@@ -62,8 +71,8 @@ function placeOf({ by, figure, isRising }: PostOrder, usual: ReadonlyMap<number,
   const kind = postFigureById(figure)
   const isSure = by === 'sure' && kind.base !== undefined && kind.unit === 'share'
   if (!isSure) return { value: valueOf(kind), base: 'NULL', place: `${sign}(value + 0e0)` }
-  const end = isRising ? `-((${MIDDLE} + ${HALF}) / ${WHOLE})` : `((${MIDDLE} - ${HALF}) / ${WHOLE})`
-  return { value: valueOf(kind), base: `p.${kind.base!.column} + 0e0`, place: end }
+  const place = `${sign}${endOfShare(isRising ? '+' : '-')}`
+  return { value: sumOf(kind.top), base: `p.${kind.base!.column} + 0e0`, place }
 }
 /** Below everything that a post can be ordered by. */
 const LAST = '-1e300'
