@@ -35,18 +35,20 @@ function valueOf({ top, base, unit }: PostFigureKind): string {
     : `IF(p.${base.column} > 0, ${ratio}, NULL)`
 }
 
+/** Below everything that a post can be ordered by. */
+const LAST = '-1e300'
 const Z2 = 1.959963984540054 ** 2
 /** Counted in floating point: a number that is written without its power of ten would be counted digit by digit. */
 const real = (value: number) => `${value}e0`
 
 /**
  * SQL for an end of the 95 % interval of the share that `value` is of `base`, both counts (Wilson 1927), as
- * core/statistics/wilson.ts has it; none where there is no such share.
+ * core/statistics/wilson.ts has it; below everything where there is no such share.
  */
 function endOfShare(sign: '+' | '-'): string {
   const half = `SQRT(value * (base - value) / base * ${real(Z2)} + ${real((Z2 / 2) ** 2)})`
   const end = `(value + ${real(Z2 / 2)} ${sign} ${half}) / (base + ${real(Z2)})`
-  return `IF(base > 0 AND value <= base, ${end}, NULL)`
+  return `IF(value <= base AND base > 0, ${sign === '+' ? '-' : ''}${end}, ${LAST})`
 }
 
 /** SQL for what is usual for the profile of a post `p`: the median interactions of its others. */
@@ -62,20 +64,18 @@ function usualOf(usual: ReadonlyMap<number, OthersMedians>): string {
 
 /** What a list is ordered by: SQL of a value of a post `p`, of its base, and of the place that follows, the largest first. */
 function placeOf({ by, figure, isRising }: PostOrder, usual: ReadonlyMap<number, OthersMedians>) {
-  const sign = isRising ? '-' : ''
-  if (by === 'published') return { value: 'UNIX_TIMESTAMP(p.published_at)', base: 'NULL', place: `${sign}value` }
+  const place = `COALESCE(${isRising ? '-' : ''}(value + 0e0), ${LAST})`
+  if (by === 'published') return { value: 'UNIX_TIMESTAMP(p.published_at)', base: 'NULL', place }
   if (by === 'times') {
     const own = sumOf(postFigureById('interactions').top)
-    return { value: `(${own}) / NULLIF(${usualOf(usual)}, 0e0)`, base: 'NULL', place: `${sign}(value + 0e0)` }
+    return { value: `(${own}) / NULLIF(${usualOf(usual)}, 0e0)`, base: 'NULL', place }
   }
   const kind = postFigureById(figure)
   const isSure = by === 'sure' && kind.base !== undefined && kind.unit === 'share'
-  if (!isSure) return { value: valueOf(kind), base: 'NULL', place: `${sign}(value + 0e0)` }
-  const place = `${sign}${endOfShare(isRising ? '+' : '-')}`
-  return { value: sumOf(kind.top), base: `p.${kind.base!.column} + 0e0`, place }
+  if (!isSure) return { value: valueOf(kind), base: 'NULL', place }
+  const base = `p.${kind.base!.column} + 0e0`
+  return { value: sumOf(kind.top), base, place: endOfShare(isRising ? '+' : '-') }
 }
-/** Below everything that a post can be ordered by. */
-const LAST = '-1e300'
 
 /** More posts than any client has: what is counted once is not counted again wherever it is used. */
 const MOST_POSTS = 1_000_000_000
@@ -109,7 +109,7 @@ export async function postList(
   const rows = await db.rows<PostRow & { place: number; usual: number | null }>(sql`
     SELECT   ${POST_COLUMNS}, ${raw(usualOf(usual))} AS usual, k.place
     FROM     (SELECT   profile_id, remote_id, place
-              FROM     (SELECT profile_id, remote_id, COALESCE(${raw(place)}, ${raw(LAST)}) + 0e0 AS place
+              FROM     (SELECT profile_id, remote_id, ${raw(place)} AS place
                         FROM   (SELECT p.profile_id, p.remote_id, ${raw(value)} AS value, ${raw(base)} AS base
                                 FROM   post p
                                 WHERE  p.client_id = ${db.client}

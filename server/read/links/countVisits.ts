@@ -1,4 +1,3 @@
-import { setTimeout as pause } from 'node:timers/promises'
 import { DateTime } from 'luxon'
 import { withCampaign, type Campaign } from '../../../core/links/withCampaign'
 import type { VisitCounts } from '../../../shared/read/links'
@@ -49,8 +48,6 @@ interface Waiting {
 /** How many are counted together, and how many wait for their turn; more are told to come again. */
 const TOGETHER = 500
 const MOST_WAITING = 5000
-/** For how long those who come one after the other are gathered, where many do. */
-const GATHERING_MS = 3
 /** How many different sites are kept of a link in a day: whoever makes up more finds them under one name. */
 const MOST_REFERRERS = 100
 export const OTHER_SITES = '(others)'
@@ -61,7 +58,7 @@ let isCounting = false
 /**
  * Finds what a code stands for and counts the visit. It answers when that is stored: what was answered is counted
  * also when the application is killed in the same moment. Those who come together are counted together, so that many
- * at once cost little more than one.
+ * at once cost little more than one: those who come while others are being stored are stored together.
  *
  * @returns what it stands for, or undefined where there is nothing
  * @throws  Problem 503 when too many wait
@@ -80,10 +77,7 @@ export function countVisit(visit: Visit): Promise<FoundPlace | undefined> {
 async function countAll(): Promise<void> {
   isCounting = true
   while (waiting.length > 0) {
-    const visits = waiting.splice(0, TOGETHER)
-    await countTogether(visits)
-    // where many come, those who come within a moment are counted together
-    if (visits.length > 1) await pause(GATHERING_MS)
+    await countTogether(waiting.splice(0, TOGETHER))
   }
   isCounting = false
 }
@@ -95,7 +89,7 @@ async function countTogether(visits: readonly Waiting[]): Promise<void> {
     for (const each of visits) {
       const place = places.get(`${each.visit.place} ${each.visit.code}`)
       if (!place || place.isEnded) each.done(place)
-      else byClient.set(place.client.client_id, [...(byClient.get(place.client.client_id) ?? []), each])
+      else if (!byClient.get(place.client.client_id)?.push(each)) byClient.set(place.client.client_id, [each])
     }
     for (const own of byClient.values()) {
       const placeOf = ({ visit }: Waiting) => places.get(`${visit.place} ${visit.code}`)!

@@ -1,6 +1,9 @@
 /** What the names of programs that read pages are made of, by common practice. */
 const USUAL = ['bot\\b', 'crawler', 'spider']
 
+/** How many names are remembered with what was found of them: most visitors come with one of a few. */
+const REMEMBERED = 1000
+
 /** The text that a pattern stands for, where it is nothing but a text. */
 const plainText = (pattern: string): string | undefined =>
   /^(?:[^\\^$.*+?()[\]{}|]|\\[^a-zA-Z0-9])*$/.test(pattern) ? pattern.replace(/\\(.)/g, '$1').toLowerCase() : undefined
@@ -21,8 +24,17 @@ export function declaredNames(patterns: readonly string[]): (name: string) => bo
     [...USUAL, ...patterns.filter((pattern) => plainText(pattern) === undefined)].join('|'),
     'i',
   )
-  return (name) => {
+  const look = (name: string) => {
     const small = name.toLowerCase()
     return others.test(name) || shortest.some((text) => small.includes(text))
+  }
+  const found = new Map<string, boolean>()
+  return (name) => {
+    const known = found.get(name)
+    if (known !== undefined) return known
+    if (found.size >= REMEMBERED) found.clear()
+    const isDeclared = look(name)
+    found.set(name, isDeclared)
+    return isDeclared
   }
 }
