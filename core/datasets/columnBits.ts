@@ -1,15 +1,27 @@
 import type { Dataset } from './dataset'
 
+/** The bits of the columns of each dataset that was asked for. */
+const bits = new WeakMap<Dataset, ReadonlyMap<string, number>>()
+
+function bitsByColumn(dataset: Dataset): ReadonlyMap<string, number> {
+  const known = bits.get(dataset)
+  if (known) return known
+  const { measures, texts } = dataset
+  const made = new Map([...measures, ...texts].map(({ column, bit }) => [column, 2 ** bit]))
+  bits.set(dataset, made)
+  return made
+}
+
 /**
  * The value of the bit that stands for a column of a dataset where a set of columns is kept as one number, at most 2⁴⁷:
  * whole numbers up to there are exact.
  *
  * @throws RangeError when the dataset has no such column
  */
-export function bitOf({ id, measures, texts }: Dataset, column: string): number {
-  const found = measures.find((each) => each.column === column) ?? texts.find((each) => each.column === column)
-  if (!found) throw new RangeError(`${id} has no column "${column}"`)
-  return 2 ** found.bit
+export function bitOf(dataset: Dataset, column: string): number {
+  const bit = bitsByColumn(dataset).get(column)
+  if (bit === undefined) throw new RangeError(`${dataset.id} has no column "${column}"`)
+  return bit
 }
 
 /**

@@ -1,5 +1,8 @@
 import { DateTime } from 'luxon'
-import { addDays, type Day } from './day'
+import { addDays, dayFromNumber, type Day } from './day'
+import { steadyOffset } from './steadyOffset'
+
+const DAY_MS = 86_400_000
 
 /**
  * The newest day that is over in a time zone. The running day is never part of a figure.
@@ -22,7 +25,9 @@ export function lastCompleteDay(now: number, zone: string): Day {
  * @example     dayAt(Date.parse('2026-03-29T23:30:00Z'), 'Europe/London') // '2026-03-30', summer time
  */
 export function dayAt(now: number, zone: string): Day {
+  const offset = steadyOffset(now, zone)
+  if (offset !== undefined) return dayFromNumber(Math.floor((now + offset) / DAY_MS))
   const local = DateTime.fromMillis(now, { zone })
-  if (!local.isValid) throw new RangeError(`"${zone}" is not a time zone`)
+  if (!local.isValid) throw new RangeError(`${now} is no time`)
   return local.toISODate()
 }

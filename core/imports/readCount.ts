@@ -6,6 +6,8 @@ export type DecimalSign = 'point' | 'comma'
 /** The largest count that can be kept. */
 export const LARGEST_COUNT = 4_294_967_295
 
+/** What most cells hold: digits alone, few enough that they are no more than the largest count. */
+const PLAIN = /^\d{1,9}$/
 const ABSENT = /^(|-|–|—|n\/a|na|null|none)$/i
 
 /**
@@ -16,6 +18,7 @@ const ABSENT = /^(|-|–|—|n\/a|na|null|none)$/i
  * @example readCount('1.204', 'comma') // 1204
  */
 export function readCount(text: string, decimal: DecimalSign): number | undefined {
+  if (PLAIN.test(text)) return Number(text)
   const cell = text.replace(/[\s\u00A0\u202F'’]/g, '')
   if (ABSENT.test(cell)) return undefined
   if (/^-?\d+([.,]\d+)?e[+-]?\d+$/i.test(cell))

@@ -5,6 +5,8 @@ import { Unreadable } from '../unreadable'
 export type DateOrder = 'year-month-day' | 'day-month-year' | 'month-day-year'
 
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec']
+/** What begins with its year and is written with signs is the same in every order. */
+const PLAIN = /^\d{4}-\d{2}-\d{2}$/
 const NUMERIC = /^(\d{1,4})[-/. ](\d{1,2})[-/. ](\d{1,4})\.?$/
 const TIME = /[T ]\d{1,2}:\d{2}(:\d{2}(\.\d+)?)?( ?[AaPp][Mm])?(Z|[+-]\d{2}:?\d{2})?$/
 
@@ -16,6 +18,7 @@ const TIME = /[T ]\d{1,2}:\d{2}(:\d{2}(\.\d+)?)?( ?[AaPp][Mm])?(Z|[+-]\d{2}:?\d{
  * @example      readDate('28/10/2026', 'day-month-year') // '2026-10-28'
  */
 export function readDate(text: string, order: DateOrder): Day {
+  if (PLAIN.test(text) && isDay(text)) return text
   const cell = text.trim().replace(TIME, '')
   const numeric = NUMERIC.exec(cell)
   if (numeric)
@@ -89,6 +92,7 @@ export function dateSigns(cells: readonly string[]): string[] {
 
 /** The sign between the numbers of one date; undefined for a date that begins with its year, or has none. */
 export function signOf(text: string): string | undefined {
+  if (PLAIN.test(text)) return undefined
   const cell = text.trim().replace(TIME, '')
   const numeric = NUMERIC.exec(cell)
   return numeric && numeric[1]!.length < 4 ? cell.charAt(numeric[1]!.length) : undefined

@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon'
 import { Unreadable } from '../unreadable'
+import { steadyOffset } from '../days/steadyOffset'
 import { readDate, type DateOrder } from './readDate'
 
 const PARTS = /^(.+?)[T ]+(\d{1,2}):(\d{2})(?::(\d{2})(?:\.\d+)?)? ?([AaPp][Mm])?(Z|[+-]\d{2}:?\d{2})?$/
@@ -23,9 +24,14 @@ export function readInstant(text: string, order: DateOrder, zone: string): Date 
   const day = readDate(date!, order)
   const hour = half ? (Number(hours) % 12) + (half.toLowerCase() === 'pm' ? 12 : 0) : Number(hours)
   const clock = `${day}T${String(hour).padStart(2, '0')}:${minutes}:${seconds.padStart(2, '0')}`
+  // on most days the clocks are not changed: then there is nothing to look up
+  const at = offset || hour > 23 ? Number.NaN : Date.parse(`${clock}Z`)
+  const steady = Number.isNaN(at) ? undefined : steadyOffset(at, zone)
+  if (steady !== undefined) return new Date(at - steady)
   const instant = DateTime.fromISO(offset ? `${clock}${offset}` : clock, { zone: offset ? 'utc' : zone })
   // a time that the clocks leap over is moved by luxon, and was never on the clock
-  if (!instant.isValid || (!offset && instant.hour !== hour))
+  const onClock = instant.toISO({ includeOffset: false, suppressMilliseconds: true })
+  if (!instant.isValid || (!offset && onClock !== clock))
     throw new Unreadable(`"${text.trim()}" is no time that was on the clock`)
   return instant.toJSDate()
 }

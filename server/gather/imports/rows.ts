@@ -35,12 +35,16 @@ export interface FileRow {
 }
 
 /**
- * The rows below the headings of an uploaded file, in batches, with flat memory.
+ * The rows below the headings of an uploaded file, in batches, with flat memory: while one batch is worked with, the
+ * next is read.
  *
  * @param onBytes  told how many more bytes were read
  * @throws         Unreadable when the file is no table, or has a row that is too long; the row is named
  */
-export async function* rowBatches(
+export const rowBatches = (...asked: Parameters<typeof batchesOf>): AsyncIterable<FileRow[]> =>
+  Readable.from(batchesOf(...asked), { highWaterMark: 1 })
+
+async function* batchesOf(
   db: ClientDb,
   importId: number,
   layout: Layout,

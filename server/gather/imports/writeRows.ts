@@ -35,6 +35,11 @@ export async function writeRows(
   })
   const all = valueColumns(dataset)
   const usual = new Map(dataset.texts.map(({ column, usual: text }) => [column, text]))
+  const bitsOfRow = (values: Values) =>
+    bitsOf(
+      dataset,
+      columns.filter((column) => values[column] !== undefined),
+    )
   await db.insertRows(
     'import_record',
     ['import_id', 'dataset', 'row_key', 'existed', 'written', 'previous', 'previous_import'],
@@ -43,10 +48,7 @@ export async function writeRows(
       dataset.id,
       key,
       before ? 1 : 0,
-      bitsOf(
-        dataset,
-        columns.filter((column) => values[column] !== undefined),
-      ),
+      bitsOfRow(values),
       before
         ? JSON.stringify({
             imported: before.imported,
@@ -65,10 +67,12 @@ export async function writeRows(
       ...keys,
       ...columns.map((column) => values[column] ?? before?.[column] ?? usual.get(column) ?? null),
       importId,
-      bitsOf(
-        dataset,
-        all.filter((column) => values[column] !== undefined || (before && hasBit(dataset, before.imported, column))),
-      ),
+      before
+        ? bitsOf(
+            dataset,
+            all.filter((column) => values[column] !== undefined || hasBit(dataset, before.imported, column)),
+          )
+        : bitsOfRow(values),
       writtenAt,
     ]),
     [...columns, 'import_id', 'imported', 'changed_at'],
