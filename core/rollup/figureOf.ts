@@ -174,6 +174,8 @@ function flowFigure(
   const operands: Working[] = []
   let members = 0
   let events = 0
+  // what nobody wants explained is added up as it comes
+  let total: number | undefined
   for (const member of aggregates) {
     const own = ownFlow(metric, member, period)
     if (!own.isGiven && own.presence.count === 0) {
@@ -188,19 +190,20 @@ function flowFigure(
     const sum = days === own.presence ? own.sum : flowSum(metric, member, period, days)
     if (!sum) continue
     events += sum.events
+    total = (total ?? 0) + sum.value
+    if (!calc.explains) continue
     const name = nameOf(context, member.profile)
     operands.push(
-      calc.explains && metric.parts.length > 1
+      metric.parts.length > 1
         ? memberFlow(name, own.parts, member, period, days.mask, calc)
         : calc.given(name, sum.value),
     )
   }
   coverage.expected = length * members
-  if (operands.length === 0) return without(metric, coverage, members)
-  const working = joined(calc, metric.name, operands)
-  const figure: Figure = { metric: metric.id, value: working.value, exactness: 'exact', observations: events, coverage }
-  if (metric.unit !== 'seconds') figure.interval = countInterval(working.value, events)
-  if (context.explain) figure.working = { value: working }
+  if (total === undefined) return without(metric, coverage, members)
+  const figure: Figure = { metric: metric.id, value: total, exactness: 'exact', observations: events, coverage }
+  if (metric.unit !== 'seconds') figure.interval = countInterval(total, events)
+  if (calc.explains) figure.working = { value: joined(calc, metric.name, operands) }
   return figure
 }
 

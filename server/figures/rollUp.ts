@@ -11,6 +11,7 @@ import type { FigureContext } from '../../core/rollup/figureOf'
 import type { ClientDb } from '../platform/database/clientDb'
 import type { Member } from './questions/aggregates'
 import { memberOf } from './questions/profileRows'
+import type { DenseDays } from '../../core/rollup/denseDays'
 import { inDatabase, NO_DAYS, type FactSource } from './factSource'
 import type { ResolvedScope } from './resolveScope'
 
@@ -93,6 +94,19 @@ function nearSpans(periods: Period, comparisons: Period): Period[] {
   return lengthOf(both) <= lengthOf(periods) + lengthOf(comparisons) ? [both] : [periods, comparisons]
 }
 
+/** Reads days over some spans, and gives those of a period that lies in one of them. */
+async function daysOver(
+  source: FactSource,
+  profiles: readonly number[],
+  columns: readonly FactColumn[],
+  spans: readonly Period[],
+): Promise<(period: Period) => ReadonlyMap<number, DenseDays>> {
+  const read = await Promise.all(
+    spans.map(async (span) => ({ span, days: await source.days(profiles, span, columns) })),
+  )
+  return ({ from, to }) => read.find(({ span }) => span.from <= from && span.to >= to)!.days
+}
+
 /** The year's days are read once, and every comparison is made from them. */
 async function inOnePass(
   source: FactSource,
@@ -106,13 +120,12 @@ async function inOnePass(
     spanOf(all.map(({ period }) => period)),
     spanOf(all.map(({ comparison }) => comparison.period)),
   )
-  const read = await Promise.all(
-    spans.map(async (span) => ({ span, days: await source.days(idsOf(members), neededDays(span, columns), columns) })),
-  )
+  const needed = spans.map((span) => neededDays(span, columns))
+  const daysIn = await daysOver(source, idsOf(members), columns, needed)
   const made = new Map<string, ProfileAggregate[]>()
   const over = (period: Period): ProfileAggregate[] => {
     const key = `${period.from} ${period.to}`
-    const { days } = read.find(({ span }) => span.from <= period.from && span.to >= period.to)!
+    const days = daysIn(period)
     const known =
       made.get(key) ?? members.map((member) => aggregateOnce(member, days.get(member.profile) ?? NO_DAYS, period))
     made.set(key, known)
@@ -142,14 +155,13 @@ async function fromSums(
   )
   if (gapped.length === 0) return summed
   const isGapped = new Set(idsOf(gapped))
-  return await Promise.all(
-    periods.map(async (period, at) => {
-      const days = await source.days(idsOf(gapped), period, columns)
-      return summed[at]!.map((aggregate) =>
-        isGapped.has(aggregate.profile) ? { ...aggregate, days: days.get(aggregate.profile) ?? NO_DAYS } : aggregate,
-      )
-    }),
-  )
+  const daysIn = await daysOver(source, idsOf(gapped), columns, periods)
+  return summed.map((side, at) => {
+    const days = daysIn(periods[at]!)
+    return side.map((aggregate) =>
+      isGapped.has(aggregate.profile) ? { ...aggregate, days: days.get(aggregate.profile) ?? NO_DAYS } : aggregate,
+    )
+  })
 }
 
 /** Whether a daily count is there on some days and not on others. */

@@ -61,7 +61,10 @@ async function addFlows(
 ): Promise<void> {
   if (columns.length === 0) return
   const names = columns.map((column) => ({ column, sumOf: `sum_${column}`, countOf: `count_${column}` }))
-  const summed = names.map(({ column, sumOf, countOf }) => `SUM(${column}) AS ${sumOf}, COUNT(${column}) AS ${countOf}`)
+  // in floating point, which holds counts exactly and is added up faster than numbers digit by digit
+  const summed = names.map(
+    ({ column, sumOf, countOf }) => `SUM(${column} + 0e0) AS ${sumOf}, COUNT(${column}) AS ${countOf}`,
+  )
   const rows = await db.rows<Row>(sql`
     SELECT   profile_id, ${raw(summed.join(', '))}
     FROM     profile_day

@@ -3,11 +3,11 @@ import type { FactColumn } from '../../../core/metrics/storedFigures'
 import { lengthOf, type Period } from '../../../core/periods/period'
 import type { DenseDays } from '../../../core/rollup/denseDays'
 import type { ClientDb } from '../../platform/database/clientDb'
-import { raw, sql } from '../../platform/database/sql'
+import { raw, sql, type Query } from '../../platform/database/sql'
 
 /**
- * Profiles day by day. The days of a profile come as one text, a number for the day and one for each column (−1 for
- * none), which is several times faster to read than a row for each day; the room for such a text is set with the
+ * Profiles day by day. The days of a profile come as one text, a number for the day and one for each column (a dash
+ * for none), which is several times faster to read than a row for each day; the room for such a text is set with the
  * question, and a text that was cut off is an error.
  *
  * @returns the days of every profile that has any, by profile
@@ -19,11 +19,14 @@ export async function daysOf(
   columns: readonly FactColumn[],
 ): Promise<Map<number, DenseDays>> {
   if (profiles.length === 0 || columns.length === 0) return new Map()
+  const numbers = columns
+    .map((column): Query<false> => sql`COALESCE(${raw(column)}, '-')`)
+    .reduce((list, number) => sql`${list}, ${number}`)
   const rows = await db.rows<{ profile_id: number; days: number; packed: string }>(sql`
     SET STATEMENT group_concat_max_len = 67108864 FOR
     SELECT   profile_id, COUNT(*) AS days,
              GROUP_CONCAT(CONCAT_WS(',', DATEDIFF(day, ${period.from}),
-             ${raw(columns.map((column) => `COALESCE(${column}, -1)`).join(', '))}) SEPARATOR ';') AS packed
+             ${numbers}) SEPARATOR ';') AS packed
     FROM     profile_day
     WHERE    client_id = ${db.client}
     AND      profile_id IN (${profiles})

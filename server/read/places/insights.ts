@@ -15,7 +15,6 @@ import {
   LISTING_METRICS,
   PLACE_METRICS,
   type ListingFigures,
-  type Place,
   type PlaceInsights,
   type PlaceRow,
   type PlacesView,
@@ -27,7 +26,7 @@ import type { ClientDb } from '../../platform/database/clientDb'
 import { sql } from '../../platform/database/sql'
 import { callsByHour } from './callsByHour'
 import { listingPictures } from './listingPictures'
-import { placeById, placesOf } from './places'
+import { placeById, placeHeads } from './places'
 
 /** A place is one of those that are compared from so many views on: a rate of a handful says nothing. */
 const LEAST_VIEWS = 30
@@ -36,12 +35,12 @@ const LEAST_PLACES = 3
 const MOST_AREAS = 30
 
 /** Says why a place has no figures; undefined where it has. */
-function reasonsIn(scope: ResolvedScope): (place: Place) => string | undefined {
+function reasonsIn(scope: ResolvedScope): (listing: number | null) => string | undefined {
   const known = new Map(scope.allProfiles.map((profile) => [profile.profile_id, profile]))
   const chosen = new Set(scope.profiles)
-  return ({ listing }) => {
+  return (listing) => {
     if (listing === null) return 'It has no listing yet. Say which profile it is.'
-    const profile = known.get(listing.id)
+    const profile = known.get(listing)
     if (!profile) return 'Its listing is switched off.'
     if (!chosen.has(profile)) return 'Its listing is none of the profiles above.'
     return profile.has_figures ? undefined : 'Nothing was fetched of its listing yet.'
@@ -54,29 +53,22 @@ function reasonsIn(scope: ResolvedScope): (place: Place) => string | undefined {
  * @param some  of which places alone
  */
 export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: ReadonlySet<number>): Promise<PlacesView> {
-  const all = (await placesOf(db)).filter(({ id }) => some?.has(id) ?? true)
+  const [heads, source] = await Promise.all([placeHeads(db), sourceFor(db, scope)])
+  const all = heads.filter(({ id }) => some?.has(id) ?? true)
   const reasonOf = reasonsIn(scope)
-  const shown = all.filter((place) => reasonOf(place) === undefined)
-  const listings = new Set(shown.map(({ listing }) => listing!.id))
+  const shown = all.filter(({ listing }) => reasonOf(listing) === undefined)
+  const listings = new Set(shown.map(({ listing }) => listing!))
   const own = { ...scope, connected: scope.connected.filter(({ profile_id: id }) => listings.has(id)) }
-  const rolled = byListing(await rollUp(db, own, PLACE_METRICS, { source: await sourceFor(db, own), withPast: false }))
-  const rows = all.map((place): PlaceRow => {
-    const { id, name, town, lat, lon, isActive, listing } = place
-    const isKnown = reasonOf(place) === undefined
-    return {
-      id,
-      name,
-      town,
-      lat,
-      lon,
-      isActive,
-      listing: listing?.id ?? null,
-      ...(isKnown
-        ? comparedOf(rolled, [listing!.id], scope.period)
+  const rolled = byListing(await rollUp(db, own, PLACE_METRICS, { source, withPast: false }))
+  const rows = all.map(
+    (place): PlaceRow => ({
+      ...place,
+      ...(reasonOf(place.listing) === undefined
+        ? comparedOf(rolled, [place.listing!], scope.period)
         : { values: {}, days: { known: 0, of: 0 }, changes: {} }),
-    }
-  })
-  const together = shown.filter(({ isActive }) => isActive).map(({ listing }) => listing!.id)
+    }),
+  )
+  const together = shown.filter(({ isActive }) => isActive).map(({ listing }) => listing!)
   return {
     places: rows,
     ...(together.length > 1 && {
@@ -84,7 +76,7 @@ export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: Readon
     }),
     ...besides(rows.filter(({ isActive }) => isActive)),
     without: all.flatMap((place) => {
-      const reason = place.isActive ? reasonOf(place) : undefined
+      const reason = place.isActive ? reasonOf(place.listing) : undefined
       return reason ? [{ id: place.id, name: place.name, reason }] : []
     }),
   }
@@ -172,7 +164,7 @@ export async function placeInsights(db: ClientDb, scope: ResolvedScope, id: numb
   const place = await placeById(db, id)
   const { median: middle, best } = await placesIn(db, scope)
   const listing = place.listing?.id
-  const isKnown = reasonsIn(scope)(place) === undefined
+  const isKnown = reasonsIn(scope)(listing ?? null) === undefined
   const { period } = scope
   const others = [
     ['before', comparison(period, 'before', scope.running)],
