@@ -148,6 +148,8 @@ async function largestPaintOf(context: BrowserContext, address: string): Promise
   const page = await context.newPage()
   await (await context.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 })
   await page.goto(address, { waitUntil: 'networkidle' })
+  // what is painted is told a moment after it
+  await page.waitForFunction(() => (window as unknown as { seen: { paint: number } }).seen.paint > 0)
   const { paint } = await page.evaluate(() => (window as unknown as { seen: { paint: number } }).seen)
   await page.close()
   return paint
