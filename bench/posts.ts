@@ -1,6 +1,7 @@
 import type { Pool } from 'mysql2/promise'
 import { addDays } from '../core/days/day'
 import { unit } from '../demo/random'
+import { formatsOf } from '../server/read/content/ends'
 import { postList } from '../server/read/content/postList'
 import { resolveScope } from '../server/figures/resolveScope'
 import type { PostListQuery } from '../shared/read/postList'
@@ -67,6 +68,25 @@ export async function benchPosts(pool: Pool): Promise<void> {
     },
   )
 
+  const formats = await median(5, () => formatsOf(db, scope, 'interactions'))
+  const usual = await median(5, () => formatsOf(db, scope, 'times'))
+  const pass = await median(5, () =>
+    pool.query(
+      'SELECT profile_id, remote_id, format, impressions, reactions, comments, shares, saves FROM post ' +
+        'WHERE client_id = ? AND profile_id IN (?) AND day BETWEEN ? AND ?',
+      [db.clientId, profiles, scope.period.from, scope.period.to],
+    ),
+  )
+  report(
+    'How 50,000 posts are spread by their formats',
+    {
+      'by interactions': ms(formats),
+      'by times usual': ms(usual),
+      'one pass': ms(pass),
+      'rate': times(formats / pass),
+    },
+    { text: 'at most 1.5 × one pass', met: formats <= 1.5 * pass },
+  )
   const tag = await addTag(db, { name: 'bench', colour: 1 }, 0)
   const rule = tagRuleSchema.validateSync({ any: 'lanterns, ferry', none: 'storm' })
   const id = await addRule(db, tag, rule, 0)

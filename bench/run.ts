@@ -3,6 +3,7 @@ import { bundled } from './bundled'
 import { withDatabase } from './database'
 import { benchCalendar } from './calendar'
 import { benchCrowd } from './crowd'
+import { benchDataPackage } from './dataPackage'
 import { benchFirstLoad } from './firstLoad'
 import { benchImport } from './import'
 import { benchOverview } from './overview'
@@ -39,6 +40,8 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   sync: { run: () => withDatabase(benchSync) },
   // with the limit under which the start command runs the worker
   import: { run: () => withDatabase(benchImport), flags: ['--max-old-space-size=256'] },
+  // in little room, which what grows with what is read would not fit into
+  dataPackage: { run: () => withDatabase(benchDataPackage), flags: ['--max-old-space-size=256'] },
   crowd: { run: () => withDatabase(benchCrowd) },
   firstLoad: { run: benchFirstLoad },
   calendar: { run: benchCalendar },

@@ -1,6 +1,8 @@
+import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { wilson } from '../statistics/wilson'
-import { bestAndWorst, figureOfPost, POST_FIGURES, type RankablePost } from './bestAndWorst'
+import { median } from '../statistics/median'
+import { bestAndWorst, figureOfPost, POST_FIGURES, withUsual, type RankablePost } from './bestAndWorst'
 
 const post = (
   id: string,
@@ -62,4 +64,21 @@ it('gives the same order whichever way the posts come, and loses none', () => {
     if (by !== 'rate')
       expect(figureOfPost(one.best.at(-1)!, by)!).toBeGreaterThanOrEqual(figureOfPost(one.worst.at(-1)!, by)!)
   }
+})
+
+it('takes what is usual from the other posts of the same profile, five at the least', () => {
+  const values = fc.array(fc.tuple(fc.nat(2), fc.option(fc.nat(9))), { maxLength: 40 })
+  fc.assert(
+    fc.property(values, fc.nat(40), (drawn, shown) => {
+      const all = drawn.map(([profile, value], index) => post(String(index), value, 1000, profile))
+      // some of them lie before the past that is looked at
+      const past = all.slice(Math.min(shown, all.length))
+      for (const { id, profile, usual } of withUsual(all, past)) {
+        const others = past.flatMap((other) =>
+          other.profile === profile && other.id !== id ? (other.interactions ?? []) : [],
+        )
+        expect(usual).toBe(others.length >= 5 ? median(others) : undefined)
+      }
+    }),
+  )
 })

@@ -1,5 +1,6 @@
 import { median } from '../statistics/median'
 import { LEAST_POSTS } from '../why/carryingPosts'
+import { othersMedians, othersOf } from './othersMedians'
 
 /** By what posts can be ranked. */
 export const POST_FIGURES = ['interactions', 'times', 'impressions', 'rate'] as const
@@ -97,16 +98,25 @@ const sortedBy = <P extends RankablePost>(posts: readonly P[], key: (post: P) =>
     (a, b) => key(a) - key(b) || (b.interactions ?? 0) - (a.interactions ?? 0) || (keyOf(a) < keyOf(b) ? -1 : 1),
   )
 
+/** What the other posts of a post's profile usually bring; every profile is gone through once. */
 function usualByProfile(past: readonly RankablePost[]): (post: RankablePost) => number | undefined {
-  const byProfile = new Map<number, RankablePost[]>()
-  for (const post of past) {
-    if (post.interactions === null) continue
-    const own = byProfile.get(post.profile)
-    if (own) own.push(post)
-    else byProfile.set(post.profile, [post])
+  const byProfile = new Map<number, Map<string, number>>()
+  for (const { profile, id, interactions } of past) {
+    if (interactions === null) continue
+    const own = byProfile.get(profile)
+    if (own) own.set(id, interactions)
+    else byProfile.set(profile, new Map([[id, interactions]]))
   }
-  return (post) => {
-    const others = (byProfile.get(post.profile) ?? []).filter(({ id }) => id !== post.id)
-    return others.length >= LEAST_POSTS ? median(others.map(({ interactions }) => interactions!)) : undefined
+  const found = new Map(
+    [...byProfile].map(([profile, own]) => {
+      const values = [...own.values()]
+      const all = values.length >= LEAST_POSTS ? median(values) : undefined
+      return [profile, { own, all, others: othersMedians(values) }]
+    }),
+  )
+  return ({ profile, id }) => {
+    const known = found.get(profile)
+    const value = known?.own.get(id)
+    return value === undefined ? known?.all : known?.others && othersOf(value, known.others)
   }
 }

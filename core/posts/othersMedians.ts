@@ -27,3 +27,7 @@ export function othersMedians(values: readonly number[]): OthersMedians | undefi
     ? { middle, below: middle, same: before, above: before }
     : { middle, below: (middle + after) / 2, same: (before + after) / 2, above: (before + middle) / 2 }
 }
+
+/** The median of all others, for a value of the list that `othersMedians` was given. */
+export const othersOf = (value: number, { middle, below, same, above }: OthersMedians): number =>
+  value < middle ? below : value > middle ? above : same

@@ -151,9 +151,12 @@ export interface PostValue {
  * @example postValue({ shares: 3, reach: 40 }, postFigureById('pass_on')) // { value: 0.075, low: 0.026, high: 0.199 }
  */
 export function postValue(post: PostCounts, { top, base, unit }: PostFigureKind): PostValue | undefined {
-  const known = top.map((column) => post[column]).filter((value) => value !== null && value !== undefined)
-  if (known.length === 0) return undefined
-  const sum = known.reduce((all, value) => all + value, 0)
+  let sum: number | undefined
+  for (const column of top) {
+    const value = post[column]
+    if (value !== null && value !== undefined) sum = (sum ?? 0) + value
+  }
+  if (sum === undefined) return undefined
   if (!base) return { value: sum }
   const bottom = post[base.column]
   if (!bottom) return undefined
@@ -162,5 +165,11 @@ export function postValue(post: PostCounts, { top, base, unit }: PostFigureKind)
 }
 
 /** The interactions of a post, as far as its network tells them; null where it tells none. */
-export const interactionsOf = (post: PostCounts): number | null =>
-  postValue(post, postFigureById('interactions'))?.value ?? null
+export const interactionsOf = (post: PostCounts): number | null => postValue(post, ALL_INTERACTIONS)?.value ?? null
+const ALL_INTERACTIONS = postFigureById('interactions')
+
+/** The interactions of a post for each of its impressions, with their interval; null where there is no such share. */
+export function rateOf(post: PostCounts): { value: number; low: number; high: number } | null {
+  const rate = postValue(post, postFigureById('rate'))
+  return rate ? { value: rate.value, low: rate.low!, high: rate.high! } : null
+}

@@ -36,7 +36,7 @@ export function spreadByFormat(
     formats.set(post.format, own)
   }
   const spreads = [...formats].map(([format, { values, unknown }]): FormatSpread => {
-    const sorted = values.sort((a, b) => a - b)
+    const sorted = [...Float64Array.from(values).sort()]
     const at = (share: number) => quantile(sorted, share)!
     return {
       format,

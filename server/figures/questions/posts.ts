@@ -1,6 +1,8 @@
 import type { Period } from '../../../core/periods/period'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { POST_COUNTS, type PostMeasure } from '../../../core/datasets/datasets'
+import type { RankablePost } from '../../../core/posts/bestAndWorst'
+import { interactionsOf, postFigureById, rateOf, type PostCounts } from '../../../core/posts/postFigures'
 import { raw, sql } from '../../platform/database/sql'
 import { wherePosts, type Wanted } from './wherePosts'
 
@@ -36,6 +38,40 @@ export const postsIn = (
   WHERE    p.client_id = ${db.client}
   AND      ${wherePosts({ ...wanted, profiles, from, to })}
   ORDER BY p.published_at DESC, p.remote_id`)
+
+/**
+ * The posts that profiles published in a period, as little of each as they are ranked by, and in no order.
+ *
+ * @param hasRates  whether they are ranked by their rates too
+ */
+export async function rankableIn(
+  db: ClientDb,
+  profiles: readonly number[],
+  { from, to }: Period,
+  wanted: Omit<Wanted, 'profiles' | 'from' | 'to'> = { any: [], all: [], none: [] },
+  hasRates = false,
+): Promise<(RankablePost & { format: string })[]> {
+  const rows = await db.rows<
+    PostCounts & { profile: number; id: string; format: string; impressions: number | null }
+  >(sql`
+    SELECT p.profile_id AS profile, p.remote_id AS id, p.format, p.impressions, ${INTERACTIONS}
+    FROM   post p
+    WHERE  p.client_id = ${db.client}
+    AND    ${wherePosts({ ...wanted, profiles, from, to })}`)
+  return rows.map((row) => ({
+    profile: row.profile,
+    id: row.id,
+    format: row.format,
+    impressions: row.impressions,
+    interactions: interactionsOf(row),
+    rate: hasRates ? rateOf(row) : null,
+  }))
+}
+const INTERACTIONS = raw(
+  postFigureById('interactions')
+    .top.map((column) => `p.${column}`)
+    .join(', '),
+)
 
 /** One post of a client. */
 export const postById = (db: ClientDb, profile: number, id: string): Promise<PostRow | undefined> =>

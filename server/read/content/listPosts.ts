@@ -1,4 +1,4 @@
-import { interactionsOf, postFigureById, postValue } from '../../../core/posts/postFigures'
+import { interactionsOf, postFigureById, postValue, rateOf } from '../../../core/posts/postFigures'
 import { postsIn, type PostRow } from '../../figures/questions/posts'
 import { tagsOfPosts } from '../../figures/questions/postTags'
 import type { ResolvedScope } from '../../figures/resolveScope'
@@ -39,8 +39,6 @@ export async function withTags<P extends { profile: number; id: string }>(
   return posts.map((post) => ({ ...post, tags: tags.get(`${post.profile} ${post.id}`) ?? [] }))
 }
 
-const RATE = postFigureById('rate')
-
 /**
  * A post as the list shows it.
  *
@@ -52,7 +50,6 @@ export function listedPost(
   columns: readonly string[] = [],
 ): ListedPost {
   const { name, networkName } = allProfiles.find(({ profile_id: id }) => id === row.profile_id)!
-  const rate = postValue(row, RATE)
   const figures = columns.flatMap((column) => {
     const value = column === 'times' ? undefined : postValue(row, postFigureById(column))
     return value ? [[column, value] as const] : []
@@ -67,7 +64,7 @@ export function listedPost(
     text: row.text,
     impressions: row.impressions,
     interactions: interactionsOf(row),
-    rate: rate ? { value: rate.value, low: rate.low!, high: rate.high! } : null,
+    rate: rateOf(row),
     ...(columns.length > 0 && { figures: Object.fromEntries(figures) }),
     ...(row.picture_url !== null && { hasPicture: true, alt: row.alt ?? '' }),
   }

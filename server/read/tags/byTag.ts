@@ -6,7 +6,7 @@ import { addDays, type Day } from '../../../core/days/day'
 import type { ByTag } from '../../../shared/read/byTagBlock'
 import type { Occasions } from '../../../shared/read/occasionsBlock'
 import { tagNames, tagsIn } from '../../figures/questions/postTags'
-import { postsIn, type PostRow } from '../../figures/questions/posts'
+import { postsIn, rankableIn, type PostRow } from '../../figures/questions/posts'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { interactionsOf } from '../../../core/posts/postFigures'
@@ -26,9 +26,9 @@ export async function byTag(db: ClientDb, scope: ResolvedScope): Promise<ByTag> 
   const { period } = scope
   const names = await tagNames(db)
   const rows = await postsIn(db, idsOf(scope), period)
-  const past = await postsIn(db, idsOf(scope), daysEnding(period.to, Math.max(USUAL_DAYS, lengthOf(period))))
+  const past = await rankableIn(db, idsOf(scope), daysEnding(period.to, Math.max(USUAL_DAYS, lengthOf(period))))
   const tags = await tagsIn(db, idsOf(scope), period)
-  const posts = withUsual(rows.map(rankable), past.map(rankable))
+  const posts = withUsual(rows.map(rankable), past)
   const of = (wanted: number | undefined) =>
     posts.filter(({ profile, id }) => {
       const own = tags.get(`${profile} ${id}`)
