@@ -25,23 +25,25 @@ const rankable = (row: PostRow) => ({
 export async function byTag(db: ClientDb, scope: ResolvedScope): Promise<ByTag> {
   const { period } = scope
   const names = await tagNames(db)
-  const rows = await postsIn(db, idsOf(scope), period)
+  const rows = await rankableIn(db, idsOf(scope), period)
   const past = await rankableIn(db, idsOf(scope), daysEnding(period.to, Math.max(USUAL_DAYS, lengthOf(period))))
   const tags = await tagsIn(db, idsOf(scope), period)
-  const posts = withUsual(rows.map(rankable), past)
-  const of = (wanted: number | undefined) =>
-    posts.filter(({ profile, id }) => {
-      const own = tags.get(`${profile} ${id}`)
-      return wanted === undefined ? !own : own?.includes(wanted)
-    })
+  const posts = withUsual(rows, past)
+  const byTags = new Map<number | undefined, typeof posts>()
+  for (const post of posts)
+    for (const tag of tags.get(`${post.profile} ${post.id}`) ?? [undefined]) {
+      const own = byTags.get(tag)
+      if (own) own.push(post)
+      else byTags.set(tag, [post])
+    }
   const tagged = names.flatMap(({ id, name, colour }) => {
-    const totals = totalsOf(of(id))
-    return totals.posts === 0 ? [] : [{ tag: id, name, colour, ...totals }]
+    const own = byTags.get(id)
+    return own ? [{ tag: id, name, colour, ...totalsOf(own) }] : []
   })
   return {
     rows: [
       ...tagged.sort((a, b) => b.posts - a.posts || (a.name < b.name ? -1 : 1)),
-      { name: 'Without a tag', ...totalsOf(of(undefined)) },
+      { name: 'Without a tag', ...totalsOf(byTags.get(undefined) ?? []) },
     ],
     all: totalsOf(posts),
   }
