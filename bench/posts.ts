@@ -58,13 +58,13 @@ export async function benchPosts(pool: Pool): Promise<void> {
       'page 200': ms(late),
       'with words': ms(words),
       'bare SQL': ms(bare),
-      'rate': times(Math.max(next, late) / bare),
+      'rate': times(late / bare),
+      'the slowest': times(Math.max(next, late, words) / bare),
       'bare SQL with words': ms(bareWords),
-      'rate with words': times(words / bareWords),
     },
     {
-      text: '100 ms, at most twice its bare SQL, with words and without',
-      met: Math.max(next, late, words) <= 100 && Math.max(next, late) <= 2 * bare && words <= 2 * bareWords,
+      text: '100 ms, at most twice the bare SQL',
+      met: Math.max(next, late, words) <= 100 && Math.max(next, late, words) <= 2 * bare,
     },
   )
 
