@@ -83,21 +83,6 @@ const MOST_POSTS = 1_000_000_000
 /** How many posts are read together for a file. */
 const FILE_AT_A_TIME = 5000
 
-/** A post with what it is ordered by, the largest first, and what is usual for its profile. */
-type PlacedRow = PostRow & { place: number; usual: number | null }
-
-/** The order of a list. Posts of one profile are in order already. */
-const asPlaced = (a: PlacedRow, b: PlacedRow): number => b.place - a.place || a.profile_id - b.profile_id
-
-/** Whose posts, and of when. */
-type Part = Pick<ResolvedScope, 'profiles' | 'period'>
-
-/** A scope in two with about as many posts each: the database goes through both at once. */
-function halvesOf({ profiles, period }: Part): Part[] {
-  if (profiles.length < 2) return [{ profiles, period }]
-  return [0, 1].map((half) => ({ profiles: profiles.filter((_, index) => index % 2 === half), period }))
-}
-
 /** What a list is asked for; what is left out is not asked. */
 export type PostListAsked = Partial<PostListQuery>
 
@@ -121,22 +106,20 @@ export async function postList(
   const usual = isUsual ? await usualOfProfiles(db, scope) : new Map<number, OthersMedians>()
   const { value, base, place } = placeOf(parsed, usual)
   // the posts are put in order by as little as that takes, and only those that are shown are read whole
-  const firstOf = (part: Part): Promise<PlacedRow[]> =>
-    db.rows<PlacedRow>(sql`
-      SELECT   ${POST_COLUMNS}, ${raw(usualOf(usual))} AS usual, k.place
-      FROM     (SELECT   profile_id, remote_id, place
-                FROM     (SELECT profile_id, remote_id, ${raw(place)} AS place
-                          FROM   (SELECT p.profile_id, p.remote_id, ${raw(value)} AS value, ${raw(base)} AS base
-                                  FROM   post p
-                                  WHERE  p.client_id = ${db.client}
-                                  AND    ${whereOf(part, query)}
-                                  LIMIT  ${MOST_POSTS}) counted) placed
-                WHERE    ${beyond(after)}
-                ORDER BY place DESC, profile_id, remote_id
-                LIMIT    ${most + 1}) k
-      JOIN     post p ON p.client_id = ${db.client} AND p.profile_id = k.profile_id AND p.remote_id = k.remote_id
-      ORDER BY k.place DESC, k.profile_id, k.remote_id`)
-  const rows = (await Promise.all(halvesOf(scope).map(firstOf))).flat().sort(asPlaced)
+  const rows = await db.rows<PostRow & { place: number; usual: number | null }>(sql`
+    SELECT   ${POST_COLUMNS}, ${raw(usualOf(usual))} AS usual, k.place
+    FROM     (SELECT   profile_id, remote_id, place
+              FROM     (SELECT profile_id, remote_id, ${raw(place)} AS place
+                        FROM   (SELECT p.profile_id, p.remote_id, ${raw(value)} AS value, ${raw(base)} AS base
+                                FROM   post p
+                                WHERE  p.client_id = ${db.client}
+                                AND    ${whereOf(scope, query)}
+                                LIMIT  ${MOST_POSTS}) counted) placed
+              WHERE    ${beyond(after)}
+              ORDER BY place DESC, profile_id, remote_id
+              LIMIT    ${most + 1}) k
+    JOIN     post p ON p.client_id = ${db.client} AND p.profile_id = k.profile_id AND p.remote_id = k.remote_id
+    ORDER BY k.place DESC, k.profile_id, k.remote_id`)
   const shown = rows.slice(0, most)
   const last = rows.length > most ? shown.at(-1)! : undefined
   const list: PostList = {
@@ -205,7 +188,7 @@ export async function wholePostList(db: ClientDb, scope: ResolvedScope, query: P
   return all
 }
 
-const whereOf = ({ profiles, period }: Part, query: PostListAsked): Query<false> =>
+const whereOf = ({ profiles, period }: ResolvedScope, query: PostListAsked): Query<false> =>
   wherePosts({
     ...wantedBy(postFilterOf(query)),
     profiles: profiles.map(({ profile_id: profile }) => profile),
