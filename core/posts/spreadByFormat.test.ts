@@ -4,21 +4,13 @@ import { expect, it } from 'vitest'
 import { spreadByFormat } from './spreadByFormat'
 import { thinned } from './thinned'
 
-let id = 0
-const post = (format: string, interactions: number | null) => ({
-  id: String(++id),
-  profile: 1,
-  format,
-  interactions,
-  impressions: null,
-  rate: null,
-})
+const post = (format: string, value: number | null) => ({ format, value })
 
 it('a format is told by its quartiles, and one of few posts only by these', () => {
   // by hand: of 1, 2, 4, 8, 100 the quartiles are 2, 4 and 8; the mean of 23 is that of no post
   const posts = [8, 1, 100, 4, 2].map((value) => post('photo', value))
   const few = [50, 60, 70, 80].map((value) => post('video', value))
-  expect(spreadByFormat([...few, ...posts, post('photo', null)], 'interactions', 300)).toEqual([
+  expect(spreadByFormat([...few, ...posts, post('photo', null)], 300)).toEqual([
     {
       format: 'photo',
       posts: 5,
@@ -28,9 +20,7 @@ it('a format is told by its quartiles, and one of few posts only by these', () =
     },
     { format: 'video', posts: 4, unknown: 0, dots: [50, 60, 70, 80] },
   ])
-  expect(spreadByFormat([post('text', null)], 'interactions', 300)).toEqual([
-    { format: 'text', posts: 0, unknown: 1, dots: [] },
-  ])
+  expect(spreadByFormat([post('text', null)], 300)).toEqual([{ format: 'text', posts: 0, unknown: 1, dots: [] }])
 })
 
 it('quartiles are those of d3, and each post is told once', () => {
@@ -38,7 +28,6 @@ it('quartiles are those of d3, and each post is told once', () => {
     fc.property(fc.array(fc.nat(5000), { minLength: 5, maxLength: 400 }), (values) => {
       const [spread] = spreadByFormat(
         values.map((value) => post('photo', value)),
-        'interactions',
         300,
       )
       const sorted = [...values].sort((a, b) => a - b)

@@ -1,6 +1,5 @@
 import { quantile } from '../statistics/median'
 import { LEAST_POSTS } from '../why/carryingPosts'
-import { figureOfPost, type PostFigure, type RankablePost, type RankedPost } from './bestAndWorst'
 import { thinned } from './thinned'
 
 /** How the posts of a format are spread over a figure. */
@@ -19,21 +18,20 @@ export interface FormatSpread {
  * Formats beside each other as distributions, never as means only: one post that spread would make a format of many weak
  * ones look strong. The format with the highest median comes first; those with too few posts to say come last.
  *
+ * @param posts     with what they are spread over; null where that is not known
  * @param mostDots  how many single posts are told of a format
- * @example         spreadByFormat([photo(3), photo(5), …], 'interactions', 300)[0].box.middle // 5
+ * @example         spreadByFormat([{ format: 'photo', value: 3 }, { format: 'photo', value: 5 }, …], 300)[0].box.middle // 5
  */
 export function spreadByFormat(
-  posts: readonly (RankedPost<RankablePost> & { format: string })[],
-  by: PostFigure,
+  posts: readonly { format: string; value: number | null }[],
   mostDots: number,
 ): FormatSpread[] {
   const formats = new Map<string, { values: number[]; unknown: number }>()
-  for (const post of posts) {
-    const own = formats.get(post.format) ?? { values: [], unknown: 0 }
-    const value = figureOfPost(post, by)
-    if (value === undefined) own.unknown++
+  for (const { format, value } of posts) {
+    const own = formats.get(format) ?? { values: [], unknown: 0 }
+    if (value === null) own.unknown++
     else own.values.push(value)
-    formats.set(post.format, own)
+    formats.set(format, own)
   }
   const spreads = [...formats].map(([format, { values, unknown }]): FormatSpread => {
     const sorted = [...Float64Array.from(values).sort()]

@@ -152,15 +152,18 @@ it('formats are spread as the raw rows are, over a hundred scopes', async () => 
     const random = (name: string, below: number) => Math.floor(unit(`formats ${name} ${round}`) * below)
     const to = addDays(END, -random('to', 300))
     const from = addDays(to, -random('length', 60))
-    const by = (['interactions', 'impressions', 'rate'] as const)[round % 3]!
+    const by = (['interactions', 'impressions', 'rate', 'times'] as const)[round % 4]!
     const scope = await resolveScope(db, { who: [], sets: [], period: `${from}..${to}`, against: 'none' })
     const { formats } = await formatsOf(db, scope, by)
     const posts = await rawPosts(from, to)
+    const past = await rawPosts(addDays(to, -89) < from ? addDays(to, -89) : from, to)
     expect(formats.map(({ format }) => format).sort()).toEqual([...new Set(posts.map(({ format }) => format))].sort())
     for (const { format, posts: count, unknown, box } of formats) {
       const own = posts.filter((post) => post.format === format)
       const values = own
-        .flatMap(({ interactions, impressions }) => {
+        .flatMap((post) => {
+          const { interactions, impressions } = post
+          if (by === 'times') return keyOf(post, 'times', past) ?? []
           if (by !== 'rate') return (by === 'interactions' ? interactions : impressions) ?? []
           const isShare =
             interactions !== null && impressions !== null && impressions > 0 && interactions <= impressions

@@ -2,8 +2,9 @@ import type { Period } from '../../../core/periods/period'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { POST_COUNTS, type PostMeasure } from '../../../core/datasets/datasets'
 import type { RankablePost } from '../../../core/posts/bestAndWorst'
-import { interactionsOf, postFigureById, rateOf, type PostCounts } from '../../../core/posts/postFigures'
+import { postFigureById } from '../../../core/posts/postFigures'
 import { raw, sql } from '../../platform/database/sql'
+import { valueOf } from './postValues'
 import { wherePosts, type Wanted } from './wherePosts'
 
 /** A post with its figures so far. */
@@ -39,39 +40,19 @@ export const postsIn = (
   AND      ${wherePosts({ ...wanted, profiles, from, to })}
   ORDER BY p.published_at DESC, p.remote_id`)
 
-/**
- * The posts that profiles published in a period, as little of each as they are ranked by, and in no order.
- *
- * @param hasRates  whether they are ranked by their rates too
- */
-export async function rankableIn(
+/** The posts that profiles published in a period, in no order, and of each what it brought and how often it was shown. */
+export const rankableIn = (
   db: ClientDb,
   profiles: readonly number[],
   { from, to }: Period,
-  wanted: Omit<Wanted, 'profiles' | 'from' | 'to'> = { any: [], all: [], none: [] },
-  hasRates = false,
-): Promise<(RankablePost & { format: string })[]> {
-  const rows = await db.rows<
-    PostCounts & { profile: number; id: string; format: string; impressions: number | null }
-  >(sql`
-    SELECT p.profile_id AS profile, p.remote_id AS id, p.format, p.impressions, ${INTERACTIONS}
-    FROM   post p
-    WHERE  p.client_id = ${db.client}
-    AND    ${wherePosts({ ...wanted, profiles, from, to })}`)
-  return rows.map((row) => ({
-    profile: row.profile,
-    id: row.id,
-    format: row.format,
-    impressions: row.impressions,
-    interactions: interactionsOf(row),
-    rate: hasRates ? rateOf(row) : null,
-  }))
-}
-const INTERACTIONS = raw(
-  postFigureById('interactions')
-    .top.map((column) => `p.${column}`)
-    .join(', '),
-)
+): Promise<(RankablePost & { rate: null })[]> =>
+  db.rows<RankablePost & { rate: null }>(sql`
+  SELECT p.profile_id AS profile, p.remote_id AS id, p.impressions, ${INTERACTIONS} AS interactions, NULL AS rate
+  FROM   post p
+  WHERE  p.client_id = ${db.client}
+  AND    p.profile_id IN (${profiles})
+  AND    p.day BETWEEN ${from} AND ${to}`)
+const INTERACTIONS = raw(valueOf(postFigureById('interactions')))
 
 /** One post of a client. */
 export const postById = (db: ClientDb, profile: number, id: string): Promise<PostRow | undefined> =>

@@ -3,13 +3,19 @@ import type { PostWords } from '../../../core/posts/filterPosts'
 import { sql, type Query } from '../../platform/database/sql'
 import type { PostFilter } from '../../../shared/read/postFilter'
 
+/** SQL for texts that have a word: by what they are searched by, where they have that and the word is plain as well. */
+function hasWord(word: string): Query<false> {
+  const place = `%${word.replace(/[\\%_]/g, '\\$&')}%`
+  const inText = sql`p.text LIKE ${place}`
+  return /^[ -~]*$/.test(word) ? sql`COALESCE(p.searched LIKE ${place.toLowerCase()}, ${inText})` : inText
+}
+
 /** SQL for texts that have the words that are looked for; as `hasWords` of core/posts has it. */
 function withWords({ any, all, none }: PostWords): Query<false>[] {
-  const has = (word: string) => sql`p.text LIKE ${`%${word.replace(/[\\%_]/g, '\\$&')}%`}`
   return [
-    ...all.map(has),
-    ...none.map((word) => sql`NOT ${has(word)}`),
-    ...(any.length > 0 ? [sql`(${any.map(has).reduce((list, one) => sql`${list} OR ${one}`)})`] : []),
+    ...all.map(hasWord),
+    ...none.map((word) => sql`NOT ${hasWord(word)}`),
+    ...(any.length > 0 ? [sql`(${any.map(hasWord).reduce((list, one) => sql`${list} OR ${one}`)})`] : []),
   ]
 }
 

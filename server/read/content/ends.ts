@@ -1,11 +1,6 @@
 import { daysEnding, lengthOf } from '../../../core/periods/period'
-import {
-  bestAndWorst,
-  USUAL_DAYS,
-  withUsual,
-  type PostFigure,
-  type RankablePost,
-} from '../../../core/posts/bestAndWorst'
+import { bestAndWorst, USUAL_DAYS, type PostFigure, type RankablePost } from '../../../core/posts/bestAndWorst'
+import { postFigureById } from '../../../core/posts/postFigures'
 import { spreadByFormat } from '../../../core/posts/spreadByFormat'
 import { thinned } from '../../../core/posts/thinned'
 import { MOST_DOTS, type Ends } from '../../../shared/read/endsBlock'
@@ -14,6 +9,9 @@ import type { ClientDb } from '../../platform/database/clientDb'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { postFilterOf, type PostFilter } from '../../../shared/read/postFilter'
 import { rankableIn } from '../../figures/questions/posts'
+import { timesOf, usualOfProfiles, valueOf } from '../../figures/questions/postValues'
+import { wherePosts } from '../../figures/questions/wherePosts'
+import { raw, sql } from '../../platform/database/sql'
 import { listPosts, wantedBy, withTags } from './listPosts'
 
 /** The best and the worst posts of a scope, of all that its filter lets through. */
@@ -35,9 +33,13 @@ export async function formatsOf(
   by: PostFigure,
   filter: PostFilter = postFilterOf({}),
 ): Promise<Formats> {
-  const posts = await rankableIn(db, idsOf(scope), scope.period, wantedBy(filter), by === 'rate')
-  const shown = by === 'times' ? withUsual(posts, await pastOf(db, scope)) : posts
-  return { by, formats: spreadByFormat(shown, by, MOST_DOTS) }
+  const value = by === 'times' ? timesOf(await usualOfProfiles(db, scope)) : valueOf(postFigureById(by))
+  const posts = await db.rows<{ format: string; value: number | null }>(sql`
+    SELECT p.format, ${raw(value)} AS value
+    FROM   post p
+    WHERE  p.client_id = ${db.client}
+    AND    ${wherePosts({ ...wantedBy(filter), ...scope.period, profiles: idsOf(scope) })}`)
+  return { by, formats: spreadByFormat(posts, MOST_DOTS) }
 }
 
 const idsOf = ({ profiles }: ResolvedScope): number[] => profiles.map(({ profile_id: profile }) => profile)

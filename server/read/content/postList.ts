@@ -1,75 +1,38 @@
-import { daysEnding, lengthOf } from '../../../core/periods/period'
-import { othersMedians, type OthersMedians } from '../../../core/posts/othersMedians'
-import { postFigureById, type PostFigureKind } from '../../../core/posts/postFigures'
-import { USUAL_DAYS } from '../../../core/posts/bestAndWorst'
+import type { OthersMedians } from '../../../core/posts/othersMedians'
+import { postFigureById } from '../../../core/posts/postFigures'
 import { POSTS_AT_A_TIME, postColumnsOf, type PostList, type PostListQuery } from '../../../shared/read/postList'
 import type { ListedPost } from '../../../shared/read/content'
 import { postFilterOf } from '../../../shared/read/postFilter'
 import { readPostOrder, type PostOrder } from '../../../shared/read/postOrder'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import { POST_COLUMNS, type PostRow } from '../../figures/questions/posts'
+import { real, sumOf, timesOf, usualOf, usualOfProfiles, valueOf } from '../../figures/questions/postValues'
 import { wherePosts } from '../../figures/questions/wherePosts'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql, type Query } from '../../platform/database/sql'
 import { badRequest } from '../../platform/problems/problem'
 import { listedPost, wantedBy, withTags } from './listPosts'
 
-/**
- * SQL for what is counted of a post `p`: one column, or several as far as they are known; these in floating point, which
- * holds counts exactly and is added up several times faster than columns that have a sign with numbers that have none.
- */
-function sumOf(columns: readonly string[]): string {
-  const own = columns.map((column) => `p.${column}`)
-  return own.length === 1
-    ? own[0]!
-    : `IF(COALESCE(${own.join(', ')}) IS NULL, NULL, ${own.map((each) => `COALESCE(${each}, 0e0)`).join(' + ')})`
-}
-
-/** SQL for a figure of a post, as `postValue` of core/posts has it; counted in floating point where it is a ratio. */
-function valueOf({ top, base, unit }: PostFigureKind): string {
-  const sum = sumOf(top)
-  if (!base) return sum
-  const ratio = `(${sum}) / (p.${base.column} + 0e0)`
-  return unit === 'share'
-    ? `IF(p.${base.column} > 0 AND (${sum}) <= p.${base.column}, ${ratio}, NULL)`
-    : `IF(p.${base.column} > 0, ${ratio}, NULL)`
-}
-
 /** Below everything that a post can be ordered by. */
 const LAST = '-1e300'
 const Z2 = 1.959963984540054 ** 2
-/** Counted in floating point: a number that is written without its power of ten would be counted digit by digit. */
-const real = (value: number) => `${value}e0`
 
 /**
  * SQL for an end of the 95 % interval of the share that `value` is of `base`, both counts (Wilson 1927), as
- * core/statistics/wilson.ts has it; below everything where there is no such share.
+ * core/statistics/wilson.ts has it; below everything where there is no such share: of a value above its base the root
+ * is none of a number, and nothing is divided by a base of nothing.
  */
 function endOfShare(sign: '+' | '-'): string {
   const half = `SQRT(value * (base - value) / base * ${real(Z2)} + ${real((Z2 / 2) ** 2)})`
   const end = `(value + ${real(Z2 / 2)} ${sign} ${half}) / (base + ${real(Z2)})`
-  return `IF(value <= base AND base > 0, ${sign === '+' ? '-' : ''}${end}, ${LAST})`
-}
-
-/** SQL for what is usual for the profile of a post `p`: the median interactions of its others. */
-function usualOf(usual: ReadonlyMap<number, OthersMedians>): string {
-  if (usual.size === 0) return 'NULL + 0e0'
-  const own = sumOf(postFigureById('interactions').top)
-  const cases = [...usual].map(
-    ([profile, { middle, below, same, above }]) =>
-      `WHEN ${profile} THEN IF(${own} < ${middle}, ${real(below)}, IF(${own} > ${middle}, ${real(above)}, ${real(same)}))`,
-  )
-  return `CASE p.profile_id ${cases.join(' ')} END`
+  return `COALESCE(${sign === '+' ? '-' : ''}${end}, ${LAST})`
 }
 
 /** What a list is ordered by: SQL of a value of a post `p`, of its base, and of the place that follows, the largest first. */
 function placeOf({ by, figure, isRising }: PostOrder, usual: ReadonlyMap<number, OthersMedians>) {
   const place = `COALESCE(${isRising ? '-' : ''}(value + 0e0), ${LAST})`
   if (by === 'published') return { value: 'UNIX_TIMESTAMP(p.published_at)', base: 'NULL', place }
-  if (by === 'times') {
-    const own = sumOf(postFigureById('interactions').top)
-    return { value: `(${own}) / NULLIF(${usualOf(usual)}, 0e0)`, base: 'NULL', place }
-  }
+  if (by === 'times') return { value: timesOf(usual), base: 'NULL', place }
   const kind = postFigureById(figure)
   const isSure = by === 'sure' && kind.base !== undefined && kind.unit === 'share'
   if (!isSure) return { value: valueOf(kind), base: 'NULL', place }
@@ -148,33 +111,6 @@ export async function postList(
     total: formats.reduce((sum, { format, posts }) => (only === '' || only === format ? sum + posts : sum), 0),
     formats: formats.map(({ format }) => format),
   }
-}
-
-/** What the posts of each profile usually bring: of ninety days up to the end of the period, or of all of a longer one. */
-async function usualOfProfiles(
-  db: ClientDb,
-  { profiles, period }: ResolvedScope,
-): Promise<ReadonlyMap<number, OthersMedians>> {
-  const past = daysEnding(period.to, Math.max(USUAL_DAYS, lengthOf(period)))
-  const rows = await db.rows<{ profile: number; interactions: number }>(sql`
-    SELECT p.profile_id AS profile, ${raw(sumOf(postFigureById('interactions').top))} AS interactions
-    FROM   post p
-    WHERE  p.client_id = ${db.client}
-    AND    p.profile_id IN (${profiles.map(({ profile_id: profile }) => profile)})
-    AND    p.day BETWEEN ${past.from} AND ${past.to}
-    HAVING interactions IS NOT NULL`)
-  const values = new Map<number, number[]>()
-  for (const { profile, interactions } of rows) {
-    const own = values.get(profile)
-    if (own) own.push(interactions)
-    else values.set(profile, [interactions])
-  }
-  return new Map(
-    [...values].flatMap(([profile, own]) => {
-      const found = othersMedians(own)
-      return found ? [[profile, found] as const] : []
-    }),
-  )
 }
 
 /** Every post of a list, for a file. */
