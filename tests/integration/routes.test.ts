@@ -859,6 +859,19 @@ describe('who sees what', () => {
     expect(policy).toContain("default-src 'self'")
     expect(policy).not.toMatch(/script-src[^;]*unsafe/)
     expect(policy).toContain("frame-ancestors 'none'")
+    // each page names its own scripts, and is let through by no name that another page had
+    const names = new Set<string>()
+    const pages = ['/sign-in', '/mossgate-gardens/overview', '/mossgate-gardens/overview', '/mossgate-gardens/content']
+    for (const page of pages) {
+      expect((await ask('GET', '/api/clients', 'analyst')).headers.get('x-powered-by')).toBe(null)
+      const answer = await ask('GET', page, 'analyst')
+      const own = /script-src[^;]*'nonce-([^']+)'/.exec(answer.headers.get('content-security-policy')!)![1]!
+      const scripts = [...(await answer.text()).matchAll(/<script\b[^>]*>/g)].map(([tag]) => tag)
+      expect(scripts.length).toBeGreaterThan(0)
+      expect(scripts.filter((tag) => !tag.includes(`nonce="${own}"`))).toEqual([])
+      names.add(own)
+    }
+    expect(names.size).toBe(pages.length)
   })
 
   it('an answer that was not understood is a problem with a sentence', async () => {
