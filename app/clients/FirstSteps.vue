@@ -13,6 +13,13 @@ const steps = computed(() => [
   ),
 ])
 const isAll = computed(() => steps.value.every(({ id }) => done.value.includes(id)))
+/** What was put away is not shown for a moment by a page that was drawn on the server, which does not know of it. */
+if (import.meta.server) {
+  const key = JSON.stringify(firstStepsKey(session.session?.person.email ?? '')).replaceAll('<', '\\u003c')
+  const hide = `if(JSON.parse(localStorage.getItem(${key})||'{}').isAway)document.documentElement.classList.add('first-away')`
+  useHead({ script: [{ innerHTML: `try{${hide}}catch(e){}`, tagPosition: 'head' }] })
+}
+onMounted(() => nextTick(() => document.documentElement.classList.remove('first-away')))
 </script>
 
 <template>
@@ -33,6 +40,11 @@ const isAll = computed(() => steps.value.every(({ id }) => done.value.includes(i
   </section>
 </template>
 
+<style>
+.first-away .first {
+  display: none;
+}
+</style>
 <style scoped>
 .first {
   border-bottom: 1px solid var(--rule2);

@@ -59,12 +59,16 @@ export const FIRST_STEPS: readonly FirstStep[] = [
   },
 ]
 
-/** What somebody has done of the first steps, kept in their browser. */
+/** Where somebody's browser keeps what they have done of the first steps. */
+export const firstStepsKey = (email: string): string => `zaffer:first:${email}`
+
+/** What somebody has done of the first steps, kept in their browser; a page that was drawn on the server learns it last. */
 export const useFirstSteps = createSharedComposable(() => {
   const session = useSession()
   const kept = useLocalStorage<{ done: string[]; isAway: boolean }>(
-    () => `zaffer:first:${session.session?.person.email ?? ''}`,
+    () => firstStepsKey(session.session?.person.email ?? ''),
     { done: [], isAway: false },
+    { initOnMounted: true },
   )
   return {
     done: computed(() => kept.value.done),

@@ -3,7 +3,7 @@ import { Busy } from '../platform/http/gate'
 import { GATES } from '../platform/http/gates'
 
 /** Pages that are there at once, with their figures: those that somebody opens first. */
-const FIRST_PAGES = [/^\/[^/]+\/overview$/]
+const FIRST_PAGES = [/^\/$/, /^\/[^/]+\/overview$/]
 
 /** Leaves a page to the browser: it gets the frame, and asks for what it shows by itself. */
 const leaveToBrowser = (event: H3Event) => (event.context.nuxt = { ...event.context.nuxt, noSSR: true })

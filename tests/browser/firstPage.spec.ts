@@ -26,7 +26,28 @@ test.describe('without a script', () => {
     await expect(page.getByRole('navigation', { name: 'Stages of the work' })).toBeVisible()
   })
 
+  test('all clients are there with what moved and what waits', async ({ page }) => {
+    await page.request.post('/api/session', {
+      data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
+      headers: { origin: ADDRESS },
+    })
+    await page.goto('/')
+    await expect(page.getByRole('heading', { name: 'What needs you today?' })).toBeVisible()
+    const clients = (await (await page.request.get('/api/clients')).json()) as {
+      name: string
+      figures: { figure: { value?: number } }[]
+    }[]
+    const rows = page.getByRole('region', { name: 'What moved' }).getByRole('row')
+    await expect(rows).toHaveCount(clients.length + 1)
+    for (const { name, figures } of clients) {
+      const value = figures.find(({ figure }) => figure.value !== undefined && figure.value >= 1000)!.figure.value!
+      await expect(rows.filter({ hasText: name })).toContainText(value.toLocaleString('en-GB'))
+    }
+  })
+
   test('it is for those who may see it', async ({ page }) => {
+    await page.goto('/')
+    await expect(page).toHaveURL(/\/sign-in$/)
     await page.goto('/mossgate-gardens/overview?period=last-month')
     await expect(page).toHaveURL(/\/sign-in\?to=\/mossgate-gardens\/overview/)
     await page.request.post('/api/session', {
@@ -37,6 +58,31 @@ test.describe('without a script', () => {
     await expect(page.getByRole('heading', { name: 'There is no such client here' })).toBeVisible()
     await expect(page.getByText(/[\d,]{4,} profile-days/)).toHaveCount(0)
   })
+})
+
+test('what was put away is not shown for a moment either', async ({ page }) => {
+  await page.request.post('/api/session', {
+    data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
+    headers: { origin: ADDRESS },
+  })
+  await page.addInitScript(
+    (key) => localStorage.setItem(key, '{"done":["figure"],"isAway":true}'),
+    `zaffer:first:${ANALYST}`,
+  )
+  // what the server has drawn is looked at before any script of the page comes
+  let release = () => {}
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route('**/_nuxt/*.js', async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto('/', { waitUntil: 'commit' })
+  await expect(page.getByRole('heading', { name: 'What moved' })).toBeVisible()
+  await expect(page.locator('section.first')).toHaveCount(1)
+  await expect(page.locator('section.first')).toBeHidden()
+  release()
+  await expect(page.locator('section.first')).toHaveCount(0)
+  await expect(page.locator('html')).not.toHaveClass(/first-away/)
 })
 
 test('the line does not move when the chart takes its place, and nothing jumps', async ({ page }) => {
