@@ -43,6 +43,7 @@ export default defineNuxtConfig({
     '@fontsource-variable/source-sans-3/index.css',
     // only the parts of it whose emoji a page has are loaded
     '@fontsource/noto-emoji/400.css',
+    '~/theme/standIns.css',
     '~/theme/base.css',
   ],
   app: {

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import { ADDRESS, ANALYST, expect, test, VIEWER } from './support/test'
 
 test.describe('without a script', () => {
@@ -60,6 +61,43 @@ test.describe('without a script', () => {
   })
 })
 
+/** Adds up how far a page jumps while it is read. */
+const watchShifts = (page: Page) =>
+  page.addInitScript(() => {
+    Object.assign(window, { shifted: 0 })
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((entry) => {
+        ;(window as unknown as { shifted: number }).shifted += (entry as unknown as { value: number }).value
+      }),
+    ).observe({ type: 'layout-shift', buffered: true })
+  })
+const shiftsOf = (page: Page) => page.evaluate(() => (window as unknown as { shifted: number }).shifted)
+
+test('faces that come late move nothing: what stands in for them is as wide', async ({ page }) => {
+  await page.request.post('/api/session', {
+    data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
+    headers: { origin: ADDRESS },
+  })
+  await watchShifts(page)
+  let release = () => {}
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route('**/*.woff2', async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto('/mossgate-gardens/overview', { waitUntil: 'commit' })
+  const words = page.locator('header.scope')
+  await expect(words).toBeVisible()
+  await expect(page.locator('.apexcharts-line-series path.apexcharts-line').first()).toBeVisible()
+  const before = await words.boundingBox()
+  release()
+  await page.evaluate(async () => void (await document.fonts.ready))
+  expect(await page.evaluate(() => document.fonts.check('1em "Source Serif 4 Variable"'))).toBe(true)
+  await page.evaluate(() => new Promise((painted) => requestAnimationFrame(() => requestAnimationFrame(painted))))
+  expect((await words.boundingBox())!.height).toBe(before!.height)
+  expect(await shiftsOf(page)).toBeLessThan(0.005)
+})
+
 test('what was put away is not shown for a moment either', async ({ page }) => {
   await page.request.post('/api/session', {
     data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
@@ -90,14 +128,7 @@ test('the line does not move when the chart takes its place, and nothing jumps',
     data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
     headers: { origin: ADDRESS },
   })
-  await page.addInitScript(() => {
-    Object.assign(window, { shifted: 0 })
-    new PerformanceObserver((list) =>
-      list.getEntries().forEach((entry) => {
-        ;(window as unknown as { shifted: number }).shifted += (entry as unknown as { value: number }).value
-      }),
-    ).observe({ type: 'layout-shift', buffered: true })
-  })
+  await watchShifts(page)
   // the chart's own script is held back until the drawing was measured
   let release = () => {}
   const held = new Promise<void>((resolve) => (release = resolve))
@@ -117,7 +148,7 @@ test('the line does not move when the chart takes its place, and nothing jumps',
   const after = await chart.boundingBox()
   for (const side of ['x', 'y', 'width', 'height'] as const)
     expect(Math.abs(after![side] - before![side]), side).toBeLessThan(6)
-  expect(await page.evaluate(() => (window as unknown as { shifted: number }).shifted)).toBeLessThan(0.02)
+  expect(await shiftsOf(page)).toBeLessThan(0.02)
 })
 
 test('what is pressed before the page listens is done as soon as it does', async ({ page }) => {
