@@ -1,14 +1,29 @@
 import type { Page } from '@playwright/test'
 import { ADDRESS, ANALYST, expect, test, VIEWER } from './support/test'
 
+/** Signs somebody in, without the page of it. */
+const comeAs = (page: Page, email: string) =>
+  page.request.post('/api/session', {
+    data: { email, password: process.env.ZAFFER_TEST_PASSWORD },
+    headers: { origin: ADDRESS },
+  })
+
+/** Holds back what a page fetches. @returns what lets it go */
+async function holdBack(page: Page, what: string): Promise<() => void> {
+  let release = () => {}
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route(what, async (route) => {
+    await held
+    await route.continue()
+  })
+  return release
+}
+
 test.describe('without a script', () => {
   test.use({ javaScriptEnabled: false })
 
   test('the overview is there with its sentence, its figures and its line', async ({ page }) => {
-    await page.request.post('/api/session', {
-      data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
-      headers: { origin: ADDRESS },
-    })
+    await comeAs(page, ANALYST)
     await page.goto('/mossgate-gardens/overview?period=2026-10-01..2026-10-27')
     await expect(page.locator('header.scope')).toContainText('All 13 profiles from 1 to 27 October 2026 against')
     const figures = page.getByRole('region', { name: 'Headline figures' })
@@ -28,10 +43,7 @@ test.describe('without a script', () => {
   })
 
   test('all clients are there with what moved and what waits', async ({ page }) => {
-    await page.request.post('/api/session', {
-      data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
-      headers: { origin: ADDRESS },
-    })
+    await comeAs(page, ANALYST)
     await page.goto('/')
     await expect(page.getByRole('heading', { name: 'What needs you today?' })).toBeVisible()
     const clients = (await (await page.request.get('/api/clients')).json()) as {
@@ -51,10 +63,7 @@ test.describe('without a script', () => {
     await expect(page).toHaveURL(/\/sign-in$/)
     await page.goto('/mossgate-gardens/overview?period=last-month')
     await expect(page).toHaveURL(/\/sign-in\?to=\/mossgate-gardens\/overview/)
-    await page.request.post('/api/session', {
-      data: { email: VIEWER, password: process.env.ZAFFER_TEST_PASSWORD },
-      headers: { origin: ADDRESS },
-    })
+    await comeAs(page, VIEWER)
     await page.goto('/kittiwake-line/overview')
     await expect(page.getByRole('heading', { name: 'There is no such client here' })).toBeVisible()
     await expect(page.getByText(/[\d,]{4,} profile-days/)).toHaveCount(0)
@@ -74,17 +83,9 @@ const watchShifts = (page: Page) =>
 const shiftsOf = (page: Page) => page.evaluate(() => (window as unknown as { shifted: number }).shifted)
 
 test('faces that come late move nothing: what stands in for them is as wide', async ({ page }) => {
-  await page.request.post('/api/session', {
-    data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
-    headers: { origin: ADDRESS },
-  })
+  await comeAs(page, ANALYST)
   await watchShifts(page)
-  let release = () => {}
-  const held = new Promise<void>((resolve) => (release = resolve))
-  await page.route('**/*.woff2', async (route) => {
-    await held
-    await route.continue()
-  })
+  const release = await holdBack(page, '**/*.woff2')
   await page.goto('/mossgate-gardens/overview', { waitUntil: 'commit' })
   const words = page.locator('header.scope')
   await expect(words).toBeVisible()
@@ -99,21 +100,13 @@ test('faces that come late move nothing: what stands in for them is as wide', as
 })
 
 test('what was put away is not shown for a moment either', async ({ page }) => {
-  await page.request.post('/api/session', {
-    data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
-    headers: { origin: ADDRESS },
-  })
+  await comeAs(page, ANALYST)
   await page.addInitScript(
     (key) => localStorage.setItem(key, '{"done":["figure"],"isAway":true}'),
     `zaffer:first:${ANALYST}`,
   )
   // what the server has drawn is looked at before any script of the page comes
-  let release = () => {}
-  const held = new Promise<void>((resolve) => (release = resolve))
-  await page.route('**/_nuxt/*.js', async (route) => {
-    await held
-    await route.continue()
-  })
+  const release = await holdBack(page, '**/_nuxt/*.js')
   await page.goto('/', { waitUntil: 'commit' })
   await expect(page.getByRole('heading', { name: 'What moved' })).toBeVisible()
   await expect(page.locator('section.first')).toHaveCount(1)
@@ -124,10 +117,7 @@ test('what was put away is not shown for a moment either', async ({ page }) => {
 })
 
 test('the line does not move when the chart takes its place, and nothing jumps', async ({ page }) => {
-  await page.request.post('/api/session', {
-    data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
-    headers: { origin: ADDRESS },
-  })
+  await comeAs(page, ANALYST)
   await watchShifts(page)
   // the chart's own script is held back until the drawing was measured
   let release = () => {}
@@ -152,10 +142,7 @@ test('the line does not move when the chart takes its place, and nothing jumps',
 })
 
 test('what is pressed before the page listens is done as soon as it does', async ({ page }) => {
-  await page.request.post('/api/session', {
-    data: { email: ANALYST, password: process.env.ZAFFER_TEST_PASSWORD },
-    headers: { origin: ADDRESS },
-  })
+  await comeAs(page, ANALYST)
   // no script of the application comes until somebody has pressed something
   let release = () => {}
   let held = new Promise<void>((resolve) => (release = resolve))
