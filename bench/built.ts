@@ -1,13 +1,14 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
+import { APPLICATION_FLAGS } from '../tools/steps/flags.mjs'
 import { freePort } from '../tools/steps/processes.mjs'
 
 /** Starts the built application on the database of the measurements, and waits until it answers. */
 export async function startBuilt(): Promise<{ base: string; stop: () => void }> {
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
-  const server = spawn(process.execPath, [join(process.cwd(), '.output/server/index.mjs')], {
+  const server = spawn(process.execPath, [...APPLICATION_FLAGS, join(process.cwd(), '.output/server/index.mjs')], {
     env: {
       ...process.env,
       NITRO_PORT: String(port),

@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process'
+import { APPLICATION_FLAGS, WORKER_FLAGS } from '../tools/steps/flags.mjs'
 import { bundled } from './bundled'
 import { withDatabase } from './database'
 import { benchCalendar } from './calendar'
@@ -21,7 +22,10 @@ import { benchRedirect } from './redirect'
 import { benchSync } from './sync'
 import { benchRollUp } from './rollUp'
 
-/** Measures one part, or each in a process of its own: npm run bench -- rollUp */
+/**
+ * Measures one part, or each in a process of its own, started as the start command starts the application or, for what
+ * the worker does, the worker: npm run bench -- rollUp
+ */
 process.env.ZAFFER_SECRET = 'a secret that is only for measuring, and long enough'
 const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   rollUp: { run: benchRollUp },
@@ -34,14 +38,13 @@ const PARTS: Record<string, { run: () => Promise<void>; flags?: string[] }> = {
   field: { run: () => withDatabase(benchField) },
   habits: { run: benchHabits },
   places: { run: () => withDatabase(benchPlaces) },
-  poll: { run: () => withDatabase(benchPoll) },
-  publishing: { run: () => withDatabase(benchPublishing) },
+  poll: { run: () => withDatabase(benchPoll), flags: WORKER_FLAGS },
+  publishing: { run: () => withDatabase(benchPublishing), flags: WORKER_FLAGS },
   redirect: { run: () => withDatabase(benchRedirect) },
-  sync: { run: () => withDatabase(benchSync) },
-  // with the limit under which the start command runs the worker
-  import: { run: () => withDatabase(benchImport), flags: ['--max-old-space-size=256'] },
+  sync: { run: () => withDatabase(benchSync), flags: WORKER_FLAGS },
+  import: { run: () => withDatabase(benchImport), flags: WORKER_FLAGS },
   // in little room, which what grows with what is read would not fit into
-  dataPackage: { run: () => withDatabase(benchDataPackage), flags: ['--max-old-space-size=256'] },
+  dataPackage: { run: () => withDatabase(benchDataPackage), flags: WORKER_FLAGS },
   crowd: { run: () => withDatabase(benchCrowd) },
   firstLoad: { run: benchFirstLoad },
   calendar: { run: benchCalendar },
@@ -52,7 +55,7 @@ if (wanted === undefined || process.env.ZAFFER_BENCH_PART !== wanted) {
   const bundle = await bundled()
   for (const name of names) {
     if (!PARTS[name]) throw new Error(`There is no part "${name}". There are ${Object.keys(PARTS).join(', ')}.`)
-    spawnSync(process.execPath, [...(PARTS[name].flags ?? []), bundle, name], {
+    spawnSync(process.execPath, [...(PARTS[name].flags ?? APPLICATION_FLAGS), bundle, name], {
       stdio: 'inherit',
       env: { ...process.env, ZAFFER_BENCH_PART: name },
     })

@@ -6,6 +6,7 @@ import { existsSync, rmSync, writeFileSync } from 'node:fs'
 import { build, debianPackages, npmPackages } from './steps/packages.mjs'
 import { startDatabase } from './steps/database.mjs'
 import { logFile, openData, openSecrets } from './steps/data.mjs'
+import { APPLICATION_FLAGS, WORKER_FLAGS } from './steps/flags.mjs'
 import { freePort, Processes, requireFree, wait } from './steps/processes.mjs'
 import { endRunning, run } from './steps/run.mjs'
 import { say, Stop } from './steps/say.mjs'
@@ -148,7 +149,7 @@ async function start() {
     })
   node('the stand-in networks', 'standins/serve.ts', 'standins/serve.ts', 'standins', { ZAFFER_WORLD_ANCHOR: anchor })
   await waitFor(`http://127.0.0.1:${standinsPort}/health`, 'The stand-in networks', 'standins')
-  node('the application', '.output/server/index.mjs', '.output/server/index.mjs', 'application')
+  node('the application', '.output/server/index.mjs', '.output/server/index.mjs', 'application', {}, APPLICATION_FLAGS)
   await waitFor(
     `http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/api/health`,
     'The application',
@@ -156,7 +157,7 @@ async function start() {
   )
   startWorker = () => {
     workerBegan = Date.now()
-    node(WORKER, 'server/worker.ts', 'server/worker.ts', 'worker', {}, ['--max-old-space-size=256'])
+    node(WORKER, 'server/worker.ts', 'server/worker.ts', 'worker', {}, WORKER_FLAGS)
   }
   startWorker()
   say('Ready')

@@ -28,3 +28,17 @@ export interface ProfileAggregate {
    */
   days?: DenseDays
 }
+
+/** A profile of which nothing was added up yet. */
+export const emptyAggregate = ({
+  profile,
+  network,
+  isPublicOnly,
+}: Pick<ProfileAggregate, 'profile' | 'network' | 'isPublicOnly'>): ProfileAggregate => ({
+  profile,
+  network,
+  isPublicOnly,
+  sums: {},
+  counts: {},
+  stocks: {},
+})

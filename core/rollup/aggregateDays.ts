@@ -1,7 +1,7 @@
 import { dayFromNumber, dayNumber } from '../days/day'
 import { FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn } from '../metrics/storedFigures'
 import type { Period } from '../periods/period'
-import { STOCK_AGE_DAYS, type ProfileAggregate } from './aggregate'
+import { emptyAggregate, STOCK_AGE_DAYS, type ProfileAggregate } from './aggregate'
 import { valueOn, type DenseDays } from './denseDays'
 
 /**
@@ -44,12 +44,13 @@ export function aggregateDays(
   period: Period,
   columns: readonly FactColumn[],
 ): ProfileAggregate {
-  const aggregate: ProfileAggregate = { ...member, sums: {}, counts: {}, stocks: {}, days }
+  const aggregate = emptyAggregate(member)
+  aggregate.days = days
   const from = dayNumber(period.from)
   const to = dayNumber(period.to)
   for (const column of FLOW_COLUMNS) {
-    const values = columns.includes(column) ? days.columns[column] : undefined
-    if (!values) continue
+    const values = days.columns[column]
+    if (!values || !columns.includes(column)) continue
     const { sum, count } = sumPresent(
       values,
       Math.max(0, from - days.first),
@@ -75,7 +76,7 @@ export function aggregateDays(
 const MOST_KEPT = 16
 /** What all of them take in memory for one profile, with what is found out about each: about 12 kB a period. */
 export const KEPT_BYTES = MOST_KEPT * 12_000
-const kept = new WeakMap<DenseDays, Map<string, ProfileAggregate>>()
+const KEPT = Symbol('kept')
 
 /**
  * What figures are made from, of every column that the days have. Of the same days and period it is made once, with all
@@ -86,13 +87,12 @@ const kept = new WeakMap<DenseDays, Map<string, ProfileAggregate>>()
  */
 export function aggregateOnce(
   member: Pick<ProfileAggregate, 'profile' | 'network' | 'isPublicOnly'>,
-  days: DenseDays,
+  days: DenseDays & { [KEPT]?: Map<string, ProfileAggregate> },
   period: Period,
 ): ProfileAggregate {
   const { profile, network, isPublicOnly = false } = member
   const key = `${profile} ${network} ${isPublicOnly} ${period.from} ${period.to}`
-  const known = kept.get(days) ?? new Map<string, ProfileAggregate>()
-  kept.set(days, known)
+  const known = (days[KEPT] ??= new Map())
   const aggregate = known.get(key) ?? aggregateDays(member, days, period, Object.keys(days.columns) as FactColumn[])
   known.delete(key)
   known.set(key, aggregate)

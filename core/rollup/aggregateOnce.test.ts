@@ -1,7 +1,10 @@
 import { expect, it } from 'vitest'
+import { addDays } from '../days/day'
 import { metricById } from '../metrics/catalogue'
 import type { FlowMetric } from '../metrics/metric'
+import { comparisonWith, type Comparison } from '../periods/comparison'
 import { aggregateOnce } from './aggregateDays'
+import { compareFigures } from './compareFigures'
 import { flowValue } from './daysWith'
 import { figureOf } from './figureOf'
 
@@ -43,4 +46,20 @@ it('finds the same value of a daily count alone as its figure has', () => {
   expect(flowValue(calls, members, OCTOBER)).toBe(21)
   expect(figureOf('calls', members, { period: OCTOBER }).value).toBe(21)
   expect(flowValue(calls, [members[1]!], OCTOBER)).toBeUndefined()
+})
+
+it('compares the same days with many periods, one after the other and back, as days that were never asked about', () => {
+  // a hole in either half, so that days are left out of both sides of every comparison, each time others
+  const calls = Array.from({ length: 120 }, (_, day) => (day % 11 === 3 || day > 100 === (day % 7 === 1) ? day : NaN))
+  const period = { from: '2026-10-20', to: '2026-10-26' }
+  const asked = Array.from({ length: 40 }, (_, index) => addDays(period.from, -7 - (index % 20) * 2)).map((from) =>
+    comparisonWith(period, { from, to: addDays(from, 6) }),
+  )
+  const kept = days(calls)
+  const changeIn = (own: ReturnType<typeof days>, comparison: Comparison) => {
+    const earlier = { comparison, aggregates: [aggregateOnce(LISTING, own, comparison.period)] }
+    return compareFigures('calls', { current: [aggregateOnce(LISTING, own, period)], earlier }, { period }).change
+  }
+  for (const comparison of asked) expect(changeIn(kept, comparison)).toEqual(changeIn(days(calls), comparison))
+  expect(new Set(asked.map((comparison) => changeIn(kept, comparison)?.from)).size).toBeGreaterThan(10)
 })

@@ -4,7 +4,7 @@ import type { FlowMetric, Metric } from '../metrics/metric'
 import type { Comparison } from '../periods/comparison'
 import type { Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
-import { partsAt, type DayMask } from './daysWith'
+import { partsAt, type DayChoice, type DayMask } from './daysWith'
 import { hasData } from './figureOf'
 import { pairedDays } from './pairedDays'
 
@@ -19,10 +19,10 @@ export interface EarlierAggregates {
  * without a mask counts whole.
  */
 export interface ComparableMembers {
-  now: ProfileAggregate[]
-  then: ProfileAggregate[]
-  masksNow: Map<number, DayMask>
-  masksThen: Map<number, DayMask>
+  now: readonly ProfileAggregate[]
+  then: readonly ProfileAggregate[]
+  masksNow: DayChoice
+  masksThen: DayChoice
 }
 
 /**
@@ -37,34 +37,42 @@ export function comparableMembers(
   { aggregates, comparison }: EarlierAggregates,
   period: Period,
 ): ComparableMembers {
-  const earlier = byProfile(aggregates)
   const flows = flowsOf(metric)
-  const members: ComparableMembers = { now: [], then: [], masksNow: new Map(), masksThen: new Map() }
-  for (const member of current) {
-    const other = earlier.get(member.profile)
+  const nows: ProfileAggregate[] = []
+  const thens: ProfileAggregate[] = []
+  let masksNow: Map<number, DayMask> | undefined
+  let masksThen: Map<number, DayMask> | undefined
+  let earlier: ReadonlyMap<number, ProfileAggregate> | undefined
+  for (let index = 0; index < current.length; index++) {
+    const member = current[index]!
+    // both sides nearly always come in one order
+    const beside = aggregates[index]
+    const other = beside?.profile === member.profile ? beside : (earlier ??= byProfile(aggregates)).get(member.profile)
     if (!other) continue
-    const [now, before] = withSameParts(flows, { member, period }, { member: other, period: comparison.period })
+    // the same list where neither has any imported part beside what its network gives
+    const isAlike = flows.every((flow) => partsAt(flow, member, period) === partsAt(flow, other, comparison.period))
+    const [now, before] = isAlike
+      ? [member, other]
+      : withSameParts(flows, { member, period }, { member: other, period: comparison.period })
     if (!hasData(metric, now, period) || !hasData(metric, before, comparison.period)) continue
     if (metric.kind === 'flow' || metric.kind === 'ratio') {
       const days = pairedDays(metric, { member: now, period }, { member: before, comparison })
       if (!days) continue
-      if (days.now.mask) members.masksNow.set(member.profile, days.now.mask)
-      if (days.then.mask) members.masksThen.set(member.profile, days.then.mask)
+      if (days.now.mask) (masksNow ??= new Map()).set(member.profile, days.now.mask)
+      if (days.then.mask) (masksThen ??= new Map()).set(member.profile, days.then.mask)
     }
-    members.now.push(now)
-    members.then.push(before)
+    nows.push(now)
+    thens.push(before)
   }
-  return members
+  return { now: nows, then: thens, masksNow: masksNow ?? EVERY_DAY, masksThen: masksThen ?? EVERY_DAY }
 }
 
-const found = new WeakMap<readonly ProfileAggregate[], ReadonlyMap<number, ProfileAggregate>>()
+/** What nearly all have: no day is left out. */
+const EVERY_DAY: DayChoice = new Map()
 
-/** The aggregates by their profiles, found once for all metrics. */
-function byProfile(aggregates: readonly ProfileAggregate[]): ReadonlyMap<number, ProfileAggregate> {
-  const known = found.get(aggregates) ?? new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
-  found.set(aggregates, known)
-  return known
-}
+/** The aggregates by their profiles. */
+const byProfile = (aggregates: readonly ProfileAggregate[]): ReadonlyMap<number, ProfileAggregate> =>
+  new Map(aggregates.map((aggregate) => [aggregate.profile, aggregate]))
 
 interface Side {
   member: ProfileAggregate
@@ -83,9 +91,6 @@ const flowsOf = (metric: Metric): FlowMetric[] =>
 function withSameParts(flows: readonly FlowMetric[], now: Side, then: Side): [ProfileAggregate, ProfileAggregate] {
   const columns = ({ member, period }: Side) =>
     flows.flatMap((flow) => partsAt(flow, member, period).map(({ column }) => column))
-  // the same list where neither has any imported part beside what its network gives
-  if (flows.every((flow) => partsAt(flow, now.member, now.period) === partsAt(flow, then.member, then.period)))
-    return [now.member, then.member]
   const [a, b] = [columns(now), columns(then)]
   const [onlyNow, onlyThen] = [a.filter((column) => !b.includes(column)), b.filter((column) => !a.includes(column))]
   return [without(now.member, onlyNow), without(then.member, onlyThen)]

@@ -1,9 +1,10 @@
 import { dayNumber } from '../days/day'
 import { metricById } from '../metrics/catalogue'
 import { isPublicColumn, type FactColumn, type FlowColumn } from '../metrics/storedFigures'
-import type { FlowMetric, Metric } from '../metrics/metric'
+import type { FlowMetric, Metric, UniqueMetric } from '../metrics/metric'
 import { networkById, reportsColumn } from '../networks/networks'
 import { lengthOf, type Period } from '../periods/period'
+import type { ReachBounds } from '../reach/reachBounds'
 import type { ProfileAggregate } from './aggregate'
 import { foundOut } from './foundOut'
 
@@ -14,6 +15,19 @@ export type DayMask = Uint8Array
 export interface Presence {
   count: number
   mask?: DayMask
+  /** Those of them that were chosen, by the choice, as far as they were asked for. */
+  among?: Map<DayMask, Presence>
+  /** How many people there were on them, between which bounds, where a profile was asked. */
+  bounds?: Map<UniqueMetric, ReachBounds | undefined>
+}
+
+/** So many choices of days are kept of a profile and metric: a period is compared with few others. */
+const MOST_CHOICES = 16
+
+function keep<Key, Value>(kept: Map<Key, Value>, key: Key, value: Value): Value {
+  if (kept.size >= MOST_CHOICES) kept.clear()
+  kept.set(key, value)
+  return value
 }
 
 /** The days that count for each profile; a profile that is not listed counts with all of its days. */
@@ -48,14 +62,11 @@ export interface OwnFlow {
  * @example ownFlow(metricById('interactions'), member, period).sum?.value // 1240
  */
 export function ownFlow(metric: FlowMetric, member: ProfileAggregate, period: Period): OwnFlow {
-  const { flows } = foundOut(member)
-  let own = flows.get(metric)
-  if (own === undefined) flows.set(metric, (own = madeFlow(metric, member, period)))
-  return own
+  const found = foundOut(member)
+  return (found.flows[metric.id] ??= madeFlow(metric, member, period, (found.length ??= lengthOf(period))))
 }
 
-function madeFlow(metric: FlowMetric, member: ProfileAggregate, period: Period): OwnFlow {
-  const length = lengthOf(period)
+function madeFlow(metric: FlowMetric, member: ProfileAggregate, period: Period, length: number): OwnFlow {
   const given = givenParts(metric, member)
   const isGiven = given !== 0
   const parts = partsOf(metric, given, member, isGiven ? length : 1)
@@ -133,6 +144,17 @@ export function daysWithBoth(a: Presence, b: Presence): Presence {
   return presenceOf(both)
 }
 
+/**
+ * The days that are there and chosen, found once for each choice, so that what rests on the very same days is worked
+ * out once.
+ *
+ * @example amongChosen({ count: 28 }, mask).count // 26
+ */
+export function amongChosen(present: Presence, chosen: DayMask): Presence {
+  present.among ??= new Map()
+  return present.among.get(chosen) ?? keep(present.among, chosen, daysWithBoth(present, presenceOf(chosen)))
+}
+
 /** A mask with its count; one of all days or of none is left out. */
 export function presenceOf(mask: DayMask): Presence {
   let count = 0
@@ -185,9 +207,7 @@ export function flowSum(
   const own = ownFlow(metric, member, period)
   if (presence === own.presence) return own.sum
   own.sums ??= new Map()
-  const known = own.sums.get(presence) ?? sumOf(own.parts, member, period, presence.mask)
-  own.sums.set(presence, known)
-  return known
+  return own.sums.get(presence) ?? keep(own.sums, presence, sumOf(own.parts, member, period, presence.mask))
 }
 
 function sumOf(parts: FlowMetric['parts'], member: ProfileAggregate, period: Period, mask?: DayMask): FlowSum {

@@ -16,13 +16,12 @@ import type { ProfileAggregate } from './aggregate'
 import { sumPresent } from './aggregateDays'
 import { foundOut } from './foundOut'
 import {
+  amongChosen,
   daysWith,
-  daysWithBoth,
   flowSum,
   gives,
   ownFlow,
   partSum,
-  presenceOf,
   type DayChoice,
   type DayMask,
   type Presence,
@@ -97,17 +96,6 @@ function countingDays(
   const present = daysWith(metric, member, period)
   const chosen = choice?.get(member.profile)
   return chosen ? amongChosen(present, chosen) : present
-}
-
-/** Days that were found to be both there and chosen, so that what rests on the very same days is worked out once. */
-const chosenDays = new WeakMap<DayMask, WeakMap<Presence, Presence>>()
-
-function amongChosen(present: Presence, chosen: DayMask): Presence {
-  const known = chosenDays.get(chosen) ?? new WeakMap<Presence, Presence>()
-  chosenDays.set(chosen, known)
-  const both = known.get(present) ?? daysWithBoth(present, presenceOf(chosen))
-  known.set(present, both)
-  return both
 }
 
 /**
@@ -314,15 +302,6 @@ function daysCounted(metric: UniqueMetric, member: ProfileAggregate, period: Per
   return count
 }
 
-/** Bounds of some days of a profile that were worked out before: they stand in the whole and in the profile's row. */
-const known = new WeakMap<DayMask, Map<UniqueMetric, ReachBounds | undefined>>()
-
-function boundsOn(mask: DayMask): Map<UniqueMetric, ReachBounds | undefined> {
-  const own = known.get(mask) ?? new Map<UniqueMetric, ReachBounds | undefined>()
-  known.set(mask, own)
-  return own
-}
-
 function boundsOf(
   metric: UniqueMetric,
   member: ProfileAggregate,
@@ -331,9 +310,9 @@ function boundsOf(
   presence: Presence | undefined,
 ): ReachBounds | undefined {
   if (!member.days || presence?.count === 0) return undefined
-  const own = presence?.mask
-    ? boundsOn(presence.mask)
-    : (foundOut(member).bounds ??= new Map<UniqueMetric, ReachBounds | undefined>())
+  // they stand in the whole and in the profile's row
+  const on = presence?.mask ? presence : foundOut(member)
+  const own = (on.bounds ??= new Map<UniqueMetric, ReachBounds | undefined>())
   if (!calc.explains && own.has(metric)) return own.get(metric)
   const bounds = reachBounds(calc, peopleWindows(metric, member.days), period, presence?.mask)
   if (!calc.explains) own.set(metric, bounds)

@@ -4,6 +4,7 @@ import { counterpart, type Comparison } from '../periods/comparison'
 import { lengthOf, type Period } from '../periods/period'
 import type { ProfileAggregate } from './aggregate'
 import { daysWith, presenceOf, type Presence } from './daysWith'
+import { foundOut } from './foundOut'
 
 /** The days of a profile that a change rests on, in the period and in the comparison. */
 export interface PairedDays {
@@ -28,18 +29,23 @@ export function pairedDays(
   const [now, then] = [daysWith(metric, member, period), daysWith(metric, earlier, comparison.period)]
   if (now.count === 0 || then.count === 0) return undefined
   if (!now.mask && !then.mask) return { now, then }
-  const ofMember = known.get(member) ?? new WeakMap<ProfileAggregate, Map<string, PairedDays | undefined>>()
-  known.set(member, ofMember)
-  const ofPair = ofMember.get(earlier) ?? new Map<string, PairedDays | undefined>()
-  ofMember.set(earlier, ofPair)
-  const { pairing } = comparison
-  const key = `${metric.id} ${pairing.kind} ${pairing.kind === 'days' ? pairing.days : pairing.years}`
-  if (!ofPair.has(key)) ofPair.set(key, pair(now, then, period, comparison))
-  return ofPair.get(key)
+  const pairs = (foundOut(member).pairs ??= new Map<Metric, FoundPair>())
+  const known = pairs.get(metric)
+  if (known?.then === then && isSamePairing(known.pairing, comparison.pairing)) return known.days
+  const days = pair(now, then, period, comparison)
+  pairs.set(metric, { then, pairing: comparison.pairing, days })
+  return days
 }
 
-/** Pairs that were found before: they stand in the whole, in a row, and in what explains it. */
-const known = new WeakMap<ProfileAggregate, WeakMap<ProfileAggregate, Map<string, PairedDays | undefined>>>()
+/** The pair that was found last of a profile and metric: it stands in the whole, in a row, and in what explains it. */
+export interface FoundPair {
+  then: Presence
+  pairing: Comparison['pairing']
+  days: PairedDays | undefined
+}
+
+const isSamePairing = (a: Comparison['pairing'], b: Comparison['pairing']): boolean =>
+  a.kind === 'days' ? b.kind === 'days' && a.days === b.days : b.kind === 'date' && a.years === b.years
 
 function pair(now: Presence, then: Presence, period: Period, comparison: Comparison): PairedDays | undefined {
   const all = { now: maskOf(now, period), then: maskOf(then, comparison.period) }

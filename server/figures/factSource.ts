@@ -21,7 +21,7 @@ export interface FactSource {
 }
 
 /** Days of a profile that has none. */
-export const NO_DAYS: DenseDays = Object.freeze({ first: 0, columns: Object.freeze({}) })
+export const NO_DAYS: DenseDays = { first: 0, columns: Object.freeze({}) }
 
 /** The database sums, where the data is. */
 export const inDatabase = (db: ClientDb): FactSource => ({

@@ -1,6 +1,6 @@
 import { addDays } from '../../core/days/day'
 import { columnsOf, metricById } from '../../core/metrics/catalogue'
-import { FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn } from '../../core/metrics/storedFigures'
+import { FLOW_COLUMNS, STOCK_COLUMNS, type FactColumn, type FlowColumn } from '../../core/metrics/storedFigures'
 import { familiesOf } from '../../core/metrics/metric'
 import { earlierComparisons, spanOf, type Comparison } from '../../core/periods/comparison'
 import { lengthOf, type Period } from '../../core/periods/period'
@@ -150,8 +150,9 @@ async function fromSums(
   periods: readonly Period[],
 ): Promise<ProfileAggregate[][]> {
   const summed = await Promise.all(periods.map((period) => source.sums(members, period, columns)))
+  const counted = FLOW_COLUMNS.filter((column) => columns.includes(column))
   const gapped = members.filter((_, index) =>
-    summed.some((side, at) => hasGap(side[index]!, columns, lengthOf(periods[at]!))),
+    summed.some((side, at) => hasGap(side[index]!, counted, lengthOf(periods[at]!))),
   )
   if (gapped.length === 0) return summed
   const isGapped = new Set(idsOf(gapped))
@@ -165,10 +166,8 @@ async function fromSums(
 }
 
 /** Whether a daily count is there on some days and not on others. */
-const hasGap = (aggregate: ProfileAggregate, columns: readonly FactColumn[], days: number): boolean =>
-  FLOW_COLUMNS.some(
-    (column) => columns.includes(column) && aggregate.counts[column] !== undefined && aggregate.counts[column] < days,
-  )
+const hasGap = ({ counts }: ProfileAggregate, counted: readonly FlowColumn[], days: number): boolean =>
+  counted.some((column) => counts[column] !== undefined && counts[column] < days)
 
 /** What figures need to know beside their aggregates. */
 export const contextOf = (db: ClientDb, scope: ResolvedScope, explain = false): FigureContext => ({

@@ -7,7 +7,7 @@ import {
   type FlowColumn,
 } from '../../../core/metrics/storedFigures'
 import type { Period } from '../../../core/periods/period'
-import { STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
+import { emptyAggregate, STOCK_AGE_DAYS, type ProfileAggregate } from '../../../core/rollup/aggregate'
 import { factTable, type FactTable, type ProfileDay } from '../../../core/rollup/factTable'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
@@ -33,9 +33,7 @@ export async function aggregates(
   columns: readonly FactColumn[],
 ): Promise<ProfileAggregate[]> {
   const wanted = new Set(columns)
-  const result = new Map(
-    members.map((member) => [member.profile, { ...member, sums: {}, counts: {}, stocks: {} } as ProfileAggregate]),
-  )
+  const result = new Map(members.map((member) => [member.profile, emptyAggregate(member)]))
   const profiles = members.map(({ profile }) => profile)
   await Promise.all([
     addFlows(

@@ -35,7 +35,9 @@ export async function daysOf(
   const [first, length] = [dayNumber(period.from), lengthOf(period)]
   return new Map(
     rows.map(({ profile_id: profile, days, packed }) => {
-      const values = columns.map(() => new Float64Array(length).fill(Number.NaN))
+      // all columns of a profile in one piece of memory
+      const all = new Float64Array(length * columns.length).fill(Number.NaN)
+      const values = columns.map((_, index) => all.subarray(index * length, (index + 1) * length))
       if (unpack(packed, values) !== days) throw new Error(`the days of profile ${profile} were cut off`)
       return [profile, { first, columns: Object.fromEntries(columns.map((column, index) => [column, values[index]])) }]
     }),

@@ -60,14 +60,12 @@ export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: Readon
   const listings = new Set(shown.map(({ listing }) => listing!))
   const own = { ...scope, connected: scope.connected.filter(({ profile_id: id }) => listings.has(id)) }
   const rolled = byListing(await rollUp(db, own, PLACE_METRICS, { source, withPast: false }))
-  const rows = all.map(
-    (place): PlaceRow => ({
-      ...place,
-      ...(reasonOf(place.listing) === undefined
-        ? comparedOf(rolled, [place.listing!], scope.period)
-        : { values: {}, days: { known: 0, of: 0 }, changes: {} }),
-    }),
-  )
+  const rows = all.map((place): PlaceRow => {
+    const figures = listings.has(place.listing!)
+      ? comparedOf(rolled, [place.listing!], scope.period)
+      : { values: {}, days: { known: 0, of: 0 }, changes: {} }
+    return Object.assign(figures, place)
+  })
   const together = shown.filter(({ isActive }) => isActive).map(({ listing }) => listing!)
   return {
     places: rows,
@@ -98,7 +96,7 @@ function byListing({ current, earlier }: ComparedAggregates): RolledListings {
 }
 
 const ofListings = (aggregates: ReadonlyMap<number, ProfileAggregate>, listings: readonly number[]) =>
-  listings.flatMap((listing) => aggregates.get(listing) ?? [])
+  listings.map((listing) => aggregates.get(listing)).filter((aggregate) => aggregate !== undefined)
 
 /** What one listing, or several together, brought over a period, by the same roll-up as everywhere. */
 function comparedOf(

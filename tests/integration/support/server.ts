@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { expect, vi } from 'vitest'
+import { APPLICATION_FLAGS } from '../../../tools/steps/flags.mjs'
 import { freePort } from '../../../tools/steps/processes.mjs'
 import { root } from '../../support/application'
 
@@ -15,7 +16,7 @@ export interface Server {
 export async function startServer(databaseUrl: string, env: Record<string, string> = {}): Promise<Server> {
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
-  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+  const child = spawn(process.execPath, [...APPLICATION_FLAGS, join(root, '.output/server/index.mjs')], {
     env: {
       ...process.env,
       ZAFFER_DATABASE_URL: databaseUrl,

@@ -1,0 +1,8 @@
+/**
+ * How Node is started for the application. A question over hundreds of profiles makes megabytes of short-lived rows:
+ * with room for them they are thrown away as a whole, where a few megabytes are copied about again and again.
+ */
+export const APPLICATION_FLAGS = ['--max-semi-space-size=64']
+
+/** The worker reads files a part at a time, and stays small whatever they hold. */
+export const WORKER_FLAGS = ['--max-old-space-size=256']
