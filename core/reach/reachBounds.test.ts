@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { dayNumber } from '../days/day'
+import { dayFromNumber, dayNumber } from '../days/day'
 import { calculator, recompute } from '../figures/working'
 import { metricById } from '../metrics/catalogue'
 import type { UniqueMetric } from '../metrics/metric'
 import { daysEnding, eachDay, type Period } from '../periods/period'
 import { denseDays } from '../rollup/denseDays'
 import { factTable, type ProfileDay } from '../rollup/factTable'
-import { peopleWindows } from './cover'
+import { seeded } from '../times/seeded'
+import { cheapestCover, peopleWindows, type PeopleWindows } from './cover'
 import { randomDuplication } from './randomDuplication'
 import { reachBounds } from './reachBounds'
 import { together } from './together'
@@ -161,6 +162,58 @@ describe('reach of one profile', () => {
       low: 100,
       high: 100,
     })
+  })
+
+  it('is at least what the best of all windows leaves, whichever of them is tried', () => {
+    const random = seeded(7)
+    const values = (length: number, most: number) =>
+      Float64Array.from({ length }, () => (random() < 0.2 ? Number.NaN : Math.floor(random() * most)))
+    let holed = 0
+    for (let tried = 0; tried < 300; tried++) {
+      const length = 40 + Math.floor(random() * 60)
+      const windows: PeopleWindows = {
+        first: 0,
+        one: values(length, 100),
+        seven: values(length, 400),
+        twentyEight: values(length, 900),
+        ceiling: values(length, 150),
+        names: { people: '', ceiling: '' },
+      }
+      const from = Math.floor(random() * 40)
+      const to = from + 1 + Math.floor(random() * 60)
+      const mask = Uint8Array.from({ length: to - from + 1 }, (_, day) =>
+        day > 0 && day < to - from && random() < 0.1 ? 0 : 1,
+      )
+      const holes = [...mask.join('').matchAll(/0+/g)].map(
+        ({ index, 0: run }) => [from + index, from + index + run.length - 1] as const,
+      )
+      holed += holes.length
+      const cost = (first: number, last: number) =>
+        last < first
+          ? 0
+          : (cheapestCover(windows, first, last - first + 1)?.reduce((sum, { people }) => sum + people, 0) ?? Infinity)
+      let best = 0
+      for (const [size, column] of [
+        [1, windows.one],
+        [7, windows.seven],
+        [28, windows.twentyEight],
+      ] as const)
+        for (let end = from; end < to + size; end++) {
+          const start = end - size + 1
+          const touched = holes.filter(([first, last]) => last >= start && first <= end)
+          if (size === 1 && touched.length > 0) continue
+          const others = touched.reduce(
+            (sum, [first, last]) => sum + cost(first, last),
+            cost(start, from - 1) + cost(to + 1, end),
+          )
+          const left = (column[end] ?? Number.NaN) - others
+          if (left > best) best = left
+        }
+      const period = { from: dayFromNumber(from), to: dayFromNumber(to) }
+      const found = reachBounds(calculator(false), windows, period, mask)
+      if (found && !found.exact) expect(found.low.value).toBe(best)
+    }
+    expect(holed).toBeGreaterThan(300)
   })
 
   it('counts days by their number, across the year', () => {

@@ -115,20 +115,20 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
     let [most, mostOver] = [0, over?.least ?? 0]
     // the holes that a window touches follow each other, and move on with it
     let [hole, nextHole] = [0, 0]
-    const last = Math.min(days.last + size - 1 - windows.first, values.length - 1)
-    for (let index = Math.max(0, days.first - windows.first); index <= last; index++) {
+    const consider = (index: number) => {
       const people = values[index]!
+      // no more people than the window itself counts can be left of it: most windows are put aside by this alone
+      if (!(people > most || people > mostOver)) return
       const end = index + windows.first
       const from = end - size + 1
       while (hole < between.length && between[hole]!.last < from) hole++
       while (nextHole < between.length && between[nextHole]!.first <= end) nextHole++
       const isInside = from >= days.first && end <= days.last && hole >= nextHole
-      // no more people than the window itself counts can be left of it: most windows are put aside by this alone
-      if (!(people > (isInside ? most : mostOver)) || (size === 1 && !counts(days, end))) continue
+      if (!(people > (isInside ? most : mostOver)) || (size === 1 && !counts(days, end))) return
       const [left, right] = [Math.max(0, days.first - from), Math.max(0, end - days.last)]
       let least = people - before.people[left]! - after.people[right]!
       for (let each = hole; each < nextHole; each++) least -= between[each]!.people
-      if (!(least > (isInside ? most : mostOver))) continue
+      if (!(least > (isInside ? most : mostOver))) return
       const holed = between.slice(hole, nextHole)
       const candidate: Candidate = {
         size,
@@ -141,6 +141,14 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
       if (isInside) [best, most] = [candidate, least]
       else [over, mostOver] = [candidate, least]
     }
+    const first = Math.max(0, days.first - windows.first)
+    const last = Math.min(days.last + size - 1 - windows.first, values.length - 1)
+    // the windows that lie between the ends: where no day between them is left out, the largest is the one
+    const [firstWithin, lastWithin] = [first + size - 1, Math.min(days.last - windows.first, last)]
+    for (let index = first; index < Math.min(firstWithin, last + 1); index++) consider(index)
+    if (between.length > 0) for (let index = firstWithin; index <= lastWithin; index++) consider(index)
+    else if (lastWithin >= firstWithin) consider(indexOfLargest(values, firstWithin, lastWithin))
+    for (let index = Math.max(firstWithin, lastWithin + 1); index <= last; index++) consider(index)
     if (best) inside.push(best)
   }
   look(1, windows.one)
@@ -154,6 +162,18 @@ function atLeast(calc: Calculator, windows: PeopleWindows, days: Days): Working 
         'largest',
         found.map((candidate) => candidateWorking(calc, windows, candidate)),
       )
+}
+
+/** Where the first of the largest values stands; where there is none, the first place. */
+function indexOfLargest(values: Float64Array, first: number, last: number): number {
+  let found = first
+  let largest = -Infinity
+  for (let index = first; index <= last; index++) {
+    if (!(values[index]! > largest)) continue
+    largest = values[index]!
+    found = index
+  }
+  return found
 }
 
 function candidateWorking(
