@@ -44,7 +44,8 @@ export interface Tile {
 
 /** How many people there were on one day at the most: as the network says, and no more than what was shown. */
 export function dayCost({ first, one, ceiling }: PeopleWindows, day: number): number {
-  const [people = Number.NaN, shown = Number.NaN] = [one[day - first], ceiling[day - first]]
+  const people = one[day - first] ?? Number.NaN
+  const shown = ceiling[day - first] ?? Number.NaN
   if (people !== people) return shown === shown ? shown : Infinity
   return shown < people ? shown : people
 }
