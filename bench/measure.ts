@@ -1,3 +1,5 @@
+import { setTimeout as pause } from 'node:timers/promises'
+
 /** The median time of a piece of work over some rounds, in milliseconds, after one round to warm up. */
 export async function median(rounds: number, work: () => unknown): Promise<number> {
   const times: number[] = []
@@ -8,6 +10,32 @@ export async function median(rounds: number, work: () => unknown): Promise<numbe
     times.push(performance.now() - began)
   }
   return times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
+}
+
+/** How long nothing is done before a round, so that what the last one left to do is not counted with it. */
+const PAUSE_MS = 5
+
+/**
+ * The median times of several pieces of work that are set against each other, each round of one after a round of the
+ * others: a machine that changes its speed meanwhile changes it for all of them.
+ */
+export async function medians<Name extends string>(
+  rounds: number,
+  works: Readonly<Record<Name, () => unknown>>,
+): Promise<Record<Name, number>> {
+  const names = Object.keys(works) as Name[]
+  const found = names.map((name) => ({ name, times: [] as number[] }))
+  for (const name of names) await works[name]()
+  for (let round = 0; round < rounds; round++)
+    for (const { name, times } of found) {
+      await pause(PAUSE_MS)
+      const began = performance.now()
+      await works[name]()
+      times.push(performance.now() - began)
+    }
+  return Object.fromEntries(
+    found.map(({ name, times }) => [name, times.sort((a, b) => a - b)[Math.floor(rounds / 2)]!]),
+  ) as Record<Name, number>
 }
 
 /** Prints a line: what was measured, the figures, and the goal with whether it is met. */

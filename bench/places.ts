@@ -9,7 +9,7 @@ import { placesIn } from '../server/read/places/insights'
 import { reviewsOf } from '../server/read/reviews/reviews'
 import type { Query } from '../server/platform/database/sql'
 import { largeClient, noting } from './database'
-import { median, ms, report, times } from './measure'
+import { median, medians, ms, report, times } from './measure'
 
 const END = '2026-10-28'
 const PLACES = 200
@@ -51,16 +51,17 @@ export async function benchPlaces(pool: Pool): Promise<void> {
   // nothing is kept in memory while something is being written: a sync that waits keeps every answer cold
   const sync = await enqueue(db, SYNC, 1, {})
   await placesIn(noting(db, queries), scope)
-  const cold = await median(25, () => placesIn(db, scope))
-  const own = await median(25, () => Promise.all(queries.map(({ text, values }) => pool.query(text, [...values]))))
-  const bare = await median(25, () =>
-    pool.query(
-      'SELECT profile_id, SUM(searches), SUM(listing_views), SUM(site_clicks), SUM(directions), SUM(calls), SUM(messages), ' +
-        'SUM(bookings), SUM(picture_views), COUNT(site_clicks) FROM profile_day WHERE client_id = ? AND day BETWEEN ? AND ? ' +
-        'AND profile_id IN (?) GROUP BY profile_id',
-      [db.clientId, addDays(END, -55), END, profiles],
-    ),
-  )
+  const { cold, own, bare } = await medians(25, {
+    bare: () =>
+      pool.query(
+        'SELECT profile_id, SUM(searches), SUM(listing_views), SUM(site_clicks), SUM(directions), SUM(calls), SUM(messages), ' +
+          'SUM(bookings), SUM(picture_views), COUNT(site_clicks) FROM profile_day WHERE client_id = ? AND day BETWEEN ? AND ? ' +
+          'AND profile_id IN (?) GROUP BY profile_id',
+        [db.clientId, addDays(END, -55), END, profiles],
+      ),
+    own: () => Promise.all(queries.map(({ text, values }) => pool.query(text, [...values]))),
+    cold: () => placesIn(db, scope),
+  })
   report(
     '200 places beside each other, 28 days against the 28 before, from two years',
     {
