@@ -1,3 +1,4 @@
+import { keep } from '../keep'
 import { Unreadable } from '../unreadable'
 
 /** A calendar day without a time or a zone, as ISO 8601 writes it: `2026-10-28`. */
@@ -9,11 +10,6 @@ const numbers = new Map<Day, number>()
 const texts = new Map<number, Day>()
 const MOST_KEPT = 20_000
 
-function keep<Key, Value>(kept: Map<Key, Value>, key: Key, value: Value): Value {
-  if (kept.size >= MOST_KEPT) kept.clear()
-  kept.set(key, value)
-  return value
-}
 const PATTERN = /^\d{4}-\d{2}-\d{2}$/
 
 /**
@@ -23,7 +19,7 @@ const PATTERN = /^\d{4}-\d{2}-\d{2}$/
  * @example dayNumber('1970-01-02') // 1
  */
 export function dayNumber(day: Day): number {
-  return numbers.get(day) ?? keep(numbers, day, readNumber(day))
+  return numbers.get(day) ?? keep(numbers, day, readNumber(day), MOST_KEPT)
 }
 
 function readNumber(day: Day): number {
@@ -46,7 +42,7 @@ const daysInMonth = (year: number, month: number): number => (month === 2 && isL
  * @example dayFromNumber(1) // '1970-01-02'
  */
 export function dayFromNumber(number: number): Day {
-  return texts.get(number) ?? keep(texts, number, new Date(number * DAY_MS).toISOString().slice(0, 10))
+  return texts.get(number) ?? keep(texts, number, new Date(number * DAY_MS).toISOString().slice(0, 10), MOST_KEPT)
 }
 
 /** Whether a text is a day that exists, in the form 2026-10-28. */

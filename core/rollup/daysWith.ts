@@ -1,4 +1,5 @@
 import { dayNumber } from '../days/day'
+import { keep } from '../keep'
 import { metricById } from '../metrics/catalogue'
 import { isPublicColumn, type FactColumn, type FlowColumn } from '../metrics/storedFigures'
 import type { FlowMetric, Metric, UniqueMetric } from '../metrics/metric'
@@ -23,12 +24,6 @@ export interface Presence {
 
 /** So many choices of days are kept of a profile and metric: a period is compared with few others. */
 const MOST_CHOICES = 16
-
-function keep<Key, Value>(kept: Map<Key, Value>, key: Key, value: Value): Value {
-  if (kept.size >= MOST_CHOICES) kept.clear()
-  kept.set(key, value)
-  return value
-}
 
 /** The days that count for each profile; a profile that is not listed counts with all of its days. */
 export type DayChoice = ReadonlyMap<number, DayMask>
@@ -152,7 +147,9 @@ export function daysWithBoth(a: Presence, b: Presence): Presence {
  */
 export function amongChosen(present: Presence, chosen: DayMask): Presence {
   present.among ??= new Map()
-  return present.among.get(chosen) ?? keep(present.among, chosen, daysWithBoth(present, presenceOf(chosen)))
+  return (
+    present.among.get(chosen) ?? keep(present.among, chosen, daysWithBoth(present, presenceOf(chosen)), MOST_CHOICES)
+  )
 }
 
 /** A mask with its count; one of all days or of none is left out. */
@@ -207,7 +204,9 @@ export function flowSum(
   const own = ownFlow(metric, member, period)
   if (presence === own.presence) return own.sum
   own.sums ??= new Map()
-  return own.sums.get(presence) ?? keep(own.sums, presence, sumOf(own.parts, member, period, presence.mask))
+  return (
+    own.sums.get(presence) ?? keep(own.sums, presence, sumOf(own.parts, member, period, presence.mask), MOST_CHOICES)
+  )
 }
 
 function sumOf(parts: FlowMetric['parts'], member: ProfileAggregate, period: Period, mask?: DayMask): FlowSum {

@@ -14,6 +14,7 @@ interface FoundOut {
   days?: Map<Metric, Presence>
   /** On how many days there is a number of people. */
   counted?: Map<UniqueMetric, number>
+  /** With which days of another period it was compared last. */
   pairs?: Map<Metric, FoundPair>
   bounds?: Map<UniqueMetric, ReachBounds | undefined>
 }
