@@ -3,6 +3,7 @@ import { CATALOGUE } from '~~/core/metrics/catalogue'
 import { FIGURE_SETS } from '~~/core/metrics/figureSets'
 import { MOST_HEADLINES } from '~~/shared/read/overview'
 import type OpeningPopover from '../platform/shell/OpeningPopover.vue'
+import { SelectOnUse } from '~/platform/selectOnUse'
 
 /** Which figures stand at the head of the page: a ready-made set, one that was kept, or one's own. */
 const props = defineProps<{
@@ -70,7 +71,7 @@ async function keep() {
 
 <template>
   <label for="figure-set">Figures</label>
-  <Select
+  <SelectOnUse
     :model-value="current"
     input-id="figure-set"
     size="small"
@@ -95,7 +96,7 @@ async function keep() {
     <OpeningPopover ref="keeper" label="Keep these figures">
       <form class="row" @submit.prevent="keep">
         <label for="keep-figures">as</label
-        ><InputText id="keep-figures" v-model="name" size="small" placeholder="Name" /><Button
+        ><LazyInputText id="keep-figures" v-model="name" size="small" placeholder="Name" /><Button
           type="submit"
           label="Keep the figures"
           size="small"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type OpeningPopover from '../platform/shell/OpeningPopover.vue'
+import { SelectOnUse } from '~/platform/selectOnUse'
 
 const props = defineProps<{
   metrics: { id: string; name: string }[]
@@ -25,7 +26,7 @@ const text = computed(
 </script>
 
 <template>
-  <Select
+  <SelectOnUse
     v-if="onlyOne"
     :model-value="chosen[0]"
     :options="metrics"
@@ -47,7 +48,7 @@ const text = computed(
     <OpeningPopover ref="popover" :label="label">
       <ul>
         <li v-for="metric in metrics" :key="metric.id">
-          <Checkbox
+          <LazyCheckbox
             v-model="ticked"
             :input-id="`${label}-${metric.id}`"
             :value="metric.id"

@@ -17,10 +17,9 @@ export function useTableOrder<Row>(
   columns: () => readonly OrderedColumn<Row>[],
   rows: () => readonly Row[],
 ) {
-  const route = useRoute()
-  const router = useRouter()
+  const { query, replace } = usePageAddress()
   const sorted = computed(() => {
-    const [key, way] = String(route.query[name] ?? '').split('.')
+    const [key, way] = String(query.value[name] ?? '').split('.')
     return columns().some((column) => column.key === key) ? { key, isDown: way === 'down' } : undefined
   })
   const ordered = computed(() => {
@@ -33,9 +32,7 @@ export function useTableOrder<Row>(
   })
   function select({ key, isFigure = false }: OrderedColumn<Row>) {
     const turned = sorted.value?.key !== key ? isFigure : sorted.value.isDown === isFigure ? !isFigure : undefined
-    void router.replace({
-      query: { ...route.query, [name]: turned === undefined ? undefined : `${key}.${turned ? 'down' : 'up'}` },
-    })
+    void replace({ [name]: turned === undefined ? undefined : `${key}.${turned ? 'down' : 'up'}` })
   }
   const orderOf = (key: string) =>
     sorted.value?.key !== key ? undefined : sorted.value.isDown ? 'descending' : 'ascending'

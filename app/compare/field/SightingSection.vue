@@ -2,11 +2,10 @@
 /** The entries of what rivals did: the open ones, or all that are kept, as the address has it. */
 import type { SightingsView } from '~~/shared/compare/sightings'
 
-const route = useRoute()
-const router = useRouter()
+const { query, push } = usePageAddress()
 const { slug, base } = useClient()
 const { address } = useScope()
-const isAll = computed(() => route.query.sightings === 'all')
+const isAll = computed(() => query.value.sightings === 'all')
 const { data, error } = useQuery({
   key: () => ['sightings', slug.value, address.value, isAll.value],
   query: () =>
@@ -16,7 +15,7 @@ const { data, error } = useQuery({
   placeholderData: (previous) => previous,
 })
 const download = computed(() => `${base.value}/downloads/sightings?${new URLSearchParams(address.value)}`)
-const toggle = () => router.push({ query: { ...route.query, sightings: isAll.value ? undefined : 'all' }, hash: '' })
+const toggle = () => push({ sightings: isAll.value ? undefined : 'all' }, '')
 </script>
 
 <template>

@@ -2,12 +2,11 @@ import { fieldSchema } from '~~/shared/compare/field'
 
 /** How a field is looked at, as the address has it; what has no meaning there is left to the server to say. */
 export function useFieldAddress() {
-  const route = useRoute()
-  const router = useRouter()
+  const { query, push } = usePageAddress()
   const shown = computed(() => ({
-    network: String(route.query.network ?? ''),
-    own: String(route.query.own ?? ''),
-    hide: String(route.query.hide ?? ''),
+    network: String(query.value.network ?? ''),
+    own: String(query.value.own ?? ''),
+    hide: String(query.value.hide ?? ''),
   }))
   return {
     shown,
@@ -16,12 +15,6 @@ export function useFieldAddress() {
     /** Rivals that are not looked at. */
     hidden: computed(() => (fieldSchema.isValidSync(shown.value) ? shown.value.hide.split(',').filter(Boolean) : [])),
     /** Puts a part of it, or of what else a page has, into the address. */
-    show: (part: Record<string, string>) =>
-      router.push({
-        query: {
-          ...route.query,
-          ...Object.fromEntries(Object.entries(part).map(([key, value]) => [key, value || undefined])),
-        },
-      }),
+    show: push,
   }
 }

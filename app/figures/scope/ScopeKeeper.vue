@@ -6,6 +6,7 @@ import { whoAddress } from '~~/shared/figures/scope'
 const props = defineProps<{ saved: SavedScope[]; words: { who: string; period: string; against: string } }>()
 const emit = defineEmits<{ done: [] }>()
 const route = useRoute()
+const { query } = usePageAddress()
 const router = useRouter()
 const session = useSession()
 const say = useSay()
@@ -23,11 +24,11 @@ const text = (value: unknown) => (typeof value === 'string' ? value : '')
 /** Pages that compare a field: with whom, and on which network, can be kept there too. */
 const isOfField = computed(() => ['field', 'habits'].includes(route.path.split('/')[2] ?? ''))
 const fieldWords = computed(() => {
-  const network = NETWORKS.find(({ id }) => id === route.query.network)?.name ?? 'all networks'
-  const hidden = text(route.query.hide).split(',').filter(Boolean).length
+  const network = NETWORKS.find(({ id }) => id === query.value.network)?.name ?? 'all networks'
+  const hidden = text(query.value.hide).split(',').filter(Boolean).length
   return [
     `the field on ${network}`,
-    ...(route.query.own === 'out' ? ['without the client'] : []),
+    ...(query.value.own === 'out' ? ['without the client'] : []),
     hidden === 0 ? 'with every rival' : `without ${hidden} ${hidden === 1 ? 'rival' : 'rivals'}`,
   ].join(', ')
 })
@@ -42,7 +43,7 @@ const PARTS = computed(() => [
 const refresh = () => refreshAll('scopes')
 /** Those parts of the address that are there. */
 const given = (...names: readonly string[]) =>
-  Object.fromEntries(names.flatMap((name) => (text(route.query[name]) ? [[name, text(route.query[name])]] : [])))
+  Object.fromEntries(names.flatMap((name) => (text(query.value[name]) ? [[name, text(query.value[name])]] : [])))
 
 /** Opens a saved scope: what it does not keep stays as it is. */
 async function open({ parts: kept }: SavedScope) {
@@ -51,7 +52,7 @@ async function open({ parts: kept }: SavedScope) {
   await router.push({
     ...(field && !isOfField.value && { path: `/${slug.value}/field` }),
     query: {
-      ...route.query,
+      ...query.value,
       ...(who && { who: who === 'all' ? undefined : who }),
       ...(period && { period }),
       ...(against && { against }),
@@ -80,7 +81,7 @@ async function keep() {
             }),
           ...(!isOfField.value &&
             has('lines') && {
-              metric: text(route.query.metric) || 'impressions',
+              metric: text(query.value.metric) || 'impressions',
               ...given('second', 'figures', 'headlines', 'columns', 'by'),
             }),
         },

@@ -4,8 +4,7 @@ import type { AudiencePart, AudienceView } from '~~/shared/read/audience'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Audience · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, replace } = usePageAddress()
 const shell = useShell()
 const { slug, base } = useClient()
 const { address } = useScope()
@@ -19,14 +18,14 @@ const silent = computed(() => (data.value?.shown ?? []).filter(({ parts }) => pa
 const nameOf = (facet: string) => FACETS.find(({ id }) => id === facet)!.name
 /** Which part's working is open: a facet and a part. */
 const chosen = computed(() => {
-  const [facet = '', ...rest] = String(route.query.part ?? '').split('.')
+  const [facet = '', ...rest] = String(query.value.part ?? '').split('.')
   const view = data.value?.shown.find((each) => each.facet === facet)
   const part = view?.parts.find((each) => each.part === rest.join('.'))
   return view && part ? { view, part } : undefined
 })
 function select(facet: string, { part }: AudiencePart) {
   shell.isMarginOpen = true
-  void router.replace({ query: { ...route.query, part: `${facet}.${part}` } })
+  void replace({ part: `${facet}.${part}` })
 }
 const file = (facet: string) =>
   `${base.value}/downloads/audience?${new URLSearchParams({ ...address.value, option: facet })}`

@@ -5,8 +5,7 @@ import { POLL_HOURS, type DirectoriesView, type PlaceEntries } from '~~/shared/r
 useHead({ title: 'Directories · Zaffer' })
 const session = useSession()
 const say = useSay()
-const route = useRoute()
-const router = useRouter()
+const { query, push } = usePageAddress()
 const refreshAll = useRefresh()
 const { slug, base } = useClient()
 const { description } = useScope()
@@ -19,7 +18,7 @@ const { data, error, isLoading } = useQuery({
 /** The place that is read: the one of the address, the one that changed last, or the one whose entries agree least. */
 const chosen = computed(() => {
   const rows = data.value?.rows ?? []
-  const asked = Number(route.query.place) || data.value?.changes[0]?.place.id
+  const asked = Number(query.value.place) || data.value?.changes[0]?.place.id
   const worst = (row: (typeof rows)[number]) => row.cells.reduce((sum, { agreement = 0 }) => sum + agreement, 0)
   return rows.find(({ place }) => place.id === asked) ?? [...rows].sort((a, b) => worst(a) - worst(b))[0]
 })
@@ -118,11 +117,7 @@ async function sayOurs(entry: number, isOurs: boolean) {
       </section>
       <section aria-labelledby="entries-heading">
         <h2 id="entries-heading" class="heading">How much of each entry agrees</h2>
-        <DirectoriesTable
-          :view="data"
-          :chosen="chosen?.place.id"
-          @choose="(place) => router.push({ query: { ...route.query, place: String(place) } })"
-        />
+        <DirectoriesTable :view="data" :chosen="chosen?.place.id" @choose="(place) => push({ place: String(place) })" />
       </section>
       <section v-if="chosen" aria-labelledby="place-heading">
         <div class="row head">

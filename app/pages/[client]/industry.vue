@@ -5,8 +5,7 @@ import type { IndustryView, KeptReference } from '~~/shared/compare/industry'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Industry · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, push } = usePageAddress()
 const session = useSession()
 const refreshAll = useRefresh()
 const { slug, base } = useClient()
@@ -18,7 +17,7 @@ const { data, error, isLoading } = useQuery({
 })
 const download = computed(() => `${base.value}/downloads/industry?${new URLSearchParams(address.value)}`)
 /** One measure, or all of them. */
-const measure = computed(() => REFERENCE_MEASURES.find(({ id }) => id === route.query.measure)?.id ?? 'all')
+const measure = computed(() => REFERENCE_MEASURES.find(({ id }) => id === query.value.measure)?.id ?? 'all')
 const measures = computed(() => [
   { id: 'all', name: 'all measures' },
   ...REFERENCE_MEASURES.filter(({ id }) => data.value?.rows.some((row) => row.measure === id)).map(({ id, name }) => ({
@@ -29,7 +28,7 @@ const measures = computed(() => [
 const rows = computed(() =>
   (data.value?.rows ?? []).filter((row) => measure.value === 'all' || row.measure === measure.value),
 )
-const choose = (id: string) => router.push({ query: { ...route.query, measure: id === 'all' ? undefined : id } })
+const choose = (id: string) => push({ measure: id === 'all' ? undefined : id })
 const edited = ref<KeptReference | 'new'>()
 const isFileOpen = ref(false)
 const refresh = () => refreshAll('industry')

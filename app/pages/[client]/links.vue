@@ -4,8 +4,7 @@ import { LINKS_AT_ONCE, type LinkList, type LinkView } from '~~/shared/read/link
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Links · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, push, replace } = usePageAddress()
 const session = useSession()
 const shell = useShell()
 const say = useSay()
@@ -13,7 +12,7 @@ const locale = useLocale()
 const { slug, base } = useClient()
 const { address } = useScope()
 const refreshAll = useRefresh()
-const rows = computed(() => (/^\d{1,4}$/.test(String(route.query.rows)) ? Number(route.query.rows) : LINKS_AT_ONCE))
+const rows = computed(() => (/^\d{1,4}$/.test(String(query.value.rows)) ? Number(query.value.rows) : LINKS_AT_ONCE))
 const { data, error, isLoading } = useQuery({
   key: () => ['links', slug.value, address.value, rows.value],
   query: () => api<LinkList>(`${base.value}/links`, { query: { ...address.value, rows: rows.value } }),
@@ -23,11 +22,11 @@ const origin = computed(() => (import.meta.client ? window.location.origin : '')
 const edited = ref<LinkView | 'new'>()
 const refresh = () => refreshAll('links')
 const remove = useRemoval(refresh)
-const chosen = computed(() => data.value?.links.find(({ id }) => String(id) === route.query.link))
+const chosen = computed(() => data.value?.links.find(({ id }) => String(id) === query.value.link))
 const { copy } = useClipboard({ legacy: true })
 function select({ id }: LinkView) {
   shell.isMarginOpen = true
-  void router.replace({ query: { ...route.query, link: String(id) } })
+  void replace({ link: String(id) })
 }
 async function copyAddress({ code, name }: LinkView) {
   await copy(`${origin.value}/l/${code}`)
@@ -123,7 +122,7 @@ const count = (value: number) => formatCount(value, locale)
           v-if="data.links.length < data.all"
           :label="`Show more of the ${count(data.all)}`"
           text
-          @click="router.push({ query: { ...route.query, rows: String(rows + LINKS_AT_ONCE) } })"
+          @click="push({ rows: String(rows + LINKS_AT_ONCE) })"
         />
       </template>
     </section>

@@ -6,8 +6,7 @@ import type { Restatement } from '~~/shared/figures/restatement'
 import type { Suggested } from '~~/shared/gather/suggestions'
 import type { ProfilesView, ProfileState } from '~~/shared/gather/profiles'
 
-const route = useRoute()
-const router = useRouter()
+const { query, replace } = usePageAddress()
 const session = useSession()
 const { tick } = useFirstSteps()
 const say = useSay()
@@ -21,18 +20,18 @@ const link = ref<{ name: string; address: string }>()
 const isAdding = ref(false)
 /** An address can lead to a profile that might be added. */
 const asked = computed(() => {
-  const { add, on = '', rival = '' } = route.query
+  const { add, on = '', rival = '' } = query.value
   return add ? { what: String(add), network: String(on) || 'all', rivalName: String(rival) } : undefined
 })
 watch(asked, (wanted) => wanted && session.mayWrite && (isAdding.value = true), { immediate: true })
 /** Whom the audience also follows is asked of the networks where the address says so. */
-const isAsked = computed(() => route.query.suggested === 'yes')
-const askAudience = () => router.replace({ query: { ...route.query, suggested: 'yes' } })
+const isAsked = computed(() => query.value.suggested === 'yes')
+const askAudience = () => replace({ suggested: 'yes' })
 const lookAt = ({ handle, network }: Suggested, organisation: string) =>
-  router.replace({ query: { ...route.query, add: handle, on: network, rival: organisation } })
+  replace({ add: handle, on: network, rival: organisation })
 function stopAdding() {
   isAdding.value = false
-  if (asked.value) void router.replace({ query: { ...route.query, add: undefined, on: undefined, rival: undefined } })
+  if (asked.value) void replace({ add: undefined, on: undefined, rival: undefined })
 }
 const profiles = computed(() => data.value?.profiles ?? [])
 const own = computed(() => profiles.value.filter(({ isRival }) => !isRival))
@@ -44,7 +43,7 @@ useHead({ title: 'Profiles · Zaffer' })
 
 /** The metric whose coverage the strips show; only what some profile gives is offered. */
 const metric = computed(() =>
-  choices.value.some(({ id }) => id === route.query.coverage) ? String(route.query.coverage) : 'any',
+  choices.value.some(({ id }) => id === query.value.coverage) ? String(query.value.coverage) : 'any',
 )
 const choices = computed(() => [
   { id: 'any', name: 'any figure' },
@@ -53,7 +52,7 @@ const choices = computed(() => [
     name: name.toLowerCase(),
   })),
 ])
-const choose = (id: string) => router.replace({ query: { ...route.query, coverage: id === 'any' ? undefined : id } })
+const choose = (id: string) => replace({ coverage: id === 'any' ? undefined : id })
 const restated = ref<{ name: string; path: string; list: Restatement[] }>()
 const locale = useLocale()
 

@@ -3,14 +3,13 @@ import type { Question, QuestionsView } from '~~/shared/read/questions'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Questions · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, push } = usePageAddress()
 const say = useSay()
 const refreshAll = useRefresh()
 const { slug, base } = useClient()
 const { address, description } = useScope()
 const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC')
-const state = computed(() => (typeof route.query.state === 'string' ? route.query.state : ''))
+const state = computed(() => (typeof query.value.state === 'string' ? query.value.state : ''))
 const { data, error, isLoading } = useQuery({
   key: () => ['questions', slug.value, address.value, state.value],
   query: () => api<QuestionsView>(`${base.value}/questions`, { query: { ...address.value, state: state.value } }),
@@ -76,9 +75,7 @@ async function showMore() {
             option-value="value"
             size="small"
             aria-label="Answered or waiting"
-            @update:model-value="
-              (value) => router.push({ query: { ...route.query, state: value === ALL ? undefined : value } })
-            "
+            @update:model-value="(value) => push({ state: value === ALL ? undefined : value })"
           />
         </div>
         <p v-if="questions.length === 0" class="quiet">No question of these days is like that.</p>

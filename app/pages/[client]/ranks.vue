@@ -8,8 +8,7 @@ definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Ranks · Zaffer' })
 const session = useSession()
 const say = useSay()
-const route = useRoute()
-const router = useRouter()
+const { query, push: set } = usePageAddress()
 const refreshAll = useRefresh()
 const locale = useLocale()
 const { slug, base } = useClient()
@@ -29,7 +28,7 @@ const leaving = ref<number>()
 /** The one that is read: the one of the address, or the first one with a map. */
 const chosen = computed(() => {
   const rows = data.value?.rows.filter(({ id }) => id !== leaving.value) ?? []
-  const asked = Number(route.query.watch)
+  const asked = Number(query.value.watch)
   return rows.find(({ id }) => id === asked) ?? rows.find(({ points }) => points > 1) ?? rows[0]
 })
 const one = useQuery({
@@ -43,13 +42,12 @@ const SHOWN = [
   { value: 'before', name: 'ranks before' },
   { value: 'difference', name: 'the difference' },
 ] as const
-const shows = computed(() => SHOWN.find(({ value }) => value === route.query.shows)?.value ?? 'now')
+const shows = computed(() => SHOWN.find(({ value }) => value === query.value.shows)?.value ?? 'now')
 /** The points of the one that is read, as a table. */
 const points = computed(
   () =>
     `${base.value}/downloads/ranks?${new URLSearchParams({ ...address.value, watch: String(chosen.value?.id ?? '') })}`,
 )
-const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 const isAdded = ref(false)
 const refresh = () => refreshAll('ranks')
 const remove = useRemoval(refresh)

@@ -10,8 +10,7 @@ import {
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Reviews · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, push } = usePageAddress()
 const session = useSession()
 const say = useSay()
 const refreshAll = useRefresh()
@@ -25,7 +24,7 @@ const { data, error, isLoading } = useQuery({
 })
 const FILTERS = ['state', 'stars', 'mood', 'about', 'place'] as const
 const filter = computed(() =>
-  Object.fromEntries(FILTERS.flatMap((name) => (route.query[name] ? [[name, String(route.query[name])]] : []))),
+  Object.fromEntries(FILTERS.flatMap((name) => (query.value[name] ? [[name, String(query.value[name])]] : []))),
 )
 const list = useQuery({
   key: () => ['reviews', slug.value, address.value, filter.value],
@@ -57,8 +56,7 @@ const templates = useQuery({
   enabled: () => session.mayWrite,
 })
 const refresh = () => refreshAll('reviews')
-const choose = (name: string, value: string) =>
-  router.push({ query: { ...route.query, [name]: value === 'all' ? undefined : value } })
+const choose = (name: string, value: string) => push({ [name]: value === 'all' ? undefined : value })
 const chosen = (name: (typeof FILTERS)[number]) => filter.value[name] ?? 'all'
 const all = (name: string) => ({ value: 'all', name })
 const CHOICES = computed(() => [
@@ -155,9 +153,7 @@ async function setHours() {
       </p>
       <template v-else>
         <p v-if="data.all.answering.waiting" class="no-print">
-          <NuxtLink :to="{ query: { ...route.query, state: 'waiting' }, hash: '#list-heading' }">{{
-            waitingWords
-          }}</NuxtLink>
+          <NuxtLink :to="{ query: { ...query, state: 'waiting' }, hash: '#list-heading' }">{{ waitingWords }}</NuxtLink>
         </p>
         <section aria-labelledby="come-to-heading">
           <h2 id="come-to-heading" class="heading">What they come to</h2>

@@ -4,8 +4,7 @@ import { USUAL_WINDOW, type Occasions } from '~~/shared/read/occasionsBlock'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Tags · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, push: choose } = usePageAddress()
 const { slug, base } = useClient()
 const { address } = useScope()
 const { data, error, isLoading } = useQuery({
@@ -13,7 +12,7 @@ const { data, error, isLoading } = useQuery({
   query: () => api<ByTag>(`${base.value}/tags/figures`, { query: address.value }),
   placeholderData: (previous) => previous,
 })
-const textOf = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : '')
+const textOf = (name: string) => (typeof query.value[name] === 'string' ? query.value[name] : '')
 const numberOf = (name: string, usual: number) => (/^\d{1,3}$/.test(textOf(name)) ? Number(textOf(name)) : usual)
 const askedOccasions = computed(() => ({
   ...(/^\d{1,9}$/.test(textOf('tag')) && { tag: Number(textOf('tag')) }),
@@ -26,15 +25,6 @@ const occasions = useQuery({
   query: () => api<Occasions>(`${base.value}/tags/occasions`, { query: { ...address.value, ...askedOccasions.value } }),
   placeholderData: (previous) => previous,
 })
-const choose = (part: Record<string, string | number | undefined>) =>
-  router.push({
-    query: {
-      ...route.query,
-      ...Object.fromEntries(
-        Object.entries(part).map(([name, value]) => [name, value === '' ? undefined : String(value)]),
-      ),
-    },
-  })
 const file = (kind: string, query: Record<string, unknown>) =>
   `${base.value}/downloads/${kind}?${new URLSearchParams(
     Object.entries(query).map(([name, value]) => [name, String(value)]),

@@ -5,15 +5,14 @@ import { TIME_LINES, timesSchema, type TimesQuery, type TimesView } from '~~/sha
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Times · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, push, replace } = usePageAddress()
 const shell = useShell()
 const { slug, base } = useClient()
 const { address } = useScope()
 const FIELDS = Object.keys(timesSchema.fields) as (keyof TimesQuery)[]
 /** What the address says of how times are looked at; what has no meaning there is left to the server to say. */
 const asked = computed<Partial<Record<keyof TimesQuery, string>>>(() =>
-  Object.fromEntries(FIELDS.flatMap((name) => (route.query[name] ? [[name, String(route.query[name])]] : []))),
+  Object.fromEntries(FIELDS.flatMap((name) => (query.value[name] ? [[name, String(query.value[name])]] : []))),
 )
 const USUAL = timesSchema.getDefault()
 const valueOf = (name: keyof TimesQuery) => asked.value[name] ?? String(USUAL[name])
@@ -22,30 +21,26 @@ const { data, error, isLoading } = useQuery({
   query: () => api<TimesView>(`${base.value}/times`, { query: { ...address.value, ...asked.value } }),
   placeholderData: (previous) => previous,
 })
-const choose = (name: string, value: string | number) =>
-  router.push({ query: { ...route.query, [name]: value === '' ? undefined : String(value) } })
+const choose = (name: string, value: string | number) => push({ [name]: value })
 const lines = computed(() =>
-  route.query.lines === 'arrive' || (route.query.lines !== 'there' && data.value && !data.value.there)
+  query.value.lines === 'arrive' || (query.value.lines !== 'there' && data.value && !data.value.there)
     ? ('arrive' as const)
     : ('there' as const),
 )
 const day = computed(() => {
-  const at = Number(route.query.day)
-  return route.query.day && Number.isInteger(at) && at >= 1 && at <= 7 ? at - 1 : undefined
+  const at = Number(query.value.day)
+  return query.value.day && Number.isInteger(at) && at >= 1 && at <= 7 ? at - 1 : undefined
 })
 const slot = computed({
   get: () => {
-    const at = Number(route.query.slot)
-    return route.query.slot && Number.isInteger(at) && at >= 0 && at < 168 ? at : undefined
+    const at = Number(query.value.slot)
+    return query.value.slot && Number.isInteger(at) && at >= 0 && at < 168 ? at : undefined
   },
   set: (to) => {
     shell.isMarginOpen = true
-    router.replace({
-      query: {
-        ...route.query,
-        slot: String(to ?? 0),
-        ...(day.value !== undefined && to !== undefined && { day: String(Math.floor(to / 24) + 1) }),
-      },
+    void replace({
+      slot: String(to ?? 0),
+      ...(day.value !== undefined && to !== undefined && { day: String(Math.floor(to / 24) + 1) }),
     })
   },
 })

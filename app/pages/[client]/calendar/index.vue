@@ -10,15 +10,14 @@ import { usePlanMoves } from '~/plan/calendar/usePlanMoves'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Calendar · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, push: show, replace } = usePageAddress()
 const shell = useShell()
 const locale = useLocale()
 const { slug, base } = useClient()
 const { address } = useScope()
 const FIELDS = ['on', 'span', 'state', 'only', 'tags'] as const
 const asked = computed(() =>
-  Object.fromEntries(FIELDS.flatMap((name) => (route.query[name] ? [[name, String(route.query[name])]] : []))),
+  Object.fromEntries(FIELDS.flatMap((name) => (query.value[name] ? [[name, String(query.value[name])]] : []))),
 )
 const { data, error, isLoading } = useQuery({
   key: () => ['calendar', slug.value, address.value.who ?? 'all', asked.value],
@@ -31,10 +30,10 @@ const { data, error, isLoading } = useQuery({
 const session = useSession()
 const refreshAll = useRefresh()
 const tags = useTags()
-const span = computed<Span>(() => SPANS.find((each) => each === route.query.span) ?? 'week')
+const span = computed<Span>(() => SPANS.find((each) => each === query.value.span) ?? 'week')
 /** The day around which it is: that of the address, or today. */
 const on = computed<Day | undefined>(() => {
-  const day = String(route.query.on ?? '')
+  const day = String(query.value.on ?? '')
   return isDay(day) ? day : data.value?.today
 })
 const period = computed(() => (on.value ? spanAround(on.value, span.value) : undefined))
@@ -49,12 +48,12 @@ const { data: plan, error: planError } = useQuery({
 const refreshPlan = () => refreshAll('plan')
 const moves = usePlanMoves(refreshPlan)
 const filter = computed(() => ({
-  state: String(route.query.state ?? ''),
-  by: String(route.query.by ?? ''),
+  state: String(query.value.state ?? ''),
+  by: String(query.value.by ?? ''),
   ...(address.value.who && { profiles: data.value?.profiles ?? [] }),
 }))
 /** Formats and tags are those of what is out. */
-const isOfPublished = computed(() => Boolean(route.query.only || route.query.tags))
+const isOfPublished = computed(() => Boolean(query.value.only || query.value.tags))
 const planned = computed(() =>
   isOfPublished.value ? [] : (plan.value?.posts ?? []).filter((each) => isWanted(each, filter.value)),
 )
@@ -62,7 +61,7 @@ const unplaced = computed(() =>
   isOfPublished.value ? [] : (plan.value?.unplaced ?? []).filter((each) => isWanted(each, filter.value)),
 )
 /** Whoever looks for what needs somebody has it first. */
-const isOfNeeds = computed(() => route.query.state === 'needs')
+const isOfNeeds = computed(() => query.value.state === 'needs')
 const needing = computed(() =>
   isOfPublished.value
     ? []
@@ -97,16 +96,14 @@ const dialog = ref<'settings' | 'subscribe' | 'sheet' | 'weekly' | 'refills' | '
 /** An address can lead to the weekly slots, and to the lists that refill some. */
 const LED_TO = ['weekly', 'refills'] as const
 watch(
-  () => (mayWrite.value ? LED_TO.find((name) => route.query[name] === 'yes') : undefined),
+  () => (mayWrite.value ? LED_TO.find((name) => query.value[name] === 'yes') : undefined),
   (asked) => asked && (dialog.value = asked),
   { immediate: true },
 )
 function closeLedTo() {
   dialog.value = undefined
-  if (LED_TO.some((name) => route.query[name]))
-    void router.replace({ query: { ...route.query, weekly: undefined, refills: undefined } })
+  if (LED_TO.some((name) => query.value[name])) void replace({ weekly: undefined, refills: undefined })
 }
-const show = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 function step(direction: 1 | -1) {
   if (on.value) void show({ on: spanStep(on.value, span.value, direction) })
 }
@@ -136,7 +133,7 @@ const CHOICES = computed(() => [
   {
     name: 'state',
     label: 'What is shown',
-    value: String(route.query.state ?? 'all'),
+    value: String(query.value.state ?? 'all'),
     options: [
       { value: 'all', name: 'everything' },
       { value: 'published', name: 'published' },
@@ -156,7 +153,7 @@ const CHOICES = computed(() => [
         {
           name: 'by',
           label: 'Written by whom',
-          value: String(route.query.by ?? 'all'),
+          value: String(query.value.by ?? 'all'),
           options: [
             { value: 'all', name: 'by anybody' },
             ...writers.value.map((name) => ({ value: name, name: `by ${name}` })),
@@ -167,7 +164,7 @@ const CHOICES = computed(() => [
   {
     name: 'only',
     label: 'Which format',
-    value: String(route.query.only ?? 'all'),
+    value: String(query.value.only ?? 'all'),
     options: [
       { value: 'all', name: 'every format' },
       ...(data.value?.formats ?? []).map((format) => ({ value: format, name: `${format} alone` })),
@@ -176,7 +173,7 @@ const CHOICES = computed(() => [
   {
     name: 'tags',
     label: 'Which tag',
-    value: String(route.query.tags ?? 'all'),
+    value: String(query.value.tags ?? 'all'),
     options: [
       { value: 'all', name: 'every tag' },
       { value: 'none', name: 'without a tag' },
@@ -186,21 +183,21 @@ const CHOICES = computed(() => [
   {
     name: 'density',
     label: 'How close together',
-    value: String(route.query.density ?? 'all'),
+    value: String(query.value.density ?? 'all'),
     options: [
       { value: 'all', name: 'with texts' },
       { value: 'tight', name: 'close together' },
     ],
   },
 ])
-const isTight = computed(() => route.query.density === 'tight')
+const isTight = computed(() => query.value.density === 'tight')
 const RHYTHMS = [
   { value: 'networks', name: 'by network' },
   { value: 'formats', name: 'by format' },
   { value: 'profiles', name: 'by profile' },
 ] as const
-const rhythm = computed(() => RHYTHMS.find(({ value }) => value === route.query.rhythm)?.value ?? 'networks')
-const chosen = computed(() => String(route.query.entry ?? ''))
+const rhythm = computed(() => RHYTHMS.find(({ value }) => value === query.value.rhythm)?.value ?? 'networks')
+const chosen = computed(() => String(query.value.entry ?? ''))
 /** The plan that a published post came from. */
 const planOfEntry = computed(() =>
   entry.value?.state !== 'published'
@@ -212,7 +209,7 @@ const planOfEntry = computed(() =>
 const entry = computed(() => shown.value?.entries.find((each) => entryKey(each) === chosen.value))
 function choose(each: ShownEntry) {
   shell.isMarginOpen = true
-  void router.replace({ query: { ...route.query, entry: entryKey(each) } })
+  void replace({ entry: entryKey(each) })
 }
 const file = computed(
   () =>

@@ -8,8 +8,7 @@ import { usePostList } from '~/read/content/usePostList'
 
 definePageMeta({ margin: true, scope: true })
 useHead({ title: 'Content · Zaffer' })
-const route = useRoute()
-const router = useRouter()
+const { query, push: set } = usePageAddress()
 const { slug, base } = useClient()
 const { address, description } = useScope()
 const locale = useLocale()
@@ -17,7 +16,7 @@ const isLooking = computed(() => format.value !== 'all' || Object.keys(askedFilt
 const EACH = [1, 3, 5, 10]
 const RANKING_CHOICES = Object.entries(RANKINGS).map(([value, { name }]) => ({ value, name: `by ${name}` }))
 const timeZone = computed(() => description.data.value?.client.timeZone ?? 'UTC')
-const format = computed(() => String(route.query.format ?? 'all'))
+const format = computed(() => String(query.value.format ?? 'all'))
 const order = computed(() => (readPostOrder(textOf('order')) ? textOf('order') : 'newest'))
 const orders = computed(() =>
   POST_ORDERS.some(({ value }) => value === order.value)
@@ -25,7 +24,7 @@ const orders = computed(() =>
     : [...POST_ORDERS, { value: order.value, name: 'By a column' }],
 )
 const columns = computed(() => postColumnsOf(textOf('columns')))
-const textOf = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : '')
+const textOf = (name: string) => (typeof query.value[name] === 'string' ? query.value[name] : '')
 const looked = computed(() => ({ any: textOf('any'), all: textOf('all'), none: textOf('none') }))
 /** What the posts have to be, beside being of the scope and of a format. */
 const askedFilter = computed(
@@ -63,9 +62,9 @@ const formats = computed(() => [
     .map((value) => ({ value, name: value })),
 ])
 const ends = computed(() =>
-  String(route.query.ends) in RANKINGS ? (String(route.query.ends) as PostFigure) : 'interactions',
+  String(query.value.ends) in RANKINGS ? (String(query.value.ends) as PostFigure) : 'interactions',
 )
-const each = computed(() => (EACH.includes(Number(route.query.each)) ? Number(route.query.each) : USUAL_ENDS))
+const each = computed(() => (EACH.includes(Number(query.value.each)) ? Number(query.value.each) : USUAL_ENDS))
 const askedEnds = computed(() => ({
   ...address.value,
   by: ends.value,
@@ -79,7 +78,7 @@ const bothEnds = useQuery({
   placeholderData: (previous) => previous,
 })
 const formatsBy = computed(() =>
-  String(route.query.formats) in RANKINGS ? (String(route.query.formats) as PostFigure) : 'interactions',
+  String(query.value.formats) in RANKINGS ? (String(query.value.formats) as PostFigure) : 'interactions',
 )
 const askedFormats = computed(() => ({ ...address.value, by: formatsBy.value, ...askedFilter.value }))
 const byFormat = useQuery({
@@ -95,13 +94,6 @@ const endsTable = computed(() => {
   const { by, rows, ...rest } = askedEnds.value
   return `${base.value}/downloads/ends?${new URLSearchParams({ ...rest, option: by, rows: String(rows) })}`
 })
-const set = (part: object) =>
-  router.push({
-    query: {
-      ...route.query,
-      ...Object.fromEntries(Object.entries(part).map(([name, value]) => [name, value || undefined])),
-    },
-  })
 const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(askedList.value)}`)
 </script>
 
@@ -130,11 +122,7 @@ const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(as
         aria-label="Order"
         @update:model-value="(value) => set({ order: value === 'newest' ? undefined : value })"
       />
-      <PostWords
-        :looked="looked"
-        label="Words of the posts"
-        @look="({ any, all, none }) => set({ any: any || undefined, all: all || undefined, none: none || undefined })"
-      />
+      <PostWords :looked="looked" label="Words of the posts" @look="({ any, all, none }) => set({ any, all, none })" />
       <PostChoices
         :chosen="{ tags: textOf('tags'), paid: textOf('paid'), published: textOf('published') }"
         @choose="set"
@@ -167,7 +155,7 @@ const table = computed(() => `${base.value}/posts/table?${new URLSearchParams(as
             :model-value="each"
             :options="EACH"
             aria-label="How many at each end"
-            @update:model-value="(value) => set({ each: value === USUAL_ENDS ? undefined : String(value) })"
+            @update:model-value="(value) => set({ each: value === USUAL_ENDS ? undefined : value })"
           />
           <DownloadMenu :path="endsTable" block="ends" what="The best and the worst" />
         </span>

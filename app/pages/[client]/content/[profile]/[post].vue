@@ -6,7 +6,7 @@ import type { PostFigureView, PostView } from '~~/shared/read/post'
 definePageMeta({ margin: true })
 useHead({ title: 'Post · Zaffer' })
 const route = useRoute()
-const router = useRouter()
+const { query, replace } = usePageAddress()
 const shell = useShell()
 const session = useSession()
 const locale = useLocale()
@@ -25,17 +25,16 @@ const when = computed(() =>
 )
 /** Which figure's working is open. */
 const chosen = computed(() => {
-  const wanted = String(route.query.figure ?? '')
+  const wanted = String(query.value.figure ?? '')
   return data.value?.figures.find(({ id }) => id === wanted)
 })
 function select({ id }: PostFigureView) {
   shell.isMarginOpen = true
-  void router.replace({ query: { ...route.query, figure: id } })
+  void replace({ figure: id })
 }
 const LIVES = { interactions: 'Interactions', impressions: 'Impressions' } as const
-const shownLife = computed(() => (route.query.life === 'impressions' ? 'impressions' : 'interactions'))
-const showLife = (life: string) =>
-  router.replace({ query: { ...route.query, life: life === 'interactions' ? undefined : life } })
+const shownLife = computed(() => (query.value.life === 'impressions' ? 'impressions' : 'interactions'))
+const showLife = (life: string) => replace({ life: life === 'interactions' ? undefined : life })
 /** Those that are read first, before the line: one row of them. */
 const FIRST = ['interactions', 'impressions', 'rate', 'reach', 'watch_average', 'pass_on', 'story_exits']
 const first = computed(() =>
