@@ -97,6 +97,8 @@ export default defineNuxtConfig({
       referrerPolicy: 'no-referrer',
     },
   },
+  // nothing reads them: Node is started without maps
+  sourcemap: { server: false, client: false },
   // what is shared by a link is for those who hold it, and for no search engine
   nitro: {
     preset: 'node-server',

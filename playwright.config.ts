@@ -1,10 +1,11 @@
 import { defineConfig } from '@playwright/test'
+import { chromiumPath } from './tools/steps/chromium.mjs'
 
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: '.test-data/browser-results',
-  // a browser and its application fill two cores; where there are more, each further worker has an application of its own
-  workers: Number(process.env.ZAFFER_BROWSER_WORKERS ?? 1),
+  // each worker has an application of its own
+  workers: Number(process.env.ZAFFER_BROWSER_WORKERS ?? 2),
   fullyParallel: false,
   forbidOnly: true,
   retries: 0,
@@ -18,14 +19,17 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
-    trace: 'retain-on-failure',
+    // a tenth of the time; with “--trace on” where a failure is looked into
+    trace: 'off',
     // what is fading in or out would be judged for its contrast at that moment
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
-      executablePath: process.env.ZAFFER_CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromiumPath(),
       args: [
         '--no-sandbox',
         '--disable-gpu',
+        // the shell fits letters to whole dots unless told not to, as no screen of today does
+        '--font-render-hinting=none',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

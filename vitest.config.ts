@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { chromiumPath } from './tools/steps/chromium.mjs'
 
 const alias = {
   '~~': fileURLToPath(new URL('.', import.meta.url)),
@@ -10,7 +11,7 @@ const setupFiles = ['tests/support/fixedSeed.ts']
 
 const integration = {
   setupFiles,
-  env: { ZAFFER_LOG: 'silent' },
+  env: { ZAFFER_LOG: 'silent', ZAFFER_CHROMIUM: chromiumPath() },
   include: ['tests/integration/**/*.test.ts'],
   globalSetup: ['tests/integration/support/globalSetup.ts'],
   maxWorkers: 2,
@@ -18,9 +19,7 @@ const integration = {
   testTimeout: 300_000,
   hookTimeout: 300_000,
 }
-const alone = ['keeping', 'kills', 'overload', 'ownDatabase', 'poison', 'start', 'twoProcesses'].map(
-  (name) => `tests/integration/${name}.test.ts`,
-)
+const alone = ['overload', 'start'].map((name) => `tests/integration/${name}.test.ts`)
 
 export default defineConfig({
   test: {

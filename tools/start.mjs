@@ -3,6 +3,7 @@ import { isIP } from 'node:net'
 import { resolve, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { existsSync, rmSync, writeFileSync } from 'node:fs'
+import { chromiumPath } from './steps/chromium.mjs'
 import { build, debianPackages, npmPackages } from './steps/packages.mjs'
 import { startDatabase } from './steps/database.mjs'
 import { logFile, openData, openSecrets } from './steps/data.mjs'
@@ -114,6 +115,7 @@ async function start() {
     ...process.env,
     NODE_ENV: 'production',
     ZAFFER_DATABASE_URL: databaseUrl,
+    ZAFFER_CHROMIUM: chromiumPath(),
     ZAFFER_SECRET: secrets.seal,
     ZAFFER_STANDINS_SECRET: secrets.standins,
     ZAFFER_STANDINS_PORT: String(standinsPort),

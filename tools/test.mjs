@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { build, debianPackages, npmPackages } from './steps/packages.mjs'
+import { build, chromiumShell, debianPackages, npmPackages } from './steps/packages.mjs'
 import { say, Stop } from './steps/say.mjs'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -48,23 +48,23 @@ async function counted(name, args, file, read, env) {
 try {
   mkdirSync(results, { recursive: true })
   await debianPackages({ needsDatabase: true })
+  await chromiumShell()
   await npmPackages(root)
-  await build(root)
-  say('Types')
+  say('Types, lint, layout of the code, who uses whom, beside the build')
   await run([bin('nuxt', 'bin/nuxt.mjs'), 'prepare', '--logLevel', 'silent'], { NUXT_TELEMETRY_DISABLED: '1' })
-  say('Types, lint, layout of the code, who uses whom')
   const folders = ['core', 'app', 'server', 'shared', 'demo', 'standins']
-  await Promise.all([
-    wholes([['Types', [bin('vue-tsc', 'bin/vue-tsc.js'), '-b']]]),
-    wholes([
-      ['Lint', [bin('eslint', 'bin/eslint.js'), '.']],
-      ['Layout', [bin('prettier', 'bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
-      [
-        'Who uses whom',
-        [bin('dependency-cruiser', 'bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.mjs', ...folders],
-      ],
-    ]),
-  ])
+  const types = [
+    ['Types', [bin('vue-tsc', 'bin/vue-tsc.js'), '-b']],
+    ['Lint', [bin('eslint', 'bin/eslint.js'), '.']],
+  ]
+  const layout = [
+    ['Layout', [bin('prettier', 'bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
+    [
+      'Who uses whom',
+      [bin('dependency-cruiser', 'bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.mjs', ...folders],
+    ],
+  ]
+  await Promise.all([wholes(types), build(root).then(() => wholes(layout))])
   const vitest = join(results, 'vitest.json')
   await counted(
     'Unit tests, external checks, integration',

@@ -3,8 +3,7 @@ import { expect, signIn, test } from './support/test'
 test('who follows, was reached and responded stand beside each other, and a share can be switched to another base', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/audience')
+  await signIn(page, '/mossgate-gardens/audience')
   const ages = page.getByRole('region', { name: 'Age and gender' })
   await expect(ages.getByRole('img', { name: /^Those who follow, by age and gender/ })).toBeVisible()
   const share = async () =>
@@ -38,8 +37,7 @@ test('who follows, was reached and responded stand beside each other, and a shar
 })
 
 test('whom the client wants is written down once, and each base is set beside it', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/audience')
+  await signIn(page, '/orrery-press/audience')
   const section = page.getByRole('region', { name: 'Whom the client wants' })
   await section.getByRole('button', { name: 'Write it down' }).click()
   const dialog = page.getByRole('dialog', { name: 'Whom the client wants' })

@@ -1,8 +1,7 @@
 import { expect, signIn, test } from './support/test'
 
 test('the calendar goes from week to week by keys, and opens a day and a post', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/calendar?on=2026-10-14')
+  await signIn(page, '/mossgate-gardens/calendar?on=2026-10-14')
   await expect(
     page.getByText('12 October to 18 October 2026').or(page.getByText('12 to 18 October 2026')),
   ).toBeVisible()
@@ -30,8 +29,7 @@ test('the calendar goes from week to week by keys, and opens a day and a post', 
 })
 
 test('a month shows every day, its gaps, and who posts how often', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/calendar?span=month&on=2026-10-14')
+  await signIn(page, '/mossgate-gardens/calendar?span=month&on=2026-10-14')
   await expect(page.getByText(/Nothing on any network: 10 Oct – 12 Oct 2026/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'The day 10 Oct 2026' })).toBeVisible()
   await page.getByRole('combobox', { name: 'Which format' }).click()

@@ -1,8 +1,7 @@
 import { expect, signIn, test } from './support/test'
 
 test('the best and the worst posts stand beside each other, by a figure that is chosen', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/content')
+  await signIn(page, '/mossgate-gardens/content')
   const section = page.getByRole('region', { name: 'Best and worst beside each other' })
   const best = section.getByRole('region', { name: 'Most interactions' }).getByRole('listitem')
   await expect(best).toHaveCount(3)
@@ -41,8 +40,7 @@ test('the best and the worst posts stand beside each other, by a figure that is 
 })
 
 test('formats are compared by their posts, and one of few posts says so', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/content?period=2026-10-26..2026-10-28')
+  await signIn(page, '/mossgate-gardens/content?period=2026-10-26..2026-10-28')
   const section = page.getByRole('region', { name: 'Formats compared' })
   await expect(section.getByText(/only \d posts: too few to compare/).first()).toBeVisible()
   await page.goto('/mossgate-gardens/content?period=2026-09')
@@ -68,8 +66,7 @@ test('formats are compared by their posts, and one of few posts says so', async 
 test('posts are looked for by their words, shown some at a time, and go into a report as they were looked for', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/content?period=2026-07..2026-09')
+  await signIn(page, '/mossgate-gardens/content?period=2026-07..2026-09')
   const rows = page.getByRole('table').last().locator('tbody tr')
   await expect(rows).toHaveCount(50)
   const [all] = /([\d,]+) posts/.exec(await page.locator('.choose').innerText())!.slice(1)

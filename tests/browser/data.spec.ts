@@ -4,7 +4,6 @@ import { expect, signIn, test } from './support/test'
 
 test('what is kept of a client is counted, and all of it is downloaded', async ({ page }) => {
   await signIn(page)
-  await page.goto('/mossgate-gardens/overview')
   await page.getByRole('link', { name: 'Data', exact: true }).click()
   const days = page.getByRole('row').filter({ hasText: 'Figures by day' })
   await expect(days).toContainText('networks, files')

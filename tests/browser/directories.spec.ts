@@ -1,8 +1,7 @@
 import { expect, signIn, test } from './support/test'
 
 test('a stranger’s change is seen on the first page, kept, taken back, and ours is put back', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/')
+  await signIn(page, '/')
   await page.getByRole('link', { name: /changes in entries of Mossgate, main gate that nobody here has made/ }).click()
   await expect(page).toHaveURL(/mossgate-gardens\/directories#changes/)
   const changes = page.getByRole('table').first()
@@ -34,8 +33,7 @@ test('a stranger’s change is seen on the first page, kept, taken back, and our
 test('what differs is chosen by keys, looked at before it is sent, taken or refused, and goes into a report', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/directories')
+  await signIn(page, '/mossgate-gardens/directories')
   const all = page.getByRole('table').filter({ hasText: 'Dial & Door' }).first()
   await all.getByRole('button', { name: 'Mossgate plant shop' }).click()
   await expect(page).toHaveURL(/place=\d/)
@@ -80,8 +78,7 @@ test('what differs is chosen by keys, looked at before it is sent, taken or refu
 })
 
 test('a directory is asked for an entry that it does not have, and has it then', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/directories')
+  await signIn(page, '/mossgate-gardens/directories')
   const all = page.getByRole('table').filter({ hasText: 'Dial & Door' }).first()
   await expect(all.getByRole('row', { name: /Mossgate glasshouse/ })).toContainText('missing')
   await all.getByRole('button', { name: 'Mossgate glasshouse' }).click()
@@ -100,8 +97,7 @@ test('a directory is asked for an entry that it does not have, and has it then',
 })
 
 test('whoever only looks sees the entries and can change nothing', async ({ page }) => {
-  await signIn(page, 'senara@mossgate.example')
-  await page.goto('/mossgate-gardens/directories')
+  await signIn(page, '/mossgate-gardens/directories', 'senara@mossgate.example')
   await expect(page.getByRole('heading', { name: 'How much of each entry agrees' })).toBeVisible()
   await expect(page.getByRole('table').first()).toBeVisible()
   for (const name of ['Look now', 'Send ours', /^Keep it/, /^Put ours back/, /is none of ours$/])

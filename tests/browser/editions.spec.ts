@@ -40,8 +40,7 @@ test('an edition of before is drawn as it was, whatever blocks look like today',
   const content = thawed(JSON.parse(readFileSync(join(folder, 'format-2.json'), 'utf8')) as ReportContent)
   let shown = content
   await page.route('**/api/clients/mossgate-gardens/editions/999', (route) => route.fulfill({ json: opened(shown) }))
-  await signIn(page)
-  await page.goto('/mossgate-gardens/editions/999')
+  await signIn(page, '/mossgate-gardens/editions/999')
   const article = page.locator('article[data-ready=true]')
   await expect(article).toBeVisible()
   const frozen = lines(readFileSync(join(folder, 'format-2.txt'), 'utf8')).filter((line) => !/PDF/.test(line))

@@ -4,7 +4,6 @@ test('rivals are compared by what everybody can see, on all networks and on one,
   page,
 }) => {
   await signIn(page)
-  await page.goto('/mossgate-gardens/overview')
   await page.getByRole('link', { name: 'Field', exact: true }).click()
   const following = page.getByRole('region', { name: 'Following: Followers' })
   await expect(following.getByRole('row')).toHaveCount(5)
@@ -66,8 +65,7 @@ test('rivals are compared by what everybody can see, on all networks and on one,
 test('the field is read week by week, and what rivals did that is not as usual is settled or becomes a note', async ({
   page,
 }) => {
-  await signIn(page, 'ada@halyardrow.example')
-  await page.goto('/mossgate-gardens/field')
+  await signIn(page, '/mossgate-gardens/field', 'ada@halyardrow.example')
   const weeks = page.getByRole('figure', { name: 'Followers week by week' })
   await weeks.getByRole('group', { name: /^Lines of the field/ }).focus()
   await page.keyboard.press('ArrowLeft')
@@ -125,8 +123,7 @@ test('the field is read week by week, and what rivals did that is not as usual i
 })
 
 test('a field is kept under a name and opened again, and an event is followed through it', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/field?network=tintype')
+  await signIn(page, '/mossgate-gardens/field?network=tintype')
   await page.getByRole('checkbox', { name: 'Thornapple Park' }).uncheck()
   await page.getByRole('button', { name: 'Kept scopes' }).click()
   await expect(page.getByLabel('the field on Tintype, without 1 rival')).toBeChecked()
@@ -167,8 +164,7 @@ test('a field is kept under a name and opened again, and an event is followed th
 test('rivals are suggested from whom the audience also follows, looked at first, and put under one name', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/profiles')
+  await signIn(page, '/mossgate-gardens/profiles')
   await page.getByRole('button', { name: 'Ask the networks' }).click()
   await expect(page).toHaveURL(/suggested=yes/)
   const suggested = page.getByRole('list', { name: 'Also followed' })

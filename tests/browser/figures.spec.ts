@@ -108,8 +108,7 @@ test('a change says what it rests on, what may be nothing and what is usual', as
 })
 
 test('a storm is one finding, over its days and profiles, and its explanation one change', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/overview?metric=impressions#unusual')
+  await signIn(page, '/mossgate-gardens/overview?metric=impressions#unusual')
   const unusual = page.getByRole('region', { name: 'Unusual days' })
   await expect(unusual.getByRole('listitem').first()).toContainText(/profiles/)
   await expect(unusual.getByRole('listitem').first()).toContainText('Explained by note 1')

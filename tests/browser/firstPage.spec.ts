@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib'
 import type { Page } from '@playwright/test'
 import { ADDRESS, ANALYST, expect, test, VIEWER } from './support/test'
 
@@ -161,4 +162,63 @@ test('what is pressed before the page listens is done as soon as it does', async
   await page.keyboard.press('?')
   release()
   await expect(page.getByRole('dialog', { name: /keys/i })).toBeVisible()
+})
+
+test('the overview listens with no more than 170 kB of script', async ({ page }) => {
+  await comeAs(page, ANALYST)
+  const html = await (await page.request.get('/mossgate-gardens/overview')).text()
+  const files = new Set([...html.matchAll(/(?:href|src)="(\/_nuxt\/[^"]+\.js)"/g)].map(([, file]) => file!))
+  expect(files.size).toBeGreaterThan(5)
+  let bytes = 0
+  for (const file of files) bytes += gzipSync(await (await page.request.get(file)).body()).length
+  expect(bytes / 1024).toBeLessThanOrEqual(170)
+})
+
+test('a choice is fetched when it is first used, and what was pressed meanwhile is done', async ({ page }) => {
+  let isAsked = false
+  let release = () => {}
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route('**/_nuxt/*.js', async (route) => {
+    const response = await route.fetch()
+    const isOfChoices = (await response.text()).includes('p-select-overlay')
+    // what stands below the line has choices too, and comes after it
+    if (isOfChoices) isAsked = true
+    if (isOfChoices || (await response.text()).includes('apexcharts-canvas')) await held
+    await route.fulfill({ response })
+  })
+  await comeAs(page, ANALYST)
+  await page.goto('/mossgate-gardens/overview')
+  const choice = page.getByRole('combobox', { name: 'Metric of the line' })
+  await expect(choice).toHaveText('Impressions')
+  expect(isAsked).toBe(false)
+  await choice.click()
+  await expect.poll(() => isAsked).toBe(true)
+  await expect(page.getByRole('listbox')).toHaveCount(0)
+  release()
+  await expect(page.getByRole('listbox')).toBeVisible()
+  await page.getByRole('option', { name: 'Saves', exact: true }).click()
+  await expect(page).toHaveURL(/metric=saves/)
+  await expect(choice).toHaveText('Saves')
+})
+
+test('a choice that could not be fetched is asked for again at the next press', async ({ page, consoleErrors }) => {
+  let refused = 0
+  await page.route('**/_nuxt/*.js', async (route) => {
+    const response = await route.fetch()
+    const text = await response.text()
+    // what stands below the line has choices too, and stays away with the chart
+    if (text.includes('apexcharts-canvas')) return await new Promise(() => {})
+    if (text.includes('p-select-overlay') && refused++ === 0) await route.abort()
+    else await route.fulfill({ response })
+  })
+  await comeAs(page, ANALYST)
+  await page.goto('/mossgate-gardens/overview')
+  const choice = page.getByRole('combobox', { name: 'Second line' })
+  await choice.click()
+  await expect.poll(() => refused).toBe(1)
+  await expect(page.getByRole('listbox')).toHaveCount(0)
+  await choice.click()
+  await expect(page.getByRole('listbox')).toBeVisible()
+  // the browser itself notes what it could not fetch
+  consoleErrors.length = 0
 })

@@ -60,8 +60,7 @@ test('the columns of a table are chosen, its rows ordered, and both stand in the
 })
 
 test('the first ten minutes are said, ticked as they are done, and put away for good', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/')
+  await signIn(page, '/')
   const steps = page.getByRole('region', { name: 'The first ten minutes' })
   await expect(steps.getByRole('listitem')).toHaveCount(5)
   await expect(steps.getByRole('listitem').filter({ hasText: 'not done yet' })).toHaveCount(5)
@@ -78,8 +77,7 @@ test('the first ten minutes are said, ticked as they are done, and put away for 
 })
 
 test('every list is ordered by its headings, and the order stands in the address', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/content')
+  await signIn(page, '/mossgate-gardens/content')
   const heading = (name: string) => page.getByRole('columnheader', { name, exact: true })
   await heading('Interactions').getByRole('button').click()
   await expect(heading('Interactions')).toHaveAttribute('aria-sort', 'descending')
@@ -108,8 +106,7 @@ test('which posts did it, from why it changed and from a day of the line', async
 })
 
 test('odd days over every metric without a reason get one, many at once', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/')
+  await signIn(page, '/')
   await page
     .getByRole('region', { name: 'Unusual days without a reason' })
     .getByRole('link', { name: 'Mossgate Gardens', exact: true })
@@ -235,8 +232,7 @@ test('a refused consent is told to the analyst, and the owner is told who asks',
 })
 
 test('a comment takes bold, a list and a link, and nothing else becomes markup', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/reports')
+  await signIn(page, '/mossgate-gardens/reports')
   await page.getByLabel('A new report called').fill('Written with marks')
   await page.getByRole('button', { name: 'Begin it' }).click()
   const comment = page.getByRole('textbox', { name: 'Comment on block 1', exact: true })
@@ -339,8 +335,7 @@ test('a word that comes while the words are read is among them', async ({ page }
 })
 
 test('profiles and parts are ordered by their headings', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/profiles')
+  await signIn(page, '/mossgate-gardens/profiles')
   const own = page.getByRole('table', { name: 'Own profiles' })
   await own.getByRole('button', { name: 'Profile', exact: true }).click()
   await expect(page).toHaveURL(/sort=name\.up/)
@@ -362,7 +357,6 @@ test('profiles and parts are ordered by their headings', async ({ page }) => {
 
 test('every table that stands anywhere is ordered by its headings, and a link keeps the order', async ({ page }) => {
   await signIn(page)
-  await page.goto('/mossgate-gardens/overview')
   await page.getByRole('button', { name: 'Table', exact: true }).first().click()
   const line = page.getByRole('figure').filter({ hasText: 'Comparison day' })
   await line.getByRole('button', { name: 'Impressions', exact: true }).click()

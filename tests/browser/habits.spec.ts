@@ -4,8 +4,7 @@ import { expect, signIn, test } from './support/test'
 test('what the field posts is read, looked at by itself, put in another order, taken away and put into a report', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/field')
+  await signIn(page, '/mossgate-gardens/field')
   await page.getByRole('link', { name: 'Habits', exact: true }).click()
   const terms = page.getByRole('region', { name: 'Hashtags and words' }).getByRole('table')
   await expect(terms.getByRole('row').nth(1)).toBeVisible()

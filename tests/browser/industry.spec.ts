@@ -4,7 +4,6 @@ test('profiles stand beside their industry; a figure is written down, changed, r
   page,
 }) => {
   await signIn(page)
-  await page.goto('/mossgate-gardens/overview')
   await page.getByRole('link', { name: 'Industry', exact: true }).click()
   const beside = page.getByRole('region', { name: 'Beside the industry' })
   const own = beside.getByRole('row', { name: /^Engagement rate by post @mossgate, Tintype/ })

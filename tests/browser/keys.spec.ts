@@ -134,6 +134,7 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
     return (await answer.json()) as { id: number }
   }
   const { id: report } = await ask('post', 'reports/1/copy', {})
+  const { id: ofField } = await ask('post', 'reports', { title: 'The field', blocks: [{ id: 'f', kind: 'field' }] })
   await ask('post', `reports/${report}/editions`, { requestKey: crypto.randomUUID() })
   await expect
     .poll(
@@ -154,7 +155,7 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
   })
   const seen = new Set<string>()
   const walked = new Set<string>()
-  for (const path of [...PAGES, `/mossgate-gardens/editions/${edition!.id}`]) {
+  for (const path of [...PAGES, `/mossgate-gardens/editions/${edition!.id}`, `/mossgate-gardens/reports/${ofField}`]) {
     await page.goto(path)
     await page.getByRole('heading', { level: 1 }).or(page.locator('header.scope')).first().waitFor()
     await page.waitForLoadState('networkidle')
@@ -254,10 +255,10 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
   })
 
   await ask('delete', `reports/${report}`)
+  await ask('delete', `reports/${ofField}`)
   await test.step('what the owner alone decides', async () => {
     await page.context().clearCookies()
-    await signIn(page, 'ada@halyardrow.example')
-    await page.goto('/mossgate-gardens/places')
+    await signIn(page, '/mossgate-gardens/places', 'ada@halyardrow.example')
     const opener = page.getByRole('button', { name: 'Who sees which' })
     await opener.focus()
     await page.keyboard.press('Enter')

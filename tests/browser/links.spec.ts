@@ -1,8 +1,7 @@
 import { expect, signIn, test } from './support/test'
 
 test('a link is made, followed by anybody, counted, mended under its address, and ended', async ({ page, request }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/links')
+  await signIn(page, '/orrery-press/links')
   await page.getByRole('button', { name: 'New link' }).click()
   const dialog = page.getByRole('dialog', { name: 'A new link' })
   await dialog.getByRole('button', { name: 'Make it' }).click()
@@ -46,8 +45,7 @@ test('a link is made, followed by anybody, counted, mended under its address, an
 })
 
 test('a public page is put together, read on a telephone without script, and changed', async ({ page, browser }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/links')
+  await signIn(page, '/orrery-press/links')
   await page.getByRole('button', { name: 'New page' }).click()
   const dialog = page.getByRole('dialog', { name: 'A new public page' })
   await dialog.getByLabel('Title').fill('Orrery Press')
@@ -77,8 +75,7 @@ test('a public page is put together, read on a telephone without script, and cha
 })
 
 test('a poll is written down, with what it does not say, and changed', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/audience')
+  await signIn(page, '/orrery-press/audience')
   await page.getByRole('button', { name: 'Write one down' }).click()
   const dialog = page.getByRole('dialog', { name: 'A poll or survey' })
   await dialog.getByLabel('Question').fill('Owls or bats?')
@@ -101,8 +98,7 @@ test('a poll is written down, with what it does not say, and changed', async ({ 
 test('traffic comes from a file for a site that was added, and the template cannot be brought by mistake', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/traffic')
+  await signIn(page, '/orrery-press/traffic')
   await expect(page.getByRole('region', { name: 'Site of Orrery Press' })).toContainText('Different visitors')
   await page.getByRole('button', { name: 'Add a site' }).click()
   const dialog = page.getByRole('dialog', { name: 'A site of the client’s own' })
@@ -136,8 +132,7 @@ test('traffic comes from a file for a site that was added, and the template cann
 })
 
 test('a network is asked how many could be reached, around a place, and the audience is kept', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/reachable')
+  await signIn(page, '/orrery-press/reachable')
   await expect(page.getByText('Port Farrow').first()).toBeVisible()
   await page.getByRole('combobox', { name: 'Town in the middle' }).click()
   await page.getByRole('option', { name: 'Quillstrand' }).click()

@@ -4,8 +4,7 @@ import { downloaded, expect, expectAccessible, signIn, taken, test } from './sup
 test('a rival is added by its handle, after what was found is shown; a set is made, read, removed and brought back', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/profiles')
+  await signIn(page, '/orrery-press/profiles')
   await page.getByRole('button', { name: 'Add a profile' }).click()
   const dialog = page.getByRole('dialog', { name: 'Add a profile' })
   await dialog.getByLabel('Handle or address').fill('https://elsewhere.example/x')
@@ -129,8 +128,7 @@ test('the overview shows other figures, a second line, an index and other rows, 
 })
 
 test('a target is set, followed, and frozen in an edition', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/overview')
+  await signIn(page, '/orrery-press/overview')
   await page.getByRole('button', { name: 'Set a target' }).click()
   const dialog = page.getByRole('dialog', { name: 'Set a target' })
   await dialog.getByRole('button', { name: 'Set it' }).click()

@@ -175,8 +175,7 @@ test.describe('the overview', () => {
 })
 
 test('a report is put in order by keys and by dragging, and every step can be undone', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/reports')
+  await signIn(page, '/orrery-press/reports')
   await page.getByLabel('A new report called').fill('Quarterly')
   await page.getByRole('button', { name: 'Begin it' }).click()
   const handles = page.getByRole('button', { name: /^Block \d of/ })
@@ -295,8 +294,7 @@ test('the first page shows every client and leads to what needs somebody', async
 })
 
 test('why a rate changed leads to the posts behind it, which can be put in a sure order', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/overview?metric=engagement_by_impressions')
+  await signIn(page, '/mossgate-gardens/overview?metric=engagement_by_impressions')
   const why = page.getByRole('region', { name: 'Why engagement by impressions changed' })
   await expect(why.getByText(/because parts did better or worse themselves/).first()).toBeVisible()
   await why.getByRole('link', { name: 'clip', exact: true }).click()
@@ -313,8 +311,7 @@ test('why a rate changed leads to the posts behind it, which can be put in a sur
 })
 
 test('an unusual day asks for its reason, and the note is the answer', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/overview?metric=interactions')
+  await signIn(page, '/orrery-press/overview?metric=interactions')
   const unusual = page.getByRole('region', { name: 'Unusual days' })
   const first = unusual.getByRole('listitem').first()
   const day = await first.locator('b').innerText()
@@ -327,8 +324,7 @@ test('an unusual day asks for its reason, and the note is the answer', async ({ 
 })
 
 test('a profile is switched off and on again, and every figure follows', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/profiles')
+  await signIn(page, '/orrery-press/profiles')
   await page.getByRole('button', { name: 'Switch @orrery on Murmur off' }).click()
   await expect(page.getByRole('row', { name: /@orrery Murmur/ })).toContainText('Switched off')
   await page.getByRole('link', { name: 'Overview' }).click()
@@ -355,8 +351,7 @@ test('a note is changed, removed, and brought back', async ({ page }) => {
 })
 
 test('a viewer reads what is theirs, and is offered nothing else', async ({ page, consoleErrors }) => {
-  await signIn(page, VIEWER)
-  await page.goto('/')
+  await signIn(page, '/', VIEWER)
   // what is the agency's own work is not said to be done
   await expect(page.getByRole('heading', { level: 2 })).toHaveText([
     'The first ten minutes',
@@ -391,7 +386,7 @@ test('a viewer reads what is theirs, and is offered nothing else', async ({ page
 })
 
 test('the owner decides what viewers see beside the editions', async ({ page, browser }) => {
-  await signIn(page, 'ada@halyardrow.example')
+  await signIn(page, '/mossgate-gardens/overview', 'ada@halyardrow.example')
   await page.getByRole('link', { name: 'Editions' }).click()
   const figures = page.getByRole('region', { name: 'What viewers may see' }).getByRole('checkbox', { name: /^Figures/ })
   await expect(figures).toBeChecked()

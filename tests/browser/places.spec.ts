@@ -1,8 +1,7 @@
 import { ADDRESS, downloaded, expect, expectAccessible, signIn, test, VIEWER } from './support/test'
 
 test('a place is read beside the others, then by itself, and its record changed', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/places?period=2026-09')
+  await signIn(page, '/mossgate-gardens/places?period=2026-09')
   const table = page.getByRole('table').first()
   await expect(table.getByRole('row')).toHaveCount(6)
   await expect(page.getByRole('application', { name: /Map of the places/ })).toBeVisible()
@@ -54,8 +53,7 @@ test('a place is read beside the others, then by itself, and its record changed'
 })
 
 test('places come from a file once they were looked at, and go with a way back', async ({ page, consoleErrors }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/places')
+  await signIn(page, '/orrery-press/places')
   await expect(page.getByText('No place yet.')).toBeVisible()
   await page.getByRole('button', { name: 'From a file' }).click()
   const dialog = page.getByRole('dialog', { name: 'Places from a file' })
@@ -88,8 +86,7 @@ test('places come from a file once they were looked at, and go with a way back',
 })
 
 test('reviews are read, one is answered where it was written, and one is read otherwise', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/reviews?period=last-28-days&state=waiting')
+  await signIn(page, '/mossgate-gardens/reviews?period=last-28-days&state=waiting')
   await expect(page.getByRole('heading', { name: 'What they come to' })).toBeVisible()
   await expect(page.getByText(/\d+ of \d+ whose time is over/)).toBeVisible()
   const reviews = page.getByRole('article')
@@ -139,8 +136,7 @@ test('reviews are read, one is answered where it was written, and one is read ot
 })
 
 test('a rival’s listing is added, and stands with its reviews beside the client’s own', async ({ page }) => {
-  await signIn(page, 'ada@halyardrow.example')
-  await page.goto('/kittiwake-line/reviews?period=last-28-days')
+  await signIn(page, '/kittiwake-line/reviews?period=last-28-days', 'ada@halyardrow.example')
   await expect(page.getByText('No rival’s listing is read here.')).toBeVisible()
   await page.getByText('No rival’s listing is read here.').getByRole('link', { name: 'Profiles' }).click()
   await page.getByRole('button', { name: 'Add a profile' }).click()
@@ -199,8 +195,7 @@ test('places are grouped, read together, and changed at once after a look, with 
   page,
   consoleErrors,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/places?period=2026-09')
+  await signIn(page, '/mossgate-gardens/places?period=2026-09')
   await expect(page.getByText(/Together the 5 places had [\d,]+ searches/)).toBeVisible()
   await expect(page.getByText(/of the agency’s 14 places are switched on/)).toBeVisible()
   await page.getByRole('button', { name: 'Make a group' }).click()
@@ -271,7 +266,7 @@ test('a viewer is assigned to a place by the owner, and is shown that place and 
   page,
   browser,
 }) => {
-  await signIn(page, 'ada@halyardrow.example')
+  await signIn(page, '/mossgate-gardens/overview', 'ada@halyardrow.example')
   await page.getByRole('link', { name: 'Places' }).click()
   await page.getByRole('button', { name: 'Who sees which' }).click()
   const dialog = page.getByRole('dialog', { name: 'Who sees which places' })
@@ -290,8 +285,7 @@ test('a viewer is assigned to a place by the owner, and is shown that place and 
   const viewer = await (await browser.newContext({ baseURL: ADDRESS })).newPage()
   const errors: string[] = []
   viewer.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
-  await signIn(viewer, VIEWER)
-  await viewer.goto('/')
+  await signIn(viewer, '/', VIEWER)
   await expect(viewer.getByRole('heading', { level: 2 })).toHaveText(['Your clients'])
   await viewer.goto('/mossgate-gardens/overview')
   await expect(viewer.getByRole('heading', { name: '“Overview” is the agency’s own work', level: 1 })).toBeVisible()

@@ -4,8 +4,7 @@ test('a post is written, checked, approved by another, scheduled, moved by keys 
   page,
   browser,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/calendar?on=2026-11-10')
+  await signIn(page, '/mossgate-gardens/calendar?on=2026-11-10')
   await page.getByRole('link', { name: 'Plan a post on Thursday 12' }).click()
   await expect(page.getByRole('heading', { name: /A new post/ })).toBeVisible()
   await page.getByLabel('@mossgate, Murmur', { exact: true }).check()
@@ -69,8 +68,7 @@ test('a post is written, checked, approved by another, scheduled, moved by keys 
 })
 
 test('a post is repeated by a rule, and an idea waits without a time', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/calendar/new?at=2026-11-16T17:00')
+  await signIn(page, '/mossgate-gardens/calendar/new?at=2026-11-16T17:00')
   await page.getByLabel('Mossgate Gardens, Guildhall', { exact: true }).check()
   await page.getByLabel('Text for all').fill('Come and work here')
   await page.getByRole('button', { name: 'Keep the draft' }).click()
@@ -91,8 +89,7 @@ test('a post is repeated by a rule, and an idea waits without a time', async ({ 
 test('posts go out in weekly slots: a new one takes the next, and drafts are placed on them at once', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/calendar/new')
+  await signIn(page, '/orrery-press/calendar/new')
   await page.getByRole('link', { name: 'say when posts go out' }).click()
   const weekly = page.getByRole('dialog', { name: 'Weekly slots' })
   await weekly.getByRole('button', { name: 'One more slot' }).click()
@@ -136,8 +133,7 @@ test('posts go out in weekly slots: a new one takes the next, and drafts are pla
 })
 
 test('a post is written from hashtags that did well and from texts that were kept', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/calendar/new')
+  await signIn(page, '/mossgate-gardens/calendar/new')
   const text = page.getByLabel('Text for all')
   await text.fill('The borders are ready. #neverbefore')
   const tags = page.getByRole('heading', { name: 'Hashtags so far' }).locator('..')
@@ -173,8 +169,7 @@ test('a post is written from hashtags that did well and from texts that were kep
 })
 
 test('a calendar program subscribes by an address that ends when it is made anew', async ({ page, request }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/calendar')
+  await signIn(page, '/mossgate-gardens/calendar')
   await page.getByRole('button', { name: 'Subscribe' }).click()
   const dialog = page.getByRole('dialog', { name: 'Subscribe to the calendar' })
   await dialog.getByRole('button', { name: 'Make the address' }).click()
@@ -189,8 +184,7 @@ test('a calendar program subscribes by an address that ends when it is made anew
 })
 
 test('posts that keep their value fill slots of the week again and again', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/calendar/new')
+  await signIn(page, '/orrery-press/calendar/new')
   await page.getByLabel('Text for all').fill('The moon in four pictures')
   await page.getByRole('button', { name: 'Keep the draft' }).click()
   await expect(page.getByText('The post is kept as a draft.')).toBeVisible()
@@ -228,8 +222,7 @@ test('posts that keep their value fill slots of the week again and again', async
 test('a link has what stands for its page, a picture is cut and found again, somebody is named, an emoji taken', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/calendar/new')
+  await signIn(page, '/mossgate-gardens/calendar/new')
   await page.getByLabel('Mossgate Gardens, Commons', { exact: true }).check()
   const text = page.getByLabel('Text for all')
   await text.fill('Lanterns again, with')
@@ -266,7 +259,7 @@ test('a link has what stands for its page, a picture is cut and found again, som
   await emoji.getByRole('button', { name: 'fallen leaf' }).click()
   await expect(text).toHaveValue(`Lanterns again, with ${handle} 🍂`)
 
-  await page.getByRole('textbox', { name: 'Link' }).fill('https://www.mossgate.example/')
+  await page.getByRole('textbox', { name: 'Link', exact: true }).fill('https://www.mossgate.example/')
   await page.getByRole('button', { name: 'Read it from the page' }).click()
   await expect(page.getByLabel('Title of the page')).toHaveValue('Mossgate Gardens: lanterns on the lake path')
   await page.getByLabel('Title of the page').fill('The lake path by lantern')
@@ -275,11 +268,11 @@ test('a link has what stands for its page, a picture is cut and found again, som
 
   await page.getByLabel('Campaign that the short link belongs to').fill('lanterns')
   await page.getByRole('button', { name: 'Shorten it and count its clicks' }).click()
-  await expect(page.getByRole('textbox', { name: 'Link' })).toHaveValue(/\/l\/\w+$/)
+  await expect(page.getByRole('textbox', { name: 'Link', exact: true })).toHaveValue(/\/l\/\w+$/)
   await expect(page.getByText('It was read from another address.')).toHaveCount(0)
   await page.getByRole('button', { name: 'Read it again' }).click()
   await expect(page.getByLabel('Title of the page')).toHaveValue('Mossgate Gardens: lanterns on the lake path')
-  const short = await page.getByRole('textbox', { name: 'Link' }).inputValue()
+  const short = await page.getByRole('textbox', { name: 'Link', exact: true }).inputValue()
   const followed = await page.request.get(short, { maxRedirects: 0 })
   expect(followed.headers().location).toBe('https://www.mossgate.example/?utm_medium=social&utm_campaign=lanterns')
   await page.getByLabel('Title of the page').fill('The lake path by lantern')
@@ -318,8 +311,7 @@ test('a link has what stands for its page, a picture is cut and found again, som
 })
 
 test('a post that is out already, from elsewhere or before, is written down with its address', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/calendar/new?at=2026-10-20T10:00')
+  await signIn(page, '/mossgate-gardens/calendar/new?at=2026-10-20T10:00')
   await page.getByLabel('Mossgate Gardens, Guildhall', { exact: true }).check()
   await page.getByLabel('Text for all').fill('Two gardeners found, thank you all')
   const byHand = page.getByRole('checkbox', { name: 'Mossgate Gardens, Guildhall: published by hand' })

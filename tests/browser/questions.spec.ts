@@ -1,8 +1,7 @@
 import { expect, signIn, test } from './support/test'
 
 test('a question is found on the first page, answered, refused first, and stands with its answer', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/')
+  await signIn(page, '/')
   await page
     .getByRole('listitem')
     .filter({ hasText: 'of Mossgate Gardens' })

@@ -3,8 +3,7 @@ import { expect, signIn, test } from './support/test'
 test('a keyword is read at the door and over its points, by pointer and by keys, and goes into a report', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/ranks')
+  await signIn(page, '/mossgate-gardens/ranks')
   const table = page.getByRole('table').first()
   await expect(table.getByRole('row')).toHaveCount(6)
   await table.getByRole('button', { name: 'tea room' }).click()
@@ -52,8 +51,7 @@ test('a keyword is read at the door and over its points, by pointer and by keys,
 test('a keyword is looked for, with what it takes, checked now, changed, removed and brought back', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/ranks')
+  await signIn(page, '/mossgate-gardens/ranks')
   await page.getByRole('button', { name: 'Look for a keyword' }).click()
   const dialog = page.getByRole('dialog', { name: 'A keyword to look for' })
   await dialog.getByRole('button', { name: 'Look for it' }).click()

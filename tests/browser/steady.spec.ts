@@ -30,8 +30,7 @@ test('who is signed in elsewhere is seen, and signed out there', async ({ page, 
 })
 
 test('several parts go into a report at once, also from the part itself', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/overview')
+  await signIn(page, '/orrery-press/overview')
   await page.getByRole('button', { name: 'To a report: The table' }).click()
   const dialog = page.getByRole('dialog', { name: 'Add to a report' })
   await expect(dialog.getByRole('checkbox', { name: 'The table by profile' })).toBeChecked()
@@ -56,8 +55,7 @@ test('a day is chosen from the calendar, and written as everywhere', async ({ pa
 })
 
 test('a level has an axis that fits its line and says so; the legend’s shade is the chart’s', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/overview?second=followers')
+  await signIn(page, '/mossgate-gardens/overview?second=followers')
   await expect(page.getByText('the axis of followers fits the line and does not begin at zero')).toBeVisible()
   const plot = page.getByRole('group', { name: /^Impressions a day, as a line/ })
   // the line of followers goes over most of the height, where it lay flat before
@@ -94,8 +92,7 @@ test('a level has an axis that fits its line and says so; the legend’s shade i
 })
 
 test('what an outsider opens fits a telephone', async ({ page, browser }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/reports')
+  await signIn(page, '/orrery-press/reports')
   await page.getByRole('link', { name: 'Orrery Press, four-week report' }).click()
   await page.getByRole('button', { name: /Look at edition/ }).click()
   await page.getByRole('button', { name: /Issue edition/ }).click()
@@ -135,8 +132,7 @@ test('what an outsider opens fits a telephone', async ({ page, browser }) => {
 })
 
 test('the columns of a file are known from what they hold, and what is not used says so', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/imports')
+  await signIn(page, '/mossgate-gardens/imports')
   await page.getByLabel('File', { exact: true }).setInputFiles({
     name: 'odd.csv',
     mimeType: 'text/csv',

@@ -1,8 +1,7 @@
 import { expect, signIn, test } from './support/test'
 
 test('posts are tagged by hand, a range of them with the keys, and it can be undone', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/content?period=2026-09')
+  await signIn(page, '/orrery-press/content?period=2026-09')
   const rows = page.getByRole('region', { name: 'All of them' }).locator('tbody tr')
   await expect(rows.nth(4)).toBeVisible()
   await rows.nth(1).getByRole('checkbox').click()
@@ -34,8 +33,7 @@ test('posts are tagged by hand, a range of them with the keys, and it can be und
 })
 
 test('a rule is looked at before it is kept, tags by itself, and takes its tags along', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/tags')
+  await signIn(page, '/orrery-press/tags')
   await page.getByRole('button', { name: 'New tag' }).click()
   const tag = page.getByRole('dialog', { name: 'A new tag' })
   await tag.getByLabel('Name').fill('sundials')
@@ -71,8 +69,7 @@ test('a rule is looked at before it is kept, tags by itself, and takes its tags 
 })
 
 test('an occasion is laid over last year’s, by a window that is chosen, as a file and as a block', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/tags')
+  await signIn(page, '/mossgate-gardens/tags')
   const section = page.getByRole('region', { name: 'An occasion over the years' })
   await section.getByRole('combobox', { name: 'Occasions: tag' }).click()
   await page.getByRole('option', { name: 'night opening' }).click()
@@ -103,8 +100,10 @@ test('an occasion is laid over last year’s, by a window that is chosen, as a f
 })
 
 test('a post says how it came, beside the others of its kind, and how a figure came about', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/content?period=2026-10-12..2026-10-18&format=clip&view=cards&columns=reach,times')
+  await signIn(
+    page,
+    '/mossgate-gardens/content?period=2026-10-12..2026-10-18&format=clip&view=cards&columns=reach,times',
+  )
   const card = page
     .getByRole('region', { name: 'All of them' })
     .getByRole('listitem')
@@ -129,8 +128,7 @@ test('a post says how it came, beside the others of its kind, and how a figure c
 test('a film says how far it was watched and where people left, as its table of places adds up to', async ({
   page,
 }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/content?period=2026-07..2026-09&format=film&view=cards')
+  await signIn(page, '/mossgate-gardens/content?period=2026-07..2026-09&format=film&view=cards')
   const card = page.getByRole('region', { name: 'All of them' }).getByRole('listitem')
   await card.first().getByRole('link').last().click()
   const part = page.getByRole('region', { name: 'How far it was watched' })

@@ -1,8 +1,7 @@
 import { expect, signIn, test } from './support/test'
 
 test('the week is read by pointer and by keys, and the choice is in the address', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/mossgate-gardens/times')
+  await signIn(page, '/mossgate-gardens/times')
   const week = page.getByRole('slider', { name: /The week, hour by hour/ })
   await expect(week).toBeVisible()
   await expect(page.getByText(/it matters when they are published: by/)).toBeVisible()
@@ -21,6 +20,15 @@ test('the week is read by pointer and by keys, and the choice is in the address'
   await page.keyboard.press('Home')
   await expect(page.getByRole('heading', { name: 'Wednesday 00:00' })).toBeVisible()
   await expect(page).toHaveURL(/slot=48/)
+  // the next key goes on from where the last one leads, also while the address is on its way there
+  await week.evaluate(async (element) => {
+    for (const key of ['ArrowDown', 'ArrowRight', 'ArrowRight']) {
+      element.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+      for (let turn = 0; turn < 5; turn++) await Promise.resolve()
+    }
+  })
+  await expect(page.getByRole('heading', { name: 'Thursday 02:00' })).toBeVisible()
+  await expect(page).toHaveURL(/slot=74/)
   const box = (await week.boundingBox())!
   await week.click({ position: { x: box.width * 0.9, y: box.height * 0.9 } })
   await expect(page.getByRole('heading', { name: /^Sunday 2\d:00/ })).toBeVisible()
@@ -36,8 +44,7 @@ const choose = async (page: import('@playwright/test').Page, label: string, opti
 }
 
 test('the suggestion changes with what is wanted', async ({ page }) => {
-  await signIn(page, 'ada@halyardrow.example')
-  await page.goto('/kittiwake-line/times')
+  await signIn(page, '/kittiwake-line/times', 'ada@halyardrow.example')
   await expect(page.getByText(/no day and no hour stands out/).first()).toBeVisible()
   await expect(page.getByText('the audience is there').first()).toBeVisible()
   await page.goto('/mossgate-gardens/times')
@@ -58,8 +65,7 @@ test('the suggestion changes with what is wanted', async ({ page }) => {
 })
 
 test('tries are kept and taken back', async ({ page }) => {
-  await signIn(page)
-  await page.goto('/orrery-press/times')
+  await signIn(page, '/orrery-press/times')
   await choose(page, 'How many tries', '3 tries')
   await choose(page, 'Who posts them', 'Orrery Press, Commons')
   await page.getByRole('button', { name: 'Keep these 3 tries' }).click()

@@ -3,7 +3,7 @@ import { ADDRESS, expect, signIn, test } from './support/test'
 
 /** A report of its own for a test, opened. */
 async function begin(page: Page, title: string): Promise<string> {
-  await page.goto('/mossgate-gardens/reports')
+  await signIn(page, '/mossgate-gardens/reports')
   await page.getByLabel('A new report called').fill(title)
   await page.getByRole('button', { name: 'Begin it' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
@@ -19,7 +19,6 @@ const forgive = (errors: string[], pattern: RegExp) => {
 }
 
 test('what is typed is saved while it is typed, and what was not sent yet comes back', async ({ page, context }) => {
-  await signIn(page)
   const address = await begin(page, 'Typed')
   // the field is never left
   await comment(page).pressSequentially('The storm week, seen ')
@@ -43,7 +42,6 @@ test('without a line it says so, asks before one leaves, and saves when the line
   context,
   consoleErrors,
 }) => {
-  await signIn(page)
   await begin(page, 'Without a line')
   await context.setOffline(true)
   await comment(page).fill('Written on the ferry.')
@@ -62,7 +60,6 @@ test('without a line it says so, asks before one leaves, and saves when the line
 })
 
 test('a text that is too long says so while it is typed, and is kept until it is shorter', async ({ page }) => {
-  await signIn(page)
   await begin(page, 'Too long')
   await comment(page).fill('x'.repeat(3900))
   await expect(page.getByText('100 letters left')).toBeVisible()
@@ -79,7 +76,6 @@ test('a text that is too long says so while it is typed, and is kept until it is
 })
 
 test('in two windows both versions stand side by side, and can be joined', async ({ page, context, consoleErrors }) => {
-  await signIn(page)
   const address = await begin(page, 'Two windows')
   const other = await context.newPage()
   await other.goto(address)

@@ -1,5 +1,5 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { ADDRESS, expect, expectAccessible, signIn, test } from './support/test'
+import { ADDRESS, expect, expectAccessible, signInByForm, test } from './support/test'
 
 /** Impressions of a page for a day, as an export would have them: twice as many on one day. */
 const EXPORT = 'Page ID;Date;Impressions\n10220431877650213;20/10/2026;500.000\n10220431877650213;21/10/2026;400.000\n'
@@ -22,7 +22,7 @@ async function readPdf(bytes: Buffer): Promise<{ text: string; outline: string[]
 
 test('from signing in to an edition that does not change', async ({ page, browser }) => {
   test.setTimeout(480_000)
-  await signIn(page)
+  await signInByForm(page)
 
   await test.step('the overview of the last 28 complete days against the 28 before', async () => {
     await expect(page.getByRole('button', { name: '1 to 28 October 2026' })).toBeVisible()

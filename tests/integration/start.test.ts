@@ -36,6 +36,11 @@ describe('the start command', () => {
     expect(statSync(join(data, 'secrets.json')).mode & 0o777).toBe(0o600)
     const started = pids()
     expect(started.length).toBe(4)
+    // the application has room for short-lived rows, and the worker stays small
+    const flagsOf = (file: string) =>
+      readFileSync(`/proc/${started.find(({ argument }) => argument === file)!.pid}/cmdline`, 'utf8').split('\0')
+    expect(flagsOf('.output/server/index.mjs')).toContain('--max-semi-space-size=64')
+    expect(flagsOf('server/worker.ts')).toContain('--max-old-space-size=256')
     expect(await stopApplication(application)).toBe(0)
     expect(started.filter(({ pid, argument }) => isOurs(pid, argument))).toEqual([])
   })
@@ -105,7 +110,7 @@ describe('the start command', () => {
     const unprivileged = await start({ ZAFFER_PORT: String(port), ZAFFER_CHROMIUM: '/nowhere/chromium' }, bare, 65534)
     expect(await unprivileged.ended).toBe(1)
     expect(unprivileged.output()).toContain(
-      'These packages are missing: chromium. Install them as root and start again:\n  apt-get update && apt-get install -y',
+      'These packages are missing: chromium-headless-shell. Install them as root and start again:\n  apt-get update && apt-get install -y',
     )
     forget(bare)
 

@@ -1,13 +1,27 @@
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
+import { chromiumPath, SHELL } from './chromium.mjs'
 import { run, tail } from './run.mjs'
 import { say, Stop } from './say.mjs'
 
 const DEBIAN = [
   { name: 'mariadb-server', present: () => ['/usr/sbin/mariadbd', '/usr/bin/mariadbd'].some(existsSync) },
-  { name: 'chromium', present: () => existsSync(process.env.ZAFFER_CHROMIUM ?? '/usr/bin/chromium') },
+  { name: 'chromium-headless-shell', present: () => existsSync(chromiumPath()) },
 ]
+
+const installing = (names) => `apt-get update && apt-get install -y --no-install-recommends ${names.join(' ')}`
+async function install(names) {
+  say(`Installing ${names.join(' and ')} (takes a minute or two)`)
+  return await run('sh', ['-c', installing(names)], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+}
+
+/** Installs the shell of Chromium where only the whole is there; without it everything works too, but takes longer. */
+export async function chromiumShell() {
+  if (process.env.ZAFFER_CHROMIUM || existsSync(SHELL) || process.getuid?.() !== 0) return
+  const done = await install(['chromium-headless-shell'])
+  if (done.status !== 0) say('It could not be installed; the whole Chromium is used')
+}
 
 /** Installs the Debian packages that are missing, or says which command does. */
 export async function debianPackages({ needsDatabase }) {
@@ -15,13 +29,12 @@ export async function debianPackages({ needsDatabase }) {
     ({ name }) => name,
   )
   if (missing.length === 0) return
-  const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`
+  const command = installing(missing)
   if (process.getuid?.() !== 0)
     throw new Stop(
       `These packages are missing: ${missing.join(', ')}. Install them as root and start again:\n  ${command}`,
     )
-  say(`Installing ${missing.join(' and ')} (takes a minute or two)`)
-  const done = await run('sh', ['-c', command], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  const done = await install(missing)
   if (done.status !== 0)
     throw new Stop(
       `${missing.join(' and ')} could not be installed:\n${tail(done.stderr, 4)}\nInstall by hand and start again:\n  ${command}`,
