@@ -4,6 +4,7 @@ import mysql from 'mysql2/promise'
 import { chromium } from 'playwright-core'
 import { demoPassword, forget, root, startApplication, stopApplication } from '../tests/support/application'
 import { plannedSchema } from '../shared/plan/plannedPosts'
+import { chromiumPath } from '../tools/steps/chromium.mjs'
 import { freePort } from '../tools/steps/processes.mjs'
 import { median, ms, report } from './measure'
 
@@ -21,8 +22,8 @@ export async function benchCalendar(): Promise<void> {
     throw new Error(`The application did not start:\n${application.output()}`)
   const base = `http://localhost:${port}`
   const browser = await chromium.launch({
-    executablePath: process.env.ZAFFER_CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    executablePath: chromiumPath(),
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--font-render-hinting=none'],
   })
   try {
     await fill(data)

@@ -2,6 +2,7 @@ import { gzipSync } from 'node:zlib'
 import { join } from 'node:path'
 import { chromium, type BrowserContext } from 'playwright-core'
 import { demoPassword, root, startApplication, stopApplication } from '../tests/support/application'
+import { chromiumPath } from '../tools/steps/chromium.mjs'
 import { freePort } from '../tools/steps/processes.mjs'
 import { ms, report } from './measure'
 
@@ -14,8 +15,8 @@ export async function benchFirstLoad(): Promise<void> {
     throw new Error(`The application did not start:\n${application.output()}`)
   const base = `http://localhost:${port}`
   const browser = await chromium.launch({
-    executablePath: process.env.ZAFFER_CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    executablePath: chromiumPath(),
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--font-render-hinting=none'],
   })
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
@@ -27,20 +28,23 @@ export async function benchFirstLoad(): Promise<void> {
     const page = await context.newPage()
     const session = await context.newCDPSession(page)
     await session.send('Emulation.setCPUThrottlingRate', { rate: 4 })
-    let script = 0
-    let beforeChart = 0
-    const scripts: Promise<void>[] = []
+    const scripts: Promise<{ asked: number; size: number; isChart: boolean }>[] = []
     page.on('response', (response) => {
-      if (response.request().resourceType() !== 'script') return
+      const request = response.request()
+      if (request.resourceType() !== 'script') return
       scripts.push(
-        response.body().then((body) => {
-          script += gzipSync(body).length
-          if (!body.includes('apexcharts-canvas')) beforeChart += gzipSync(body).length
-        }),
+        response.body().then((body) => ({
+          asked: request.timing().startTime,
+          size: gzipSync(body).length,
+          isChart: body.includes('apexcharts-canvas'),
+        })),
       )
     })
     await context.addInitScript(() => {
-      const seen = { paint: 0, shift: 0 }
+      const seen = { paint: 0, shift: 0, drawn: 0 }
+      new MutationObserver(() => {
+        if (seen.drawn === 0 && document.querySelector('.apexcharts-line-series')) seen.drawn = Date.now()
+      }).observe(document, { childList: true, subtree: true })
       Object.assign(window, { seen })
       new PerformanceObserver((list) => list.getEntries().forEach((entry) => (seen.paint = entry.startTime))).observe({
         type: 'largest-contentful-paint',
@@ -57,10 +61,13 @@ export async function benchFirstLoad(): Promise<void> {
     await page.locator('.apexcharts-line-series').waitFor()
     await page.waitForTimeout(1500)
     page.removeAllListeners('response')
-    await Promise.all(scripts)
-    const { paint, shift } = await page.evaluate(
-      () => (window as unknown as { seen: { paint: number; shift: number } }).seen,
+    const { paint, shift, drawn } = await page.evaluate(
+      () => (window as unknown as { seen: { paint: number; shift: number; drawn: number } }).seen,
     )
+    const fetched = await Promise.all(scripts)
+    const sizeOf = (some: typeof fetched) => some.reduce((sum, { size }) => sum + size, 0)
+    // the chart is drawn by a library of its own, which comes after the figures
+    const beforeChart = sizeOf(fetched.filter(({ asked, isChart }) => asked < drawn && !isChart))
     report(
       'First load at a quarter of the speed',
       {
@@ -69,7 +76,7 @@ export async function benchFirstLoad(): Promise<void> {
         'of a page with only rail and heading': ms(bare),
         'ratio': (paint / bare).toFixed(2),
         'script before the chart, compressed': `${Math.round(beforeChart / 1024)} kB`,
-        'with the chart': `${Math.round(script / 1024)} kB`,
+        'with the chart and what stands below it': `${Math.round(sizeOf(fetched) / 1024)} kB`,
       },
       {
         text: '1.8 s, 1.6 times the bare page, 0.02, 170 kB',

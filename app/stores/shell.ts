@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Note } from '~~/shared/figures/notes'
+import type { Said } from '~/platform/useSay'
 import type { Block } from '~~/shared/report/blocks'
 
 /** What is open in the shell: the margin and the dialogs that a key can call from anywhere. */
@@ -49,7 +50,23 @@ export const useShell = defineStore('shell', () => {
   watch(note, (open) => {
     if (!open) [noteDays.value, noteKept.value] = [[], undefined]
   })
+  /** What was said and is not shown yet, and whether anything was: what shows it is fetched for the first. */
+  const said = shallowRef<readonly Said[]>([])
+  const hasSpoken = ref(false)
+  const say = (message: Said) => {
+    said.value = [...said.value, message]
+    hasSpoken.value = true
+  }
+  const takeSaid = () => {
+    const waiting = said.value
+    if (waiting.length > 0) said.value = []
+    return waiting
+  }
   return {
+    said,
+    hasSpoken,
+    say,
+    takeSaid,
     openings,
     isMarginOpen,
     isOpenOver,

@@ -1,4 +1,4 @@
-import type { SavedParts } from '../../shared/figures/scope'
+import type { SavedParts } from '../../shared/figures/scopeFields'
 import type { ClientDb } from '../platform/database/clientDb'
 import { sql } from '../platform/database/sql'
 import type { SavedScope } from '../../shared/figures/savedScopes'

@@ -1,4 +1,4 @@
-import type { SavedParts } from './scope'
+import type { SavedParts } from './scopeFields'
 
 /** Parts of a scope under a name. What it leaves out stays as it is when it is opened. */
 export interface SavedScope {

@@ -5,6 +5,7 @@ import { AGAINST } from '../../core/periods/comparison'
 import { mappingSchema } from '../gather/imports'
 import { noteSchema } from './notes'
 import { parseScope, scopeAddress } from './scope'
+import { againstField, periodField, whoField } from './scopeFields'
 import { signInSchema } from '../platform/people'
 import { blockSchema } from '../report/blocks'
 import { shareSchema } from '../report/editions'
@@ -38,8 +39,36 @@ describe('the scope in the address', () => {
     [{ who: '-1' }, 'Choose profiles'],
     [{ against: 'x'.repeat(61) }, 'Compare with the days before'],
     [{ period: 'x'.repeat(61) }, '60'],
+    [{ who: ['1', '2'] }, 'Choose profiles from the list.'],
+    [{ period: ['2026', '2025'] }, 'period is one text'],
   ])('refuses %j with a sentence', (query, sentence) => {
     expect(() => parseScope(query)).toThrow(sentence)
+  })
+
+  it('is read by the same rules as what is kept of a scope', () => {
+    const fields = { who: whoField(), period: periodField(), against: againstField() }
+    const sentence = (check: () => unknown) => {
+      try {
+        check()
+      } catch (error) {
+        return (error as Error).message
+      }
+      return undefined
+    }
+    const value = fc.oneof(
+      fc.string({ maxLength: 80 }),
+      fc.stringMatching(/^(all|s?[0-9]{1,10}|tintype|cork|,)(,(s?[0-9]{1,10}|tintype|cork|x)){0,4}$/),
+      fc.integer({ min: 3990, max: 4010 }).map((length) => '1,'.repeat(length).slice(0, length)),
+      fc.array(fc.string(), { maxLength: 2 }),
+    )
+    fc.assert(
+      fc.property(fc.constantFrom('who', 'period', 'against'), value, (name, given) => {
+        expect(sentence(() => parseScope({ [name]: given }))).toBe(
+          sentence(() => fields[name].validateSync(given, { abortEarly: true })),
+        )
+      }),
+      { numRuns: 500 },
+    )
   })
 })
 

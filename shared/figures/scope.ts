@@ -1,7 +1,5 @@
-import { boolean, object, string, type InferType } from 'yup'
-import { fieldFields } from './fieldFields'
 import { NETWORKS } from '../../core/networks/networks'
-import { text } from '../platform/text'
+import { Unreadable } from '../../core/unreadable'
 
 /** The period with which every page begins: four whole weeks, so that weekdays weigh the same. */
 export const DEFAULT_PERIOD = 'last-28-days'
@@ -18,42 +16,59 @@ export interface ScopeQuery {
   against: string
 }
 
-const WHO = 'Choose profiles from the list.'
-
 /** Everybody, or profiles by their id, sets by theirs with an s before it, and networks by name. */
 const WHO_PART = `(?:s?\\d{1,9}|${NETWORKS.map(({ id }) => id).join('|')})`
-const WHO_PATTERN = new RegExp(`^(all|${WHO_PART}(,${WHO_PART})*)$`)
 
-/** How long a choice of profiles can be, in letters, wherever it stands: some five hundred of them. */
-const LONGEST_WHO = 4000
-
-/** Of whom: everybody, or profiles and sets. One rule for addresses, targets, blocks and kept scopes. */
-export const whoField = () =>
-  string().matches(WHO_PATTERN, WHO).max(LONGEST_WHO, 'Too many profiles at once. Make a set of them.')
+/** What a part of the scope has to be like, wherever it stands: in an address, a target, a block, a kept scope. */
+export interface ScopeRule {
+  /** How long it can be, in letters, and what is said of a longer one. */
+  most: number
+  tooLong: string
+  /** What it is made of, and what is said of anything else; absent where that is found out with today's date. */
+  pattern?: RegExp
+  unlike: string
+  /** What holds where nothing is said. */
+  usual: string
+}
+export const SCOPE_RULES = {
+  who: {
+    most: 4000,
+    tooLong: 'Too many profiles at once. Make a set of them.',
+    pattern: new RegExp(`^(all|${WHO_PART}(,${WHO_PART})*)$`),
+    unlike: 'Choose profiles from the list.',
+    usual: 'all',
+  },
+  period: {
+    most: 60,
+    tooLong: 'Write a period in at most 60 letters.',
+    unlike: 'period is one text, such as 2026-09.',
+    usual: DEFAULT_PERIOD,
+  },
+  against: {
+    most: 60,
+    tooLong: 'Compare with the days before, last year, days of your own, or nothing.',
+    unlike: 'Compare with the days before, last year, days of your own, or nothing.',
+    usual: 'before',
+  },
+} as const satisfies Record<string, ScopeRule>
 
 /**
- * What a period is compared with: its name, or a period of one's own; whether that is one is found out where today's
- * date is known.
- */
-export const againstField = () =>
-  string().max(60, 'Compare with the days before, last year, days of your own, or nothing.')
-
-/** Checks what the address says of the scope. */
-export const scopeSchema = object({
-  who: whoField().default('all'),
-  period: string().max(60).default(DEFAULT_PERIOD),
-  against: againstField().default('before'),
-})
-
-/**
- * The scope that an address asks for; what it leaves out is the default.
+ * The scope that an address asks for; what it leaves out is the default. Every page asks, so it does without the schemas
+ * that are made of the same rules.
  *
- * @throws ValidationError with a sentence when a part has no meaning
+ * @throws Unreadable with a sentence when a part has no meaning
  * @example parseScope({ who: '1,2' }).who // [1, 2]
  */
 export function parseScope(query: Record<string, unknown>): ScopeQuery {
-  const { who, period, against: other } = scopeSchema.validateSync(query, { stripUnknown: true })
-  return { ...parseWho(who), period, against: other }
+  const part = (name: keyof typeof SCOPE_RULES): string => {
+    const { most, tooLong, pattern, unlike, usual }: ScopeRule = SCOPE_RULES[name]
+    const value = query[name] ?? usual
+    if (typeof value !== 'string') throw new Unreadable(unlike)
+    if (value.length > most) throw new Unreadable(tooLong)
+    if (pattern && !pattern.test(value)) throw new Unreadable(unlike)
+    return value
+  }
+  return { ...parseWho(part('who')), period: part('period'), against: part('against') }
 }
 
 /** Of whom: profiles, sets and networks; of everybody where all three are empty. */
@@ -82,25 +97,3 @@ export function scopeAddress(scope: ScopeQuery): Record<string, string> {
     ...(scope.against !== 'before' && { against: scope.against }),
   }
 }
-
-/** Parts of a scope that are kept under a name; a part that is left out stays as it is when the scope is opened. */
-export const savedScopeSchema = object({
-  name: text().required('Give it a name.').max(80, 'Keep the name under 80 characters.'),
-  parts: object({
-    who: whoField(),
-    period: string().max(60),
-    against: againstField(),
-    metric: string().max(40),
-    second: string().max(40),
-    figures: string().max(40),
-    headlines: string().max(400),
-    columns: string().max(400),
-    by: string().max(20),
-    /** Whether the field is kept too: on which network, with the client or without, and which rivals are left out. */
-    field: boolean(),
-    network: fieldFields.network.default(undefined),
-    own: fieldFields.own.default(undefined),
-    hide: fieldFields.hide.default(undefined),
-  }).required(),
-})
-export type SavedParts = InferType<typeof savedScopeSchema>['parts']

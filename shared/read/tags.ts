@@ -1,7 +1,7 @@
 import { boolean, number, object, string, type InferType } from 'yup'
 import { asksForNothing, readHashtags } from '../../core/tags/tagRule'
 import { POST_FORMATS } from '../../core/networks/postFormats'
-import { whoField } from '../figures/scope'
+import { whoField } from '../figures/scopeFields'
 import { dayField } from '../platform/dayField'
 import { text } from '../platform/text'
 import { wordsFields, wordsOf } from './postWords'

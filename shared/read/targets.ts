@@ -1,5 +1,5 @@
 import { number, object, string, type InferType } from 'yup'
-import { whoField } from '../figures/scope'
+import { whoField } from '../figures/scopeFields'
 import { dayField } from '../platform/dayField'
 import type { Figure } from '../../core/figures/figure'
 import type { TargetProgress } from '../../core/targets/target'

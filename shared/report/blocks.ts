@@ -1,5 +1,5 @@
 import { array, lazy, object, string, type InferType, type Lazy, type ObjectSchema } from 'yup'
-import { whoField } from '../figures/scope'
+import { whoField } from '../figures/scopeFields'
 import { text } from '../platform/text'
 import type { BlockDeclaration } from './declareBlock'
 import { fieldBlock } from '../compare/fieldBlock'

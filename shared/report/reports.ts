@@ -1,5 +1,5 @@
 import { array, number, object, type InferType } from 'yup'
-import { againstField } from '../figures/scope'
+import { againstField } from '../figures/scopeFields'
 import { text } from '../platform/text'
 import { blockSchema } from './blocks'
 import type { Block } from './blocks'

@@ -5,38 +5,39 @@ import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { GROUPS } from '~~/core/metrics/metric'
 import { MOST_HEADLINES, MOST_TABLE_COLUMNS } from '~~/shared/read/overview'
 import type { Overview } from '~~/shared/read/overview'
+import { SelectOnUse } from '~/platform/selectOnUse'
 
 definePageMeta({ margin: true, scope: true, figures: true })
+const { query, push: set } = usePageAddress()
 const route = useRoute()
-const router = useRouter()
 const session = useSession()
 const shell = useShell()
 const { slug, base } = useClient()
 const { address } = useScope()
 const { select, isSelected } = useSelectedFigure()
-const metric = computed(() => (isMetric(String(route.query.metric)) ? String(route.query.metric) : 'impressions'))
-const second = computed(() => (isMetric(String(route.query.second)) ? String(route.query.second) : undefined))
-const figures = computed(() => figureSetById(String(route.query.figures ?? '')).id)
+const metric = computed(() => (isMetric(String(query.value.metric)) ? String(query.value.metric) : 'impressions'))
+const second = computed(() => (isMetric(String(query.value.second)) ? String(query.value.second) : undefined))
+const figures = computed(() => figureSetById(String(query.value.figures ?? '')).id)
 const BY = [
   { value: 'profile', name: 'By profile' },
   { value: 'network', name: 'By network' },
   { value: 'set', name: 'By set' },
 ]
-const by = computed(() => (BY.some(({ value }) => value === route.query.by) ? String(route.query.by) : 'profile'))
+const by = computed(() => (BY.some(({ value }) => value === query.value.by) ? String(query.value.by) : 'profile'))
 const columns = computed(() =>
-  String(route.query.columns ?? '')
+  String(query.value.columns ?? '')
     .split(',')
     .filter(isMetric)
     .slice(0, MOST_TABLE_COLUMNS),
 )
 const headlines = computed(() =>
-  String(route.query.headlines ?? '')
+  String(query.value.headlines ?? '')
     .split(',')
     .filter(isMetric)
     .slice(0, MOST_HEADLINES),
 )
 const metrics = CATALOGUE.map(({ id, name }) => ({ id, name }))
-const isIndex = computed(() => route.query.scale === 'index')
+const isIndex = computed(() => query.value.scale === 'index')
 const asked = computed(() => ({
   ...address.value,
   metric: metric.value,
@@ -54,7 +55,7 @@ const { data, error, isLoading, refetch } = useQuery({
 /** Everything that the page shows, as the address has it. */
 const workbook = computed(() => {
   const breakdown: Record<string, string> =
-    typeof route.query.breakdown === 'string' ? { breakdown: route.query.breakdown } : {}
+    typeof query.value.breakdown === 'string' ? { breakdown: query.value.breakdown } : {}
   return `${base.value}/downloads/overview?${new URLSearchParams({ ...asked.value, ...breakdown, format: 'xlsx' })}`
 })
 const lines = GROUPS.map((group) => ({
@@ -63,7 +64,6 @@ const lines = GROUPS.map((group) => ({
 }))
 const seconds = [{ group: 'Only one line', items: [{ id: 'none', name: 'no second line' }] }, ...lines]
 const clientName = computed(() => session.session?.clients.find((client) => client.slug === slug.value)?.name)
-const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 const heading = computed(() => {
   if (!data.value) return ''
   const { line, second: other } = data.value
@@ -71,14 +71,17 @@ const heading = computed(() => {
 })
 const headings: Record<string, string> = { profile: 'Profile', network: 'Network', set: 'Set' }
 
-// what stands further down comes once the figures are on the screen
-const isPainted = ref(false)
+// what stands further down comes once the line is drawn, or does not come; at once where the address leads there
+const LONGEST_WAIT = 3000
+const isDrawn = ref(false)
+const { start: waitNoLonger } = useTimeoutFn(() => (isDrawn.value = true), LONGEST_WAIT, { immediate: false })
 watch(
   data,
   async () => {
     await nextTick()
     await nextFrames()
-    isPainted.value = true
+    if (route.hash) isDrawn.value = true
+    else waitNoLonger()
   },
   { once: true, immediate: data.value !== undefined },
 )
@@ -134,7 +137,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
         <div class="head">
           <h2 id="line-heading" class="heading">{{ heading }}</h2>
           <span class="row choices no-print">
-            <Select
+            <SelectOnUse
               :model-value="metric"
               :options="lines"
               option-group-label="group"
@@ -144,7 +147,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
               aria-label="Metric of the line"
               @update:model-value="(id) => set({ metric: id === 'impressions' ? undefined : id })"
             />
-            <Select
+            <SelectOnUse
               :model-value="second ?? 'none'"
               :options="seconds"
               option-group-label="group"
@@ -172,6 +175,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
             :notes="data.notes"
             :may-note="session.mayWrite"
             @note="(day) => (shell.note = { from: day })"
+            @ready="isDrawn = true"
             ><template #download="{ picture }"
               ><DownloadMenu
                 kind="chart"
@@ -207,7 +211,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
               words="Columns"
               @choose="(ids) => set({ columns: ids.join(',') || undefined })"
             />
-            <Select
+            <SelectOnUse
               :model-value="by"
               :options="BY"
               option-label="name"
@@ -231,7 +235,7 @@ useHead({ title: () => `${clientName.value ?? ''}: overview · Zaffer` })
           @select="select"
         />
       </section>
-      <template v-if="isPainted">
+      <template v-if="isDrawn">
         <LazyTargetSection />
         <LazyBreakdownSection />
         <LazyWhyChanged :metric="metric" />

@@ -29,7 +29,7 @@ useFreshness()
     <LazyAddToReport v-if="shell.isAddOpen" />
     <LazyFindAnything v-if="shell.isFindOpen" />
     <LazyShortcutHelp v-if="shell.isHelpOpen" />
-    <MessageToast v-if="session.session" />
+    <LazyMessageToast v-if="session.session && shell.hasSpoken" />
   </div>
 </template>
 

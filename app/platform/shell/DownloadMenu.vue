@@ -44,12 +44,12 @@ const items = computed(() => [
 ])
 const part = computed(() => props.block ?? props.kind)
 
-/** The menu is made when it is first asked for. */
+/** The menu is fetched and made when it is first asked for. */
 async function open(event: Event) {
   const button = event.currentTarget
   isWanted.value = true
-  await nextTick()
-  menu.value?.toggle({ ...event, currentTarget: button } as Event)
+  const made = await until(menu).toBeTruthy()
+  made?.toggle({ ...event, currentTarget: button } as Event)
 }
 </script>
 
@@ -68,7 +68,7 @@ async function open(event: Event) {
     >
       To a report
     </button>
-    <Menu v-if="isWanted" ref="menu" :model="items" popup :aria-label="`Download: ${what}`" />
+    <LazyMenu v-if="isWanted" ref="menu" :model="items" popup :aria-label="`Download: ${what}`" />
   </span>
 </template>
 

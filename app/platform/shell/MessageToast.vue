@@ -1,11 +1,17 @@
 <script setup lang="ts">
 import { useToast } from 'primevue/usetoast'
+import type { Said } from '../useSay'
 
-interface Way {
-  undo?: () => Promise<unknown>
-}
+type Way = Pick<Said, 'undo'>
+const shell = useShell()
 const toast = useToast()
 const say = useSay()
+function show() {
+  for (const { undo, ...message } of shell.takeSaid())
+    toast.add({ ...message, ...(undo && { detail: { undo } as never }) })
+}
+onMounted(show)
+watch(() => shell.said, show)
 
 async function back(detail: Way) {
   toast.removeAllGroups()

@@ -15,16 +15,16 @@ useOpening(isOpen)
 /** How many frames what is inside may take to appear: it can be loaded when it is first asked for. */
 const MOST_FRAMES = 300
 
-/** Opens at the place of a button, or closes; what is inside is made the first time. */
+/** Opens at the place of a button, or closes; it is fetched, and what is inside is made, the first time. */
 async function toggle(event: Event, target?: HTMLElement) {
   opener = target ?? (event.currentTarget as HTMLElement)
   if (isOpen.value) return hide()
   isWanted.value = true
   isOpen.value = true
-  await nextTick()
-  popover.value?.show({ currentTarget: opener } as unknown as Event, opener)
+  const made = await until(popover).toBeTruthy()
+  if (isOpen.value) made?.show({ currentTarget: opener } as unknown as Event, opener)
 }
-const hide = () => popover.value?.hide()
+const hide = () => (popover.value ? popover.value.hide() : leave())
 
 /** What the library does about scrolling, which it does not tell in its types. */
 interface Floating {
@@ -59,7 +59,7 @@ defineExpose({ toggle, hide })
 </script>
 
 <template>
-  <Popover v-if="isWanted" ref="popover" :aria-label="label" @show="enter" @hide="leave"
+  <LazyPopover v-if="isWanted" ref="popover" :aria-label="label" @show="enter" @hide="leave"
     ><div ref="inside" @keydown.esc.stop="hide"><slot /></div
-  ></Popover>
+  ></LazyPopover>
 </template>

@@ -10,8 +10,7 @@ const props = defineProps<{
   list: ReturnType<typeof usePostList>
   timeZone: string
 }>()
-const route = useRoute()
-const router = useRouter()
+const { query, push: set } = usePageAddress()
 const session = useSession()
 const locale = useLocale()
 const { slug } = useClient()
@@ -22,11 +21,10 @@ const { chosen, choose, chooseShown, chooseEverything, chooseNone } = useChosenP
   () => props.asked,
 )
 const chosenKeys = computed(() => (session.mayWrite ? new Set(chosen.value.keys()) : undefined))
-const isCards = computed(() => route.query.view === 'cards')
+const isCards = computed(() => query.value.view === 'cards')
 const columns = computed(() => postColumnsOf(props.asked.columns ?? ''))
 const order = computed(() => props.asked.order ?? 'newest')
 const COLUMNS = [...POST_FIGURE_KINDS.map(({ id, name }) => ({ id, name })), { id: 'times', name: 'Times usual' }]
-const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 const chooseColumns = (ids: string[]) =>
   set({ columns: ids.length === 0 || ids.join() === USUAL_POST_COLUMNS.join() ? undefined : ids.join(',') })
 </script>

@@ -2,13 +2,12 @@
 import { breakdownById } from '~~/core/breakdowns/breakdowns'
 import type { BreakdownChoice } from '~~/shared/read/breakdown'
 
-const route = useRoute()
-const router = useRouter()
+const { query, push } = usePageAddress()
 const { slug, base } = useClient()
 const { address } = useScope()
 const asked = computed(() => ({
   ...address.value,
-  ...(typeof route.query.breakdown === 'string' && { breakdown: route.query.breakdown }),
+  ...(typeof query.value.breakdown === 'string' && { breakdown: query.value.breakdown }),
 }))
 const { data, error } = useQuery({
   key: () => ['breakdown', slug.value, asked.value],
@@ -18,7 +17,7 @@ const { data, error } = useQuery({
 const choices = computed(() => (data.value?.breakdowns ?? []).map((id) => ({ id, name: breakdownById(id).name })))
 const shown = computed(() => data.value?.view)
 const choose = (breakdown: string) =>
-  router.push({ query: { ...route.query, breakdown: breakdown === data.value?.breakdowns[0] ? undefined : breakdown } })
+  push({ breakdown: breakdown === data.value?.breakdowns[0] ? undefined : breakdown })
 </script>
 
 <template>

@@ -5,16 +5,15 @@ import type { PlacesPage } from '~~/shared/read/places'
 const props = defineProps<{ page: PlacesPage }>()
 const emit = defineEmits<{ changed: [] }>()
 const session = useSession()
-const route = useRoute()
-const router = useRouter()
+const { query, push } = usePageAddress()
 const { base } = useClient()
 const edited = ref<'new' | 'this'>()
-const group = computed(() => props.page.groups.find(({ id }) => String(id) === route.query.group))
+const group = computed(() => props.page.groups.find(({ id }) => String(id) === query.value.group))
 const choices = computed(() => [
   { id: 0, name: 'all places' },
   ...props.page.groups.map(({ id, name, places }) => ({ id, name: `${name} (${places.length})` })),
 ])
-const show = (id: number) => router.push({ query: { ...route.query, group: id === 0 ? undefined : String(id) } })
+const show = (id: number) => push({ group: id === 0 ? undefined : String(id) })
 const members = computed(() => props.page.all.map(({ id, name, town }) => ({ id, name, remark: town })))
 const takeAway = useRemoval(() => emit('changed'))
 async function remove() {

@@ -4,12 +4,11 @@ import type { OddDays, UnusualFinding } from '~~/shared/read/unusual'
 
 const props = defineProps<{ metric: string }>()
 useArrival('unusual')
-const route = useRoute()
-const router = useRouter()
+const { query, push: set } = usePageAddress()
 const { slug, base } = useClient()
 const { address } = useScope()
-const isEvery = computed(() => route.query.odd === 'all')
-const isOpenOnly = computed(() => route.query.reasons === 'none')
+const isEvery = computed(() => query.value.odd === 'all')
+const isOpenOnly = computed(() => query.value.reasons === 'none')
 const asked = computed(() => ({ ...address.value, metric: isEvery.value ? 'all' : props.metric }))
 const { data, error } = useQuery({
   key: () => ['unusual', slug.value, asked.value],
@@ -20,7 +19,6 @@ const MEASURES = computed(() => [
   { value: 'one', name: `in ${metricById(props.metric).name.toLowerCase()}` },
   { value: 'all', name: 'in every metric' },
 ])
-const set = (part: Record<string, string | undefined>) => router.push({ query: { ...route.query, ...part } })
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 import { array, mixed, number, object, reach, type Schema } from 'yup'
-import { savedScopeSchema } from '../../../shared/figures/scope'
+import { savedScopeSchema } from '../../../shared/figures/scopeFields'
 import { contentSchema } from '../../../shared/plan/plannedPosts'
 import { linkPageSchema } from '../../../shared/read/links'
 import { placeSchema } from '../../../shared/read/places'

@@ -1,6 +1,7 @@
 import { getQuery } from 'h3'
 import { parseScope } from '../../../../shared/figures/scope'
-import { columnsSchema, GROUPINGS, headlinesSchema } from '../../../../shared/read/overview'
+import { GROUPINGS } from '../../../../shared/read/overview'
+import { columnsSchema, headlinesSchema } from '../../../../shared/read/overviewChoices'
 import { sendRemembered } from '../../../figures/sendRemembered'
 import { clientRoute } from '../../../platform/http/route'
 import { overview } from '../../../read/overview/overview'

@@ -1,5 +1,5 @@
 import { setResponseStatus } from 'h3'
-import { savedScopeSchema } from '../../../../../shared/figures/scope'
+import { savedScopeSchema } from '../../../../../shared/figures/scopeFields'
 import { bodyOf, clientRoute } from '../../../../platform/http/route'
 import { badRequest } from '../../../../platform/problems/problem'
 import { saveScope } from '../../../../figures/savedScopes'
