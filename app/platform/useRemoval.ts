@@ -9,15 +9,12 @@ export function useRemoval(refresh: () => unknown) {
   return async (address: string, message: string): Promise<void> => {
     try {
       await api(address, { method: 'DELETE' })
-      try {
+      // it is gone, and can be brought back from now on, also where the page cannot be asked for anew
+      say.done(message, async () => {
+        await api(`${address}/restore`, { method: 'POST' })
         await refresh()
-      } finally {
-        // it is gone, and can be brought back, also where the page could not be asked for anew
-        say.done(message, async () => {
-          await api(`${address}/restore`, { method: 'POST' })
-          await refresh()
-        })
-      }
+      })
+      await refresh()
     } catch (problem) {
       say.problem(problem)
     }

@@ -68,6 +68,6 @@ test('profiles stand beside their industry; a figure is written down, changed, r
   await expect(file.getByText(/Row 3: Write “0.011” in percent/)).toBeVisible()
   await file.getByRole('button', { name: 'Take 1 figure' }).click()
   await expect(figures.getByRole('row', { name: /^Click rate any/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await page.getByRole('alert').filter({ hasText: '1 figure added.' }).getByRole('button', { name: 'Undo' }).click()
   await expect(figures.getByRole('row', { name: /^Click rate any/ })).toHaveCount(0)
 })

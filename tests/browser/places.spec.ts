@@ -78,8 +78,10 @@ test('places come from a file once they were looked at, and go with a way back',
   await page.getByRole('link', { name: 'Reading room' }).click()
   await page.getByRole('button', { name: 'Remove Reading room' }).click()
   await expect(page.getByText('No place yet.')).toBeVisible()
-  // below the message of the file stands that of the place
-  await page.getByRole('button', { name: 'Undo' }).last().click()
+  // beside the message of the file stands that of the place, and each leads back by itself
+  const removed = page.getByRole('alert').filter({ hasText: '“Reading room” was removed.' })
+  await removed.getByRole('button', { name: 'Undo' }).click()
+  await expect(removed).toHaveCount(0)
   await page.getByRole('link', { name: 'Reading room' }).click()
   await page.getByRole('button', { name: 'Remove Reading room' }).click()
   await expect(page.getByText('No place yet.')).toBeVisible()

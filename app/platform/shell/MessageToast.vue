@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ToastMessageOptions } from 'primevue/toast'
 import { useToast } from 'primevue/usetoast'
 import type { Said } from '../useSay'
 
@@ -13,9 +14,10 @@ function show() {
 onMounted(show)
 watch(() => shell.said, show)
 
-async function back(detail: Way) {
-  toast.removeAllGroups()
-  await detail.undo?.().catch(say.problem)
+/** Only its own message goes: what another one leads back to can still be brought back. */
+async function back(message: ToastMessageOptions) {
+  toast.remove(message)
+  await (message.detail as Way).undo?.().catch(say.problem)
 }
 </script>
 
@@ -23,12 +25,7 @@ async function back(detail: Way) {
   <Toast position="bottom-center">
     <template #message="{ message }">
       <span class="message">{{ message.summary }}</span>
-      <button
-        v-if="(message.detail as Way | undefined)?.undo"
-        type="button"
-        class="bare back"
-        @click="back(message.detail as Way)"
-      >
+      <button v-if="(message.detail as Way | undefined)?.undo" type="button" class="bare back" @click="back(message)">
         Undo
       </button>
     </template>
