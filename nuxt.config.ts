@@ -104,6 +104,8 @@ export default defineNuxtConfig({
     preset: 'node-server',
     compressPublicAssets: true,
     routeRules: { '/**': { headers: { 'X-Robots-Tag': 'noindex, nofollow' } } },
+    // what a route answers is typed in shared/: types taken from the routes would have pages read the whole server
+    hooks: { 'types:extend': (types) => void (types.routes = {}) },
   },
   experimental: {
     // what is asked while a page is drawn on the server is asked for whoever wants the page

@@ -54,7 +54,7 @@ try {
   await run([bin('nuxt', 'bin/nuxt.mjs'), 'prepare', '--logLevel', 'silent'], { NUXT_TELEMETRY_DISABLED: '1' })
   const folders = ['core', 'app', 'server', 'shared', 'demo', 'standins']
   const types = [
-    ['Types', [bin('vue-tsc', 'bin/vue-tsc.js'), '-b']],
+    ['Types', [join(root, 'tools/types.mjs')]],
     ['Lint', [bin('eslint', 'bin/eslint.js'), '.']],
   ]
   const layout = [

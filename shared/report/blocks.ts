@@ -1,4 +1,4 @@
-import { array, lazy, object, string, type InferType, type Lazy, type ObjectSchema } from 'yup'
+import { array, lazy, object, string, type AnyObjectSchema, type InferType, type Lazy, type ObjectSchema } from 'yup'
 import { whoField } from '../figures/scopeFields'
 import { text } from '../platform/text'
 import type { BlockDeclaration } from './declareBlock'
@@ -113,7 +113,7 @@ const everyBlock = object({
   comment: string().max(LONGEST_COMMENT, 'A comment can be 4,000 letters long.').default(''),
 })
 
-type OwnFields<D> = D extends { fields: ObjectSchema<infer Fields> } ? Fields : never
+type OwnFields<D> = D extends { fields: { __outputType: infer Fields } } ? Fields : never
 type Together<Union> = (Union extends unknown ? (one: Union) => void : never) extends (all: infer All) => void
   ? All
   : never
@@ -137,7 +137,7 @@ function schemaOf(kind: BlockKind): ObjectSchema<Block> {
       .oneOf(['', ...choices], `“\${value}” cannot be chosen for “${name}”.`)
       .default(''),
   })
-  return (fields ? own.concat(fields) : own) as ObjectSchema<Block>
+  return (fields ? own.concat(fields as AnyObjectSchema) : own) as ObjectSchema<Block>
 }
 const SCHEMAS = new Map(DECLARED_BLOCKS.map(({ kind }) => [kind as string, schemaOf(kind)]))
 

@@ -1,4 +1,4 @@
-import type { ObjectSchema, Maybe, AnyObject } from 'yup'
+import type { ISchema, Maybe, AnyObject } from 'yup'
 
 /** One kind of block, as both sides know it. */
 export interface BlockDeclaration<Filled extends { kind: string } = { kind: string }> {
@@ -18,8 +18,8 @@ export interface BlockDeclaration<Filled extends { kind: string } = { kind: stri
   metrics?: { usual: readonly string[]; most: number }
   /** What can be chosen for it, the usual choice first. */
   option?: { label: string; choices: readonly { value: string; name: string }[] }
-  /** What else is kept of it. */
-  fields?: ObjectSchema<Maybe<AnyObject>>
+  /** What else is kept of it: an object schema, by the least type of it, since comparing whole ones takes a second each. */
+  fields?: ISchema<Maybe<AnyObject>>
   /** What stands over it where nobody gave it a title. */
   headingOf: (filled: Filled) => string
 }

@@ -1,10 +1,13 @@
-import type { InferType, ObjectSchema } from 'yup'
+import type { InferType, ISchema } from 'yup'
 import type { ClientDb } from '../database/clientDb'
 import { jobContext, systemJobContext, type JobContext, type SystemJobContext } from './context'
 import type { Job } from './queue'
 
+/** As much of an object schema as a job uses: comparing whole ones takes the compiler long. */
+type PayloadSchema = ISchema<object> & { validateSync(value: unknown): object }
+
 /** What a kind of job is, for whoever asks for one. Its work stands in its module. */
-export interface JobDeclaration<Payload extends ObjectSchema<object> = ObjectSchema<object>> {
+export interface JobDeclaration<Payload extends PayloadSchema = PayloadSchema> {
   kind: string
   /** What it is given beside its subject; checked when it is asked for and again when it is worked on. */
   payload: Payload
@@ -26,7 +29,7 @@ export interface JobModule {
 export type PayloadOf<Declaration extends JobDeclaration> = InferType<Declaration['payload']>
 
 /** Joins a kind of job and its work, which gets the payload as its schema reads it. */
-export function jobModule<Payload extends ObjectSchema<object>>(
+export function jobModule<Payload extends PayloadSchema>(
   declaration: JobDeclaration<Payload>,
   work: (context: JobContext, payload: InferType<Payload>) => Promise<void>,
   failed?: JobModule['failed'],
