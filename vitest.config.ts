@@ -30,6 +30,8 @@ export default defineConfig({
           name: 'unit',
           setupFiles,
           maxWorkers: 2,
+          // they share nothing that changes, so that files of one worker share what they import
+          isolate: false,
           include: ['{core,app,server,demo,standins,shared}/**/*.test.ts', 'tests/house/**/*.test.ts'],
           testTimeout: 120_000,
         },
@@ -39,6 +41,7 @@ export default defineConfig({
           name: 'external',
           setupFiles,
           maxWorkers: 2,
+          isolate: false,
           include: ['tests/external/**/*.test.ts'],
           testTimeout: 120_000,
         },

@@ -25,7 +25,12 @@ const NETWORKS = Object.keys(NETWORK_GIVES) as (keyof typeof NETWORK_GIVES)[]
 const random = (most: number, ...key: (string | number)[]) => Math.floor(unit(...key) * most)
 
 const FIRST = DateTime.fromISO(LAST, { zone: 'utc' }).minus({ days: PAST_DAYS - 1 })
-const dateOf = (day: number) => FIRST.plus({ days: day })
+const dates = new Map<number, DateTime>()
+function dateOf(day: number): DateTime {
+  const date = dates.get(day) ?? FIRST.plus({ days: day })
+  dates.set(day, date)
+  return date
+}
 const iso = (day: number) => dateOf(day).toISODate()!
 const numberOf = (date: DateTime) => Math.round(date.diff(FIRST, 'days').days)
 const inWords = ({ from, to }: Span) => ({ from: iso(from), to: iso(to) })

@@ -204,6 +204,10 @@ describe('a backup', () => {
       ZAFFER_PORT: String(await freePort()),
     })
     const secrets = readFileSync(join(first, 'secrets.json'), 'utf8')
+    // before the backup: the application goes on fetching days
+    const people = await everything(readFileSync(join(first, 'database-url'), 'utf8')).then(
+      ({ person, profile_day: days }) => ({ person, days: days!.length }),
+    )
     const backup = join(work, 'backup')
     expect(run('backup.mjs', first, backup)).toMatchObject({
       status: 0,
@@ -217,9 +221,6 @@ describe('a backup', () => {
       status: 1,
       said: expect.stringContaining('already runs on'),
     })
-    const people = await everything(readFileSync(join(first, 'database-url'), 'utf8')).then(
-      ({ person, profile_day: days }) => ({ person, days: days!.length }),
-    )
     await stopApplication(application)
 
     expect(run('restore.mjs', second, join(work, 'nothing'))).toMatchObject({
