@@ -8,9 +8,9 @@ const asUser = process.getuid?.() === 0 ? ['--user=root'] : []
 
 /**
  * Starts a private MariaDB under the data folder, on loopback, and makes it when it is not there yet.
- * Returns the address under which the application reaches it.
+ * Returns the address under which the application reaches it. Options come after ours, and win over them.
  */
-export async function startDatabase({ data, secrets, processes, log }) {
+export async function startDatabase({ data, secrets, processes, log, options = /** @type {string[]} */ ([]) }) {
   const folder = join(data, 'mariadb')
   const socket = join(data, 'mariadb.sock')
   if (!existsSync(join(folder, 'mysql'))) {
@@ -72,6 +72,7 @@ export async function startDatabase({ data, secrets, processes, log }) {
       '--max-allowed-packet=64M',
       '--skip-log-bin',
       '--performance-schema=OFF',
+      ...options,
     ],
     { env: process.env, log: log('mariadb'), argument: folder },
   )

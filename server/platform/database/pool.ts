@@ -35,6 +35,8 @@ export function connect(url: string | undefined, connections = 10, multipleState
     charset: 'utf8mb4',
     multipleStatements,
     enableKeepAlive: true,
+    // nothing is prepared, and room for 16,000 statements would be made for each connection
+    maxPreparedStatements: 1,
   })
   // what a connection is asked first is answered first: nothing runs before this
   made.pool.on('connection', (connection) => {
