@@ -26,9 +26,10 @@ function run(args, env = {}, isKept = false) {
   })
 }
 
-/** Parts that pass or fail as a whole, one after the other, beside what else runs. */
+/** Parts that pass or fail as a whole, one after the other; of two that take from one list, each has the next. */
 async function wholes(parts) {
-  for (const [name, args] of parts) {
+  for (let part = parts.shift(); part; part = parts.shift()) {
+    const [name, args] = part
     const passed = (await run(args, {}, true)) === 0
     say(`${name}: ${passed ? 'passed' : 'failed'}`)
     counts[passed ? 'passed' : 'failed']++
@@ -53,18 +54,16 @@ try {
   say('Types, lint, layout of the code, who uses whom, beside the build')
   await run([bin('nuxt', 'bin/nuxt.mjs'), 'prepare', '--logLevel', 'silent'], { NUXT_TELEMETRY_DISABLED: '1' })
   const folders = ['core', 'app', 'server', 'shared', 'demo', 'standins']
-  const types = [
+  const parts = [
     ['Types', [join(root, 'tools/types.mjs')]],
     ['Lint', [bin('eslint', 'bin/eslint.js'), '.']],
-  ]
-  const layout = [
     ['Layout', [bin('prettier', 'bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
     [
       'Who uses whom',
       [bin('dependency-cruiser', 'bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.mjs', ...folders],
     ],
   ]
-  await Promise.all([wholes(types), build(root).then(() => wholes(layout))])
+  await Promise.all([wholes(parts), build(root).then(() => wholes(parts))])
   const vitest = join(results, 'vitest.json')
   await counted(
     'Unit tests, external checks, integration',
