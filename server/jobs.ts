@@ -76,7 +76,7 @@ export const SCHEDULES: readonly Schedule[] = [
 ]
 
 /** The program that works on one job alone. */
-const ALONE = new URL('./aloneProcess.ts', import.meta.url)
+const ALONE = 'server/aloneProcess.ts'
 
 /** Puts what is due by the clock into the queue. */
 export const enqueueByTheClock = (): Promise<number> => enqueueDueSchedules(JOBS.map(({ declaration }) => declaration))

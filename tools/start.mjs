@@ -7,7 +7,7 @@ import { chromiumPath } from './steps/chromium.mjs'
 import { build, debianPackages, npmPackages } from './steps/packages.mjs'
 import { startDatabase } from './steps/database.mjs'
 import { logFile, openData, openSecrets } from './steps/data.mjs'
-import { APPLICATION_FLAGS, WORKER_FLAGS } from './steps/flags.mjs'
+import { APPLICATION_FLAGS, programOf, WORKER_FLAGS } from './steps/flags.mjs'
 import { freePort, Processes, requireFree, wait } from './steps/processes.mjs'
 import { endRunning, run } from './steps/run.mjs'
 import { say, Stop } from './steps/say.mjs'
@@ -132,9 +132,8 @@ async function start() {
     ...(isEmpty && { ZAFFER_DEMO: 'no' }),
     ...(ownDatabase && { ZAFFER_DATABASE_FOLDER: data }),
   }
-  const tsx = ['--import', 'tsx']
   say('Bringing the database up to date')
-  const setup = await run(process.execPath, [...tsx, join(root, 'tools/setup.ts')], { cwd: root, env })
+  const setup = await run(process.execPath, [join(root, programOf('tools/setup.ts'))], { cwd: root, env })
   if (setup.status !== 0)
     throw new Stop(
       `The database could not be brought up to date:\n${setup.stderr.trim().split('\n').slice(0, 12).join('\n')}`,
@@ -143,15 +142,15 @@ async function start() {
   if (loaded) say('Loaded the demo: three clients with two years of figures')
 
   say('Starting the stand-in networks, the worker and the application')
-  const node = (name, file, argument, logName, extra = {}, flags = []) =>
-    processes.start(name, process.execPath, [...flags, ...(file.endsWith('.ts') ? tsx : []), join(root, file)], {
+  const node = (name, file, logName, extra = {}, flags = []) =>
+    processes.start(name, process.execPath, [...flags, join(root, file)], {
       env: { ...env, ...extra },
       log: log(logName),
-      argument,
+      argument: file,
     })
-  node('the stand-in networks', 'standins/serve.ts', 'standins/serve.ts', 'standins', { ZAFFER_WORLD_ANCHOR: anchor })
+  node('the stand-in networks', programOf('standins/serve.ts'), 'standins', { ZAFFER_WORLD_ANCHOR: anchor })
   await waitFor(`http://127.0.0.1:${standinsPort}/health`, 'The stand-in networks', 'standins')
-  node('the application', '.output/server/index.mjs', '.output/server/index.mjs', 'application', {}, APPLICATION_FLAGS)
+  node('the application', '.output/server/index.mjs', 'application', {}, APPLICATION_FLAGS)
   await waitFor(
     `http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/api/health`,
     'The application',
@@ -159,7 +158,7 @@ async function start() {
   )
   startWorker = () => {
     workerBegan = Date.now()
-    node(WORKER, 'server/worker.ts', 'server/worker.ts', 'worker', {}, WORKER_FLAGS)
+    node(WORKER, programOf('server/worker.ts'), 'worker', {}, WORKER_FLAGS)
   }
   startWorker()
   say('Ready')

@@ -1,7 +1,5 @@
-import { existsSync } from 'node:fs'
-import { dirname, join } from 'node:path'
-import { fileURLToPath, pathToFileURL } from 'node:url'
 import { Piscina } from 'piscina'
+import { programOf } from './programs'
 
 /** How many threads work at once, how many tasks may wait for them, and after how long an idle one ends. */
 const THREADS = 2
@@ -18,8 +16,7 @@ export function threadOf<Input, Output>(file: string): (input: Input) => Promise
   let pool: Piscina<Input, Output> | undefined
   return (input) => {
     pool ??= new Piscina<Input, Output>({
-      filename: pathToFileURL(join(rootWith(file), file)).href,
-      execArgv: ['--import', 'tsx'],
+      filename: programOf(file),
       minThreads: 0,
       maxThreads: THREADS,
       maxQueue: MOST_WAITING,
@@ -27,11 +24,4 @@ export function threadOf<Input, Output>(file: string): (input: Input) => Promise
     })
     return pool.run(input)
   }
-}
-
-/** The folder in which the sources are, from wherever this runs: built, they are beside it. */
-function rootWith(file: string): string {
-  for (let folder = dirname(fileURLToPath(import.meta.url)); dirname(folder) !== folder; folder = dirname(folder))
-    if (existsSync(join(folder, file))) return folder
-  throw new Error(`${file} is missing`)
 }

@@ -117,6 +117,7 @@ test('the overview shows other figures, a second line, an index and other rows, 
   await page.getByRole('checkbox', { name: /moving with the calendar/ }).uncheck()
   await page.getByLabel('as', { exact: true }).fill('Both lines')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByText('“Both lines” is kept.')).toBeVisible()
   await page.goto('/mossgate-gardens/overview?period=last-7-days')
   await page.getByRole('button', { name: 'Kept scopes' }).click()
   await page.getByRole('button', { name: 'Both lines', exact: true }).click()

@@ -6,6 +6,7 @@ import type { ClientDb } from '../../server/platform/database/clientDb'
 import { runAlone } from '../../server/platform/jobs/alone'
 import { jobContext } from '../../server/platform/jobs/context'
 import { claim, enqueue, jobById, postponeJob } from '../../server/platform/jobs/queue'
+import { programOf } from '../../server/platform/programs'
 import { root } from '../support/application'
 import { addClient, useDatabase } from './support/database'
 import { EDITION_PRINT } from '../../server/report/editions/jobs'
@@ -24,7 +25,7 @@ afterAll(() => void child?.kill('SIGKILL'))
 
 /** A worker as the start command starts it, and started again when it dies. */
 function keepWorker(): void {
-  child = spawn(process.execPath, ['--import', 'tsx', join(root, 'server/worker.ts')], {
+  child = spawn(process.execPath, [programOf('server/worker.ts')], {
     cwd: root,
     env: {
       ...process.env,
@@ -68,7 +69,7 @@ describe('a job over which a process has died once', () => {
     child?.kill('SIGKILL')
     await pool().query('DELETE FROM job')
     const id = await enqueue(db, SYNC, 7, {})
-    expect(await runAlone((await claim())!, new URL('../../server/aloneProcess.ts', import.meta.url))).toBe(true)
+    expect(await runAlone((await claim())!, 'server/aloneProcess.ts')).toBe(true)
     expect(await jobById(db, id)).toMatchObject({ state: 'failed', message: 'The profile was removed.' })
   })
 })

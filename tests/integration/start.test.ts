@@ -8,6 +8,7 @@ import { forget, root, startApplication, stopApplication, type Application } fro
 
 const data = join(root, '.test-data', 'start')
 const NOW = '2026-10-29T06:00:00Z'
+const WORKER = '.output/programs/server/worker.mjs'
 forget(data)
 const left: Application[] = []
 afterAll(async () => {
@@ -40,7 +41,7 @@ describe('the start command', () => {
     const flagsOf = (file: string) =>
       readFileSync(`/proc/${started.find(({ argument }) => argument === file)!.pid}/cmdline`, 'utf8').split('\0')
     expect(flagsOf('.output/server/index.mjs')).toContain('--max-semi-space-size=64')
-    expect(flagsOf('server/worker.ts')).toContain('--max-old-space-size=256')
+    expect(flagsOf(WORKER)).toContain('--max-old-space-size=256')
     expect(await stopApplication(application)).toBe(0)
     expect(started.filter(({ pid, argument }) => isOurs(pid, argument))).toEqual([])
   })
@@ -60,12 +61,12 @@ describe('the start command', () => {
     expect(await health(port)).toMatchObject({ ok: true })
 
     // the worker alone is started again when it dies; everything else goes on
-    const workerOf = () => pids().find(({ argument }) => argument === 'server/worker.ts')!.pid
+    const workerOf = () => pids().find(({ argument }) => argument === WORKER)!.pid
     const dead = workerOf()
     process.kill(dead, 'SIGKILL')
     await vi.waitFor(() => expect(workerOf()).not.toBe(dead), { timeout: 20_000, interval: 100 })
     expect(again.output()).toContain('The worker ended (SIGKILL); it is started again in 1 s.')
-    expect(isOurs(workerOf(), 'server/worker.ts')).toBe(true)
+    expect(isOurs(workerOf(), WORKER)).toBe(true)
     expect(await health(port)).toMatchObject({ ok: true })
 
     // what an earlier version, or somebody, has left open is shut at the next start

@@ -1,5 +1,4 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { join } from 'node:path'
 import { afterAll, beforeAll, expect, it, vi } from 'vitest'
 import { clientDbForJob } from '../../server/platform/database/clientDb'
 import { sql } from '../../server/platform/database/sql'
@@ -9,6 +8,7 @@ import { addReport } from '../../server/report/reports/reports'
 import { asKept } from '../../shared/report/blocks'
 import type { Overview } from '../../shared/read/overview'
 import type { TargetView } from '../../shared/read/targets'
+import { programOf } from '../../server/platform/programs'
 import { root } from '../support/application'
 import { useDatabase } from './support/database'
 import { PASSWORD, addDemo } from './support/demo'
@@ -127,7 +127,7 @@ it('two workers do every job once, and one edition is made of one wish', async (
   const block = asKept({ id: 'a', kind: 'figures', metrics: ['impressions'] })
   const report = await addReport(db, 'For two', [block])
   workers = [0, 1].map(() =>
-    spawn(process.execPath, ['--import', 'tsx', join(root, 'server/worker.ts')], {
+    spawn(process.execPath, [programOf('server/worker.ts')], {
       cwd: root,
       env: {
         ...process.env,

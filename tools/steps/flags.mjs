@@ -6,3 +6,6 @@ export const APPLICATION_FLAGS = ['--max-semi-space-size=64']
 
 /** The worker reads files a part at a time, and stays small whatever they hold. */
 export const WORKER_FLAGS = ['--max-old-space-size=256']
+
+/** Where a program is once it was bundled, from the root of the house. */
+export const programOf = (source) => `.output/programs/${source.replace(/\.ts$/, '.mjs')}`

@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
-import { join, relative } from 'node:path'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { chromiumPath, SHELL } from './chromium.mjs'
 import { run, tail } from './run.mjs'
 import { say, Stop } from './say.mjs'
+import { filesIn, hashOf } from './sources.mjs'
 
 const DEBIAN = [
   { name: 'mariadb-server', present: () => ['/usr/sbin/mariadbd', '/usr/bin/mariadbd'].some(existsSync) },
@@ -58,8 +58,15 @@ export async function npmPackages(root) {
 
 const SOURCES = ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json', 'tsconfig.json']
 
-/** Builds the application, unless the built one is of the same sources. */
+/** Builds the application and the programs beside it, unless what is built is of the same sources. */
 export async function build(root) {
+  await buildApplication(root)
+  // esbuild is there once the packages are
+  const { buildPrograms } = await import('./programs.mjs')
+  await buildPrograms(root)
+}
+
+async function buildApplication(root) {
   const sources = hashOf(
     SOURCES.flatMap((name) => filesIn(join(root, name))),
     root,
@@ -74,21 +81,4 @@ export async function build(root) {
   if (done.status !== 0) throw new Stop(`The application could not be built:\n${tail(done.stdout + done.stderr, 25)}`)
   mkdirSync(join(root, '.output'), { recursive: true })
   writeFileSync(marker, sources)
-}
-
-function filesIn(path) {
-  if (!existsSync(path)) return []
-  try {
-    return readdirSync(path, { withFileTypes: true })
-      .flatMap((entry) => filesIn(join(path, entry.name)))
-      .sort()
-  } catch {
-    return [path]
-  }
-}
-
-function hashOf(files, root) {
-  const hash = createHash('sha256').update(process.version)
-  for (const file of files) hash.update(relative(root, file)).update('\0').update(readFileSync(file)).update('\0')
-  return hash.digest('hex')
 }

@@ -18,7 +18,7 @@ const LEASE_RENEWAL_MS = 5000
  * @param alone  the program that works on one job alone
  * @returns whether there was a job
  */
-export async function workOnNext(jobs: readonly JobModule[], alone: URL): Promise<boolean> {
+export async function workOnNext(jobs: readonly JobModule[], alone: string): Promise<boolean> {
   const job = await claim()
   if (!job) return false
   const renewal = setInterval(

@@ -1,4 +1,3 @@
-import { chromium } from 'playwright-core'
 import { editionById, keepPdf, shareEdition } from '../editions/editions'
 import { log } from '../../platform/log'
 import type { JobContext } from '../../platform/jobs/context'
@@ -41,6 +40,8 @@ export const editionPrintJob = jobModule(EDITION_PRINT, editionPrint)
 
 /** Prints a page of the application once it says that it is ready. */
 export async function printPage(address: string, footer: string): Promise<Buffer> {
+  // a second of every start, for what few processes do
+  const { chromium } = await import('playwright-core')
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: ARGUMENTS })
   try {
     const page = await browser.newPage({ viewport: { width: 794, height: 1123 }, reducedMotion: 'reduce' })

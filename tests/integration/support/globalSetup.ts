@@ -2,9 +2,11 @@ import { mkdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { TestProject } from 'vitest/node'
 import { startDatabase } from '../../../tools/steps/database.mjs'
+import { buildPrograms } from '../../../tools/steps/programs.mjs'
 import { logFile, openSecrets } from '../../../tools/steps/data.mjs'
 import { Processes } from '../../../tools/steps/processes.mjs'
 import { connect } from '../../../server/platform/database/pool'
+import { root } from '../../support/application'
 import { DEMO } from './demoDatabase'
 
 declare module 'vitest' {
@@ -16,8 +18,12 @@ declare module 'vitest' {
 /** Nobody needs these databases once the machine has stopped: nothing waits until the disk has written. */
 const UNSAVED = ['--innodb-flush-log-at-trx-commit=0', '--innodb-flush-method=nosync', '--sync-frm=0']
 
-/** A real MariaDB for the tests, started as the start command starts it, in a folder of its own. */
+/**
+ * A real MariaDB for the tests, started as the start command starts it, in a folder of its own, and the programs that
+ * run beside the application.
+ */
 export default async function setup(project: TestProject) {
+  await buildPrograms(root)
   const data = fileURLToPath(new URL(`../../../.test-data/${project.name}`, import.meta.url))
   mkdirSync(`${data}/logs`, { recursive: true })
   const processes = new Processes(`${data}/processes.json`, () => {})
