@@ -118,6 +118,27 @@ async function expectModal(page: Page, opener?: Locator, below = 0): Promise<str
   return name
 }
 
+/** The first of what opens something whose kind was not opened yet: “Change the set …” of each set opens the same. */
+async function unwalked(openers: Locator, walked: Set<string>): Promise<{ index: number; kind: string } | undefined> {
+  const labels = await openers.evaluateAll((elements) =>
+    elements.map(
+      (element) =>
+        `${element.getAttribute('aria-haspopup')} ${element.getAttribute('aria-label') ?? element.textContent}`,
+    ),
+  )
+  return labels
+    .map((label, index) => ({
+      index,
+      kind: label
+        .replace(/\d+/g, 'N')
+        .replace(
+          /(Change the (?:set|target|figure)|Download:|To a report:|Consent link for|Restated figures of|Add what needs somebody at).*/,
+          '$1',
+        ),
+    }))
+    .find(({ kind }) => !walked.has(kind))
+}
+
 test('every popover and dialog takes the focus, keeps it and gives it back, found by itself', async ({
   page,
   consoleErrors,
@@ -160,21 +181,10 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
     await page.getByRole('heading', { level: 1 }).or(page.locator('header.scope')).first().waitFor()
     await page.waitForLoadState('networkidle')
     const openers = page.locator('[aria-haspopup]:visible:not([disabled])')
-    for (let index = 0; index < (await openers.count()); index++) {
-      const opener = openers.nth(index)
-      const label = await opener.evaluate(
-        (element) =>
-          `${element.getAttribute('aria-haspopup')} ${element.getAttribute('aria-label') ?? element.textContent}`,
-      )
-      // one of a kind is enough: “Change the set …” of each set opens the same
-      const kind = label
-        .replace(/\d+/g, 'N')
-        .replace(
-          /(Change the (?:set|target|figure)|Download:|To a report:|Consent link for|Restated figures of|Add what needs somebody at).*/,
-          '$1',
-        )
-      if (walked.has(kind)) continue
-      walked.add(kind)
+    // each is found anew: what was open may have changed the page
+    for (let next = await unwalked(openers, walked); next; next = await unwalked(openers, walked)) {
+      walked.add(next.kind)
+      const opener = openers.nth(next.index)
       await opener.focus()
       await page.keyboard.press('Enter')
       // what a dialog opens in its turn
