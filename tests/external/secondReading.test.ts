@@ -11,6 +11,7 @@ import { unit } from '../../demo/random'
 import {
   METRICS,
   NETWORK_GIVES,
+  once,
   read,
   readChange,
   type MetricId,
@@ -75,11 +76,26 @@ function readerOf(world: number, index: number): Reader {
     ),
   }
 }
-const rowsOf = ({ cells }: Reader, profile: number): ProfileDay[] =>
-  DAYS.flatMap((day, index): ProfileDay[] => {
-    const row = Object.fromEntries(Object.entries(cells).map(([column, values]) => [column, values[index] ?? null]))
-    return Object.values(row).every((value) => value === null) ? [] : [{ profile, day, ...row }]
+/** A profile's rows, made once for each place that it has among others. */
+function rowsOf(reader: Reader, profile: number): ProfileDay[] {
+  return once(reader, `rows ${profile}`, () => {
+    const columns = Object.entries(reader.cells)
+    return DAYS.flatMap((day, index): ProfileDay[] => {
+      const row = Object.fromEntries(columns.map(([column, values]) => [column, values[index] ?? null]))
+      return Object.values(row).every((value) => value === null) ? [] : [{ profile, day, ...row }]
+    })
   })
+}
+
+const years = new Map<number, number | undefined>()
+/** The same date a year before; none for 29 February. */
+function yearBefore(day: number): number | undefined {
+  if (!years.has(day)) {
+    const date = dateOf(day)
+    years.set(day, date.month === 2 && date.day === 29 ? undefined : numberOf(date.minus({ years: 1 })))
+  }
+  return years.get(day)
+}
 
 /** The same comparisons, found with luxon's calendar. */
 function versusOf(span: Span, against: string, running: CalendarUnit | undefined): Versus | undefined {
@@ -95,8 +111,7 @@ function versusOf(span: Span, against: string, running: CalendarUnit | undefined
   }
   const lastYear = (other: { from: DateTime; to: DateTime }): Versus => ({
     span: spanOf(other),
-    other: (day) =>
-      dateOf(day).month === 2 && dateOf(day).day === 29 ? undefined : numberOf(dateOf(day).minus({ years: 1 })),
+    other: yearBefore,
   })
   const months = monthsOf(span)
   const isSoFar =
@@ -197,8 +212,7 @@ describe('a second reading, straight from the rows', () => {
     (part) => {
       let compared = 0
       for (let scope = part * (SCOPES / 10); scope < (part + 1) * (SCOPES / 10); scope++) {
-        const readers = Array.from({ length: 5 }, (_, index) => readers10(Math.floor(scope / 10))[index]!)
-        const chosen = readers.filter((_, index) => unit(scope, index, 'chosen') < 0.6)
+        const chosen = readersOf(Math.floor(scope / 10)).filter((_, index) => unit(scope, index, 'chosen') < 0.6)
         const { span, running } = periodOf(scope)
         const period = inWords(span)
         const universe = unit(scope, 'universe') < 0.5 ? undefined : random(60_000, scope, 'people') + 1
@@ -302,10 +316,10 @@ describe('a second reading, straight from the rows', () => {
   )
 })
 
-const worlds = new Map<number, Reader[]>()
+let world: { index: number; readers: Reader[] } | undefined
 /** The profiles of a world, made once for the ten scopes that look at it. */
-function readers10(world: number): Reader[] {
-  const known = worlds.get(world) ?? Array.from({ length: 5 }, (_, index) => readerOf(world, index))
-  worlds.set(world, known)
-  return known
+function readersOf(index: number): Reader[] {
+  if (world?.index !== index)
+    world = { index, readers: Array.from({ length: 5 }, (_, place) => readerOf(index, place)) }
+  return world.readers
 }

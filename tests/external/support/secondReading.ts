@@ -111,7 +111,8 @@ export const daysOf = ({ from, to }: Span) => Array.from({ length: to - from + 1
 const gives = (reader: Reader, column: string) => ` ${NETWORK_GIVES[reader.network]} `.includes(` ${column} `)
 const at = (reader: Reader, day: number, column: string) => reader.cells[column]?.[day]
 const bare = (part: string) => part.replace('-', '')
-function once<T>(reader: Reader, key: string, make: () => T): T {
+/** What was worked out of a profile before, or is now. */
+export function once<T>(reader: Reader, key: string, make: () => T): T {
   if (!reader.known.has(key)) reader.known.set(key, make())
   return reader.known.get(key) as T
 }
@@ -161,28 +162,32 @@ const levelOf = (reader: Reader, { to }: Span) =>
  * what that leaves is covered as cheaply.
  */
 function coverOf(reader: Reader, name: string, shown: string, days: readonly number[]): number {
-  const known = new Map<number, number>([[0, 0]])
-  const least = (count: number): number => {
-    const before = known.get(count)
-    if (before !== undefined) return before
+  const daily = [`${name}_1d`, shown].map((column) => reader.cells[column])
+  const windows = [7, 28].map((size) => ({ size, column: reader.cells[`${name}_${size}d`] }))
+  /** How many of the days come before one. */
+  const before = (day: number, count: number): number => {
+    let found = count
+    while (found > 0 && days[found - 1]! >= day) found--
+    return found
+  }
+  const least = [0]
+  for (let count = 1; count <= days.length; count++) {
     const day = days[count - 1]!
-    const options = [at(reader, day, `${name}_1d`), at(reader, day, shown)].flatMap((people) =>
-      people === undefined ? [] : [{ from: day, people }],
-    )
-    for (const size of [7, 28]) {
+    let cost = Infinity
+    for (const column of daily) {
+      const people = column?.[day]
+      if (people !== undefined) cost = Math.min(cost, people + least[count - 1]!)
+    }
+    for (const { size, column } of windows) {
+      if (!column) continue
       for (let end = day; end < day + size; end++) {
-        const people = at(reader, end, `${name}_${size}d`)
-        if (people !== undefined) options.push({ from: end - size + 1, people })
+        const people = column[end]
+        if (people !== undefined) cost = Math.min(cost, people + least[before(end - size + 1, count)]!)
       }
     }
-    const cost = Math.min(
-      Infinity,
-      ...options.map(({ from, people }) => people + least(days.findIndex((each) => each >= from))),
-    )
-    known.set(count, cost)
-    return cost
+    least.push(cost)
   }
-  return least(days.length)
+  return least[days.length]!
 }
 const runCost = (reader: Reader, name: string, shown: string, run: readonly number[]) =>
   run.length === 0 ? 0 : once(reader, `cover ${name} ${run[0]} ${run.at(-1)}`, () => coverOf(reader, name, shown, run))
@@ -192,9 +197,17 @@ interface Bounds {
   low: number
   high: number
 }
+/** Days as text, each run of them by its ends. */
+const inRuns = (days: readonly number[]) =>
+  days
+    .flatMap((day, index) => [
+      ...(days[index - 1] === day - 1 ? [] : [`from ${day}`]),
+      ...(days[index + 1] === day + 1 ? [] : [`to ${day}`]),
+    ])
+    .join()
 /** What the windows prove of the people on some days. */
 const peopleOf = (reader: Reader, name: string, shown: string, days: readonly number[]): Bounds | undefined =>
-  once(reader, `people ${name} ${days.join()}`, () => {
+  once(reader, `people ${name} ${inRuns(days)}`, () => {
     const column = (size: number) => `${name}_${size}d`
     if (!days.some((day) => [1, 7, 28].some((size) => at(reader, day, column(size)) !== undefined))) return undefined
     const [first, last] = [days[0]!, days.at(-1)!]
@@ -212,8 +225,9 @@ const peopleOf = (reader: Reader, name: string, shown: string, days: readonly nu
     }
     let low = 0
     for (const size of [1, 7, 28]) {
+      const counts = reader.cells[column(size)]
       for (let end = first; end < last + size; end++) {
-        const counted = at(reader, end, column(size))
+        const counted = counts?.[end]
         if (counted === undefined || (size === 1 && !wanted.has(end))) continue
         const from = end - size + 1
         const runs = [
@@ -246,7 +260,9 @@ export function read(
   const length = span.to - span.from + 1
   const days = (reader: Reader): readonly number[] => {
     const chosen = only?.get(reader)
-    return chosen ? daysHaving(id, reader, span).filter((day) => chosen.includes(day)) : daysHaving(id, reader, span)
+    if (!chosen) return daysHaving(id, reader, span)
+    const among = new Set(chosen)
+    return daysHaving(id, reader, span).filter((day) => among.has(day))
   }
   const reports = (wanted: string, reader: Reader): boolean => {
     const of = METRICS[wanted as MetricId]
