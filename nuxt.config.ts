@@ -102,11 +102,15 @@ export default defineNuxtConfig({
   // what is shared by a link is for those who hold it, and for no search engine
   nitro: {
     preset: 'node-server',
+    // what is built runs where it was built, beside the packages: they need not be copied
+    externals: { trace: false },
     compressPublicAssets: true,
     routeRules: { '/**': { headers: { 'X-Robots-Tag': 'noindex, nofollow' } } },
     // what a route answers is typed in shared/: types taken from the routes would have pages read the whole server
     hooks: { 'types:extend': (types) => void (types.routes = {}) },
   },
+  // how large what was built is nobody reads
+  vite: { build: { reportCompressedSize: false } },
   experimental: {
     // what is asked while a page is drawn on the server is asked for whoever wants the page
     asyncContext: true,

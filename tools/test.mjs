@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build, chromiumShell, debianPackages, npmPackages } from './steps/packages.mjs'
+import { BUILD_FLAGS } from './steps/flags.mjs'
 import { say, Stop } from './steps/say.mjs'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -30,7 +31,7 @@ function run(args, env = {}, isKept = false) {
 async function wholes(parts) {
   for (let part = parts.shift(); part; part = parts.shift()) {
     const [name, args] = part
-    const passed = (await run(args, {}, true)) === 0
+    const passed = (await run([...BUILD_FLAGS, ...args], {}, true)) === 0
     say(`${name}: ${passed ? 'passed' : 'failed'}`)
     counts[passed ? 'passed' : 'failed']++
   }

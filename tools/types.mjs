@@ -11,7 +11,7 @@ const checks = [
   ['typescript7/bin/tsc', '-b', ...withoutComponents, 'tsconfig.tools.json'],
 ]
 for (const [compiler, ...args] of checks)
-  spawn(process.execPath, [join(root, 'node_modules', compiler), ...args], { cwd: root, stdio: 'inherit' }).on(
-    'close',
-    (status) => (process.exitCode ||= status ?? 1),
-  )
+  spawn(process.execPath, [...process.execArgv, join(root, 'node_modules', compiler), ...args], {
+    cwd: root,
+    stdio: 'inherit',
+  }).on('close', (status) => (process.exitCode ||= status ?? 1))

@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromiumPath, SHELL } from './chromium.mjs'
+import { BUILD_FLAGS } from './flags.mjs'
 import { run, tail } from './run.mjs'
 import { say, Stop } from './say.mjs'
 import { filesIn, hashOf } from './sources.mjs'
@@ -74,7 +75,8 @@ async function buildApplication(root) {
   const marker = join(root, '.output', 'sources.sha256')
   if (existsSync(marker) && readFileSync(marker, 'utf8') === sources) return
   say('Building the application')
-  const done = await run(process.execPath, [join(root, 'node_modules', 'nuxt', 'bin', 'nuxt.mjs'), 'build'], {
+  const nuxt = join(root, 'node_modules', 'nuxt', 'bin', 'nuxt.mjs')
+  const done = await run(process.execPath, [...BUILD_FLAGS, nuxt, 'build'], {
     cwd: root,
     env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' },
   })
