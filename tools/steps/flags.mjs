@@ -10,5 +10,8 @@ export const WORKER_FLAGS = ['--max-old-space-size=256']
 /** What builds and checks makes short-lived things too: a tenth of its time goes to copying them about. */
 export const BUILD_FLAGS = ['--max-semi-space-size=64']
 
+/** Where the programs are that run beside the application, bundled; the server finds them there too. */
+export const PROGRAMS_FOLDER = '.output/programs'
+
 /** Where a program is once it was bundled, from the root of the house. */
-export const programOf = (source) => `.output/programs/${source.replace(/\.ts$/, '.mjs')}`
+export const programOf = (source) => `${PROGRAMS_FOLDER}/${source.replace(/\.ts$/, '.mjs')}`

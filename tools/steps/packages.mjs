@@ -1,10 +1,10 @@
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromiumPath, SHELL } from './chromium.mjs'
 import { BUILD_FLAGS } from './flags.mjs'
 import { run, tail } from './run.mjs'
 import { say, Stop } from './say.mjs'
-import { filesIn, hashOf } from './sources.mjs'
+import { makeOf } from './sources.mjs'
 
 const DEBIAN = [
   { name: 'mariadb-server', present: () => ['/usr/sbin/mariadbd', '/usr/bin/mariadbd'].some(existsSync) },
@@ -43,44 +43,31 @@ export async function debianPackages({ needsDatabase }) {
 }
 
 /** Installs the packages of package-lock.json, unless they are there. */
-export async function npmPackages(root) {
-  const wanted = hashOf([join(root, 'package-lock.json')], root)
-  const marker = join(root, 'node_modules', '.zaffer-installed')
-  if (existsSync(marker) && readFileSync(marker, 'utf8') === wanted) return
-  say('Installing npm packages')
-  const done = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    cwd: root,
-    env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
+export const npmPackages = (root) =>
+  makeOf(root, ['package-lock.json'], join(root, 'node_modules', '.zaffer-installed'), async () => {
+    say('Installing npm packages')
+    const done = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+      cwd: root,
+      env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
+    })
+    if (done.status !== 0)
+      throw new Stop(`The npm packages could not be installed:\n${tail(done.stderr || done.stdout, 8)}`)
   })
-  if (done.status !== 0)
-    throw new Stop(`The npm packages could not be installed:\n${tail(done.stderr || done.stdout, 8)}`)
-  writeFileSync(marker, wanted)
-}
 
 const SOURCES = ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json', 'tsconfig.json']
 
 /** Builds the application and the programs beside it, unless what is built is of the same sources. */
 export async function build(root) {
-  await buildApplication(root)
+  await makeOf(root, SOURCES, join(root, '.output', 'sources.sha256'), async () => {
+    say('Building the application')
+    const nuxt = join(root, 'node_modules', 'nuxt', 'bin', 'nuxt.mjs')
+    const done = await run(process.execPath, [...BUILD_FLAGS, nuxt, 'build'], {
+      cwd: root,
+      env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' },
+    })
+    if (done.status !== 0) throw new Stop(`The application could not be built:\n${tail(done.stdout + done.stderr, 25)}`)
+  })
   // esbuild is there once the packages are
   const { buildPrograms } = await import('./programs.mjs')
   await buildPrograms(root)
-}
-
-async function buildApplication(root) {
-  const sources = hashOf(
-    SOURCES.flatMap((name) => filesIn(join(root, name))),
-    root,
-  )
-  const marker = join(root, '.output', 'sources.sha256')
-  if (existsSync(marker) && readFileSync(marker, 'utf8') === sources) return
-  say('Building the application')
-  const nuxt = join(root, 'node_modules', 'nuxt', 'bin', 'nuxt.mjs')
-  const done = await run(process.execPath, [...BUILD_FLAGS, nuxt, 'build'], {
-    cwd: root,
-    env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' },
-  })
-  if (done.status !== 0) throw new Stop(`The application could not be built:\n${tail(done.stdout + done.stderr, 25)}`)
-  mkdirSync(join(root, '.output'), { recursive: true })
-  writeFileSync(marker, sources)
 }

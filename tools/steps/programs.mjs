@@ -1,9 +1,10 @@
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { rmSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build as bundle } from 'esbuild'
-import { filesIn, hashOf } from './sources.mjs'
+import { PROGRAMS_FOLDER } from './flags.mjs'
+import { makeOf } from './sources.mjs'
 
 /** What runs beside the application: processes of their own, and what their threads work out. */
 const PROGRAMS = [
@@ -49,22 +50,17 @@ export const BUNDLING = {
 
 /** Bundles the programs, which then begin in a third of the time, unless those that are there are of the same sources. */
 export async function buildPrograms(root) {
-  const folder = join(root, '.output', 'programs')
-  const sources = hashOf(
-    SOURCES.flatMap((name) => filesIn(join(root, name))),
-    root,
-  )
-  const marker = join(folder, 'sources.sha256')
-  if (existsSync(marker) && readFileSync(marker, 'utf8') === sources) return
-  rmSync(folder, { recursive: true, force: true })
-  await bundle({
-    ...BUNDLING,
-    entryPoints: PROGRAMS.map((source) => join(root, source)),
-    outdir: folder,
-    outbase: root,
-    outExtension: { '.js': '.mjs' },
-    alias: { '~~': root.replace(/\/$/, '') },
-    splitting: true,
+  const folder = join(root, PROGRAMS_FOLDER)
+  await makeOf(root, SOURCES, join(folder, 'sources.sha256'), async () => {
+    rmSync(folder, { recursive: true, force: true })
+    await bundle({
+      ...BUNDLING,
+      entryPoints: PROGRAMS.map((source) => join(root, source)),
+      outdir: folder,
+      outbase: root,
+      outExtension: { '.js': '.mjs' },
+      alias: { '~~': root.replace(/\/$/, '') },
+      splitting: true,
+    })
   })
-  writeFileSync(marker, sources)
 }
