@@ -1,5 +1,8 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { basename, join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import type { Page } from '@playwright/test'
+import { root } from '../support/application'
 import { ADDRESS, ANALYST, expect, test, VIEWER } from './support/test'
 
 /** Signs somebody in, without the page of it. */
@@ -9,8 +12,19 @@ const comeAs = (page: Page, email: string) =>
     headers: { origin: ADDRESS },
   })
 
+/** Which addresses are scripts with a text in them: known from the build, so that no answer need be read as it comes. */
+function scriptsWith(text: string): (url: URL) => boolean {
+  const folder = join(root, '.output/public/_nuxt')
+  const files = readdirSync(folder).filter((name) => name.endsWith('.js'))
+  const found = new Set(files.filter((name) => readFileSync(join(folder, name), 'utf8').includes(text)))
+  expect(found.size, text).toBeGreaterThan(0)
+  return ({ pathname }) => found.has(basename(pathname))
+}
+const CHART = 'apexcharts-canvas'
+const CHOICES = 'p-select-overlay'
+
 /** Holds back what a page fetches. @returns what lets it go */
-async function holdBack(page: Page, what: string): Promise<() => void> {
+async function holdBack(page: Page, what: string | ((url: URL) => boolean)): Promise<() => void> {
   let release = () => {}
   const held = new Promise<void>((resolve) => (release = resolve))
   await page.route(what, async (route) => {
@@ -121,13 +135,7 @@ test('the line does not move when the chart takes its place, and nothing jumps',
   await comeAs(page, ANALYST)
   await watchShifts(page)
   // the chart's own script is held back until the drawing was measured
-  let release = () => {}
-  const held = new Promise<void>((resolve) => (release = resolve))
-  await page.route('**/_nuxt/*.js', async (route) => {
-    const response = await route.fetch()
-    if ((await response.text()).includes('apexcharts-canvas')) await held
-    await route.fulfill({ response })
-  })
+  const release = await holdBack(page, scriptsWith(CHART))
   await page.goto('/mossgate-gardens/overview')
   const drawing = page.locator('figure .drawing svg path').last()
   await expect(drawing).toBeVisible()
@@ -145,18 +153,13 @@ test('the line does not move when the chart takes its place, and nothing jumps',
 test('what is pressed before the page listens is done as soon as it does', async ({ page }) => {
   await comeAs(page, ANALYST)
   // no script of the application comes until somebody has pressed something
-  let release = () => {}
-  let held = new Promise<void>((resolve) => (release = resolve))
-  await page.route('**/_nuxt/*.js', async (route) => {
-    await held
-    await route.continue()
-  })
+  let release = await holdBack(page, '**/_nuxt/*.js')
   await page.goto('/mossgate-gardens/overview', { waitUntil: 'commit' })
   await page.locator('header.scope').getByRole('button').nth(1).click()
   await expect(page.getByRole('dialog', { name: 'Choose a period' })).toHaveCount(0)
   release()
   await expect(page.getByLabel('In words')).toBeFocused()
-  held = new Promise<void>((resolve) => (release = resolve))
+  release = await holdBack(page, '**/_nuxt/*.js')
   await page.goto('/mossgate-gardens/overview', { waitUntil: 'commit' })
   await expect(page.getByRole('region', { name: 'Headline figures' })).toBeVisible()
   await page.keyboard.press('?')
@@ -176,16 +179,11 @@ test('the overview listens with no more than 170 kB of script', async ({ page })
 
 test('a choice is fetched when it is first used, and what was pressed meanwhile is done', async ({ page }) => {
   let isAsked = false
-  let release = () => {}
-  const held = new Promise<void>((resolve) => (release = resolve))
-  await page.route('**/_nuxt/*.js', async (route) => {
-    const response = await route.fetch()
-    const isOfChoices = (await response.text()).includes('p-select-overlay')
-    // what stands below the line has choices too, and comes after it
-    if (isOfChoices) isAsked = true
-    if (isOfChoices || (await response.text()).includes('apexcharts-canvas')) await held
-    await route.fulfill({ response })
-  })
+  const isOfChoices = scriptsWith(CHOICES)
+  page.on('request', (request) => (isAsked ||= isOfChoices(new URL(request.url()))))
+  const releaseChoices = await holdBack(page, isOfChoices)
+  // what stands below the line has choices too, and comes after it
+  const releaseChart = await holdBack(page, scriptsWith(CHART))
   await comeAs(page, ANALYST)
   await page.goto('/mossgate-gardens/overview')
   const choice = page.getByRole('combobox', { name: 'Metric of the line' })
@@ -194,7 +192,8 @@ test('a choice is fetched when it is first used, and what was pressed meanwhile 
   await choice.click()
   await expect.poll(() => isAsked).toBe(true)
   await expect(page.getByRole('listbox')).toHaveCount(0)
-  release()
+  releaseChoices()
+  releaseChart()
   await expect(page.getByRole('listbox')).toBeVisible()
   await page.getByRole('option', { name: 'Saves', exact: true }).click()
   await expect(page).toHaveURL(/metric=saves/)
@@ -203,14 +202,9 @@ test('a choice is fetched when it is first used, and what was pressed meanwhile 
 
 test('a choice that could not be fetched is asked for again at the next press', async ({ page, consoleErrors }) => {
   let refused = 0
-  await page.route('**/_nuxt/*.js', async (route) => {
-    const response = await route.fetch()
-    const text = await response.text()
-    // what stands below the line has choices too, and stays away with the chart
-    if (text.includes('apexcharts-canvas')) return await new Promise(() => {})
-    if (text.includes('p-select-overlay') && refused++ === 0) await route.abort()
-    else await route.fulfill({ response })
-  })
+  // what stands below the line has choices too, and stays away with the chart
+  await holdBack(page, scriptsWith(CHART))
+  await page.route(scriptsWith(CHOICES), (route) => (refused++ === 0 ? route.abort() : route.continue()))
   await comeAs(page, ANALYST)
   await page.goto('/mossgate-gardens/overview')
   const choice = page.getByRole('combobox', { name: 'Second line' })

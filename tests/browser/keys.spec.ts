@@ -168,15 +168,17 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
   }[]
 
   // one profile with figures that its network has restated
-  await page.route('**/api/clients/mossgate-gardens/profiles', async (route) => {
-    const answer = await route.fetch()
-    const body = (await answer.json()) as { profiles: { restatements: number }[] }
-    body.profiles[0]!.restatements = 2
-    await route.fulfill({ response: answer, json: body })
-  })
+  const restate = () =>
+    page.route('**/api/clients/mossgate-gardens/profiles', async (route) => {
+      const answer = await route.fetch()
+      const body = (await answer.json()) as { profiles: { restatements: number }[] }
+      body.profiles[0]!.restatements = 2
+      await route.fulfill({ response: answer, json: body })
+    })
   const seen = new Set<string>()
   const walked = new Set<string>()
   for (const path of [...PAGES, `/mossgate-gardens/editions/${edition!.id}`, `/mossgate-gardens/reports/${ofField}`]) {
+    if (path.endsWith('/profiles')) await restate()
     await page.goto(path)
     await page.getByRole('heading', { level: 1 }).or(page.locator('header.scope')).first().waitFor()
     await page.waitForLoadState('networkidle')
@@ -200,6 +202,8 @@ test('every popover and dialog takes the focus, keeps it and gives it back, foun
       }
       seen.add(await expectModal(page, opener))
     }
+    // as long as anything is routed, the browser keeps no script from one page to the next
+    await page.unrouteAll({ behavior: 'wait' })
   }
 
   await test.step('two versions of a report', async () => {
