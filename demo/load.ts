@@ -122,7 +122,7 @@ export async function loadDemo(
       for (const slug of person.clients)
         await insert('INSERT INTO person_client (person_id, client_id) VALUES (?, ?)', [id, clients.get(slug)])
     }
-    const { profileDay, posts, postAt } = world(anchor)
+    const { partOfDay, posts, postAt } = world(anchor)
     const last = addDays(anchor, -LEFT_TO_SYNC_DAYS)
     const idOf = new Map<string, number>()
     for (const profile of PROFILES.filter(({ isHidden }) => !isHidden)) {
@@ -164,7 +164,7 @@ export async function loadDemo(
       ])
       const days = eachDay(daysEnding(last, PAST_DAYS - LEFT_TO_SYNC_DAYS))
       const columns = profile.rival ? PUBLIC_COLUMNS : FACT_COLUMNS
-      const rows = days.flatMap((day) => profileDay(profile, day, addDays(day, 30)) ?? [])
+      const rows = days.flatMap((day) => partOfDay(profile, day, addDays(day, 30), columns) ?? [])
       await db.query(`INSERT INTO profile_day (client_id, profile_id, day, ${columns.join(', ')}) VALUES ?`, [
         rows.map((row) => [client, id, row.day, ...columns.map((column) => row[column] ?? null)]),
       ])

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { addDays } from '../core/days/day'
 import { daysEnding, eachDay } from '../core/periods/period'
+import { FACT_COLUMNS } from '../core/metrics/storedFigures'
 import { networkById } from '../core/networks/networks'
 import { PROFILES } from './profiles'
 import { unit } from './random'
@@ -18,6 +19,17 @@ describe('the invented world', () => {
       .map((day) => one.profileDay(profile, day, anchor))
       .reverse()
     expect(backwards).toEqual(forwards)
+  })
+
+  it('says the same whether all figures of a day are asked for or some', () => {
+    const { profileDay, partOfDay } = world(anchor)
+    for (const someone of PROFILES)
+      for (const day of [anchor, '2026-09-01', addDays(anchor, -17)]) {
+        const whole = profileDay(someone, day, anchor)
+        expect(partOfDay(someone, day, anchor, FACT_COLUMNS)).toEqual(whole)
+        const reactions = whole && { day, ...('reactions' in whole && { reactions: whole.reactions }) }
+        expect(partOfDay(someone, day, anchor, ['reactions'])).toEqual(reactions)
+      }
   })
 
   it('gives only what the network reports, and reach that can be true', () => {

@@ -245,14 +245,8 @@ export function world(anchor: Day) {
   const speakersOver = (profile: DemoProfile, day: Day, days: number) =>
     peopleOver(Math.max(1, Math.round(profile.followers * 0.3)), day, days, (on) => speakersOn(profile, on))
 
-  /**
-   * What a network says of a profile's day.
-   *
-   * @param asOf  the last complete day when it is asked: the newest three days are still provisional and are restated
-   *              later
-   * @returns     undefined where the network has nothing for the day
-   */
-  function profileDay(profile: DemoProfile, day: Day, asOf: Day): DemoDay | undefined {
+  /** The figures of a profile's day, each worked out when it is asked for; undefined where there is nothing. */
+  function figuresOn(profile: DemoProfile, day: Day, asOf: Day): Record<FactColumn, () => number> | undefined {
     if (day > asOf || !isThere(profile, day) || eventsOf(profile, day).some(({ missing }) => missing)) return undefined
     const figures = base(profile, day)
     const provisional = (value: number) => (daysBetween(day, asOf) < 3 ? Math.floor(value * 0.965) : value)
@@ -262,43 +256,69 @@ export function world(anchor: Day) {
     const views = Math.round(figures.impressions * 0.42)
     const acts = ACTS.get(profile.remoteId) ?? 1
     const clicks = scatter(figures.impressions * 0.011 * acts, profile.remoteId, day, 'clicks')
-    const all: Required<Omit<DemoDay, 'day'>> = {
-      ...figures,
-      impressions: provisional(figures.impressions),
-      reactions: provisional(figures.reactions),
-      reach_1d: provisional(figures.reach_1d),
-      views,
-      watch_seconds: Math.round(views * watched.seconds * wobble(0.2, profile.remoteId, day, 'watch')),
-      completed_views: Math.min(views, scatter(views * watched.completed, profile.remoteId, day, 'completed')),
-      searches: scatter(figures.impressions * 0.4, profile.remoteId, day, 'searches'),
-      listing_views: figures.impressions,
-      directions: scatter(figures.impressions * 0.03 * acts, profile.remoteId, day, 'directions'),
-      calls: scatter(figures.impressions * 0.008 * acts, profile.remoteId, day, 'calls'),
-      clicks,
-      site_clicks: clicks,
-      messages: scatter(figures.impressions * 0.002 * acts, profile.remoteId, day, 'messages'),
-      bookings: scatter(figures.impressions * 0.0035 * acts, profile.remoteId, day, 'bookings'),
-      picture_views: scatter(figures.impressions * 0.9, profile.remoteId, day, 'picture views'),
-      posts: posts(profile, day).length,
-      profile_visits: visitsOn(profile, day),
-      followers: followers(profile, day),
-      new_followers: Math.max(0, gained + lost),
-      lost_followers: Math.max(lost, -gained),
-      reach_7d: reachOver(profile, day, 7),
-      reach_28d: reachOver(profile, day, 28),
-      visitors_1d: visitorsOn(profile, day),
-      visitors_7d: visitorsOver(profile, day, 7),
-      visitors_28d: visitorsOver(profile, day, 28),
-      spoken_of: spokenOf(profile, day),
-      speakers_1d: speakersOn(profile, day),
-      speakers_7d: speakersOver(profile, day, 7),
-      speakers_28d: speakersOver(profile, day, 28),
+    return {
+      comments: () => figures.comments,
+      shares: () => figures.shares,
+      saves: () => figures.saves,
+      impressions: () => provisional(figures.impressions),
+      reactions: () => provisional(figures.reactions),
+      reach_1d: () => provisional(figures.reach_1d),
+      views: () => views,
+      watch_seconds: () => Math.round(views * watched.seconds * wobble(0.2, profile.remoteId, day, 'watch')),
+      completed_views: () => Math.min(views, scatter(views * watched.completed, profile.remoteId, day, 'completed')),
+      searches: () => scatter(figures.impressions * 0.4, profile.remoteId, day, 'searches'),
+      listing_views: () => figures.impressions,
+      directions: () => scatter(figures.impressions * 0.03 * acts, profile.remoteId, day, 'directions'),
+      calls: () => scatter(figures.impressions * 0.008 * acts, profile.remoteId, day, 'calls'),
+      clicks: () => clicks,
+      site_clicks: () => clicks,
+      messages: () => scatter(figures.impressions * 0.002 * acts, profile.remoteId, day, 'messages'),
+      bookings: () => scatter(figures.impressions * 0.0035 * acts, profile.remoteId, day, 'bookings'),
+      picture_views: () => scatter(figures.impressions * 0.9, profile.remoteId, day, 'picture views'),
+      posts: () => posts(profile, day).length,
+      profile_visits: () => visitsOn(profile, day),
+      followers: () => followers(profile, day),
+      new_followers: () => Math.max(0, gained + lost),
+      lost_followers: () => Math.max(lost, -gained),
+      reach_7d: () => reachOver(profile, day, 7),
+      reach_28d: () => reachOver(profile, day, 28),
+      visitors_1d: () => visitorsOn(profile, day),
+      visitors_7d: () => visitorsOver(profile, day, 7),
+      visitors_28d: () => visitorsOver(profile, day, 28),
+      spoken_of: () => spokenOf(profile, day),
+      speakers_1d: () => speakersOn(profile, day),
+      speakers_7d: () => speakersOver(profile, day, 7),
+      speakers_28d: () => speakersOver(profile, day, 28),
     }
-    const reported = networkById(profile.network).reports.map((column) => [column, all[column]])
-    return { day, ...Object.fromEntries(reported) }
   }
 
-  return { profileDay, posts, postAt, broughtBy }
+  /**
+   * What a network says of a profile's day.
+   *
+   * @param asOf  the last complete day when it is asked: the newest three days are still provisional and are restated
+   *              later
+   * @returns     undefined where the network has nothing for the day
+   */
+  function profileDay(profile: DemoProfile, day: Day, asOf: Day): DemoDay | undefined {
+    const figures = figuresOn(profile, day, asOf)
+    if (!figures) return undefined
+    // a network works out all that it has, whatever it says: what a sync takes is measured beside that
+    const all = new Map(Object.entries(figures).map(([column, figure]) => [column, figure()]))
+    return {
+      day,
+      ...Object.fromEntries(networkById(profile.network).reports.map((column) => [column, all.get(column)])),
+    }
+  }
+
+  /** The same day with some of its figures, and nothing worked out beside them: for whoever keeps years of it at once. */
+  function partOfDay(profile: DemoProfile, day: Day, asOf: Day, columns: readonly FactColumn[]): DemoDay | undefined {
+    const figures = figuresOn(profile, day, asOf)
+    if (!figures) return undefined
+    const wanted = networkById(profile.network).reports.filter((column) => columns.includes(column))
+    return { day, ...Object.fromEntries(wanted.map((column) => [column, figures[column]()])) }
+  }
+
+  return { profileDay, partOfDay, posts, postAt, broughtBy }
 }
 
 /** What else a network counts of a post, by its network and format. */

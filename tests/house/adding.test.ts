@@ -46,7 +46,10 @@ const ADDITIONS: readonly Addition[] = [
       ),
       [`server/platform/database/migrations/${migration}`]:
         'ALTER TABLE profile_day ADD COLUMN IF NOT EXISTS added_count INT UNSIGNED NULL;\n',
-      'demo/world.ts': after('      listing_views: figures.impressions,', '      added_count: figures.impressions,'),
+      'demo/world.ts': after(
+        '      listing_views: () => figures.impressions,',
+        '      added_count: () => figures.impressions,',
+      ),
     },
   ],
   [
