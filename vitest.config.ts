@@ -19,7 +19,7 @@ const integration = {
   testTimeout: 300_000,
   hookTimeout: 300_000,
 }
-const alone = ['overload', 'start'].map((name) => `tests/integration/${name}.test.ts`)
+const alone = ['overload', 'serverSettings', 'start'].map((name) => `tests/integration/${name}.test.ts`)
 
 export default defineConfig({
   test: {
@@ -32,7 +32,7 @@ export default defineConfig({
           maxWorkers: 2,
           // they share nothing that changes, so that files of one worker share what they import
           isolate: false,
-          include: ['{core,app,server,demo,standins,shared}/**/*.test.ts', 'tests/house/**/*.test.ts'],
+          include: ['{core,app,server,demo,standins,shared}/**/*.test.ts'],
           testTimeout: 120_000,
         },
       },
@@ -44,6 +44,16 @@ export default defineConfig({
           isolate: false,
           include: ['tests/external/**/*.test.ts'],
           testTimeout: 120_000,
+        },
+      },
+      // beside what follows: a copy of everything is looked at for a minute, by one process
+      {
+        test: {
+          name: 'house',
+          maxWorkers: 2,
+          include: ['tests/house/**/*.test.ts'],
+          testTimeout: 120_000,
+          sequence: { groupOrder: 1 },
         },
       },
       // each file has a database of its own, so that two of them run at a time …

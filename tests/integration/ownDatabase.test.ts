@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { createConnection, type Pool, type RowDataPacket } from 'mysql2/promise'
+import type { Pool, RowDataPacket } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { again, inTransaction } from '../../server/platform/database/clientDb'
 import { breakdownById } from '../../core/breakdowns/breakdowns'
@@ -8,11 +8,9 @@ import { rowKey } from '../../core/datasets/dataset'
 import { FACT_COLUMNS } from '../../core/metrics/storedFigures'
 import { migrate } from '../../server/platform/database/migrate'
 import { connect } from '../../server/platform/database/pool'
-import { openSecrets } from '../../tools/steps/data.mjs'
 import { root } from '../support/application'
 
 const FOLDER = join(root, 'server/platform/database/migrations')
-const DATA = join(root, '.test-data', 'alone')
 const VERSIONS = readdirSync(FOLDER)
   .filter((name) => name.endsWith('.sql'))
   .sort()
@@ -208,62 +206,6 @@ describe('an upgrade', () => {
     const url = await fresh('twice')
     const counts = await Promise.all(Array.from({ length: 4 }, () => migrate(url)))
     expect(counts.sort()).toEqual([0, 0, 0, newest])
-  })
-})
-
-describe('a database of one’s own', () => {
-  /** Sets what the whole server goes by; only its root may. */
-  async function set(values: Record<string, unknown>): Promise<void> {
-    const { databaseRoot: password } = openSecrets(DATA) as { databaseRoot: string }
-    const connection = await createConnection({ socketPath: join(DATA, 'mariadb.sock'), user: 'root', password })
-    for (const [name, value] of Object.entries(values)) await connection.query(`SET GLOBAL ${name} = ?`, [value])
-    await connection.end()
-  }
-
-  it('in another charset and engine, zone and mode, is used as ours would be', async () => {
-    const url = await fresh('own', 'CHARACTER SET latin1 COLLATE latin1_swedish_ci')
-    const before = (
-      await server.query<RowDataPacket[]>(
-        'SELECT @@GLOBAL.time_zone AS time_zone, @@GLOBAL.sql_mode AS sql_mode, @@GLOBAL.default_storage_engine ' +
-          'AS default_storage_engine, @@GLOBAL.tx_isolation AS tx_isolation',
-      )
-    )[0][0]!
-    await set({
-      time_zone: '+09:00',
-      sql_mode: 'ANSI_QUOTES,NO_BACKSLASH_ESCAPES',
-      default_storage_engine: 'MyISAM',
-      tx_isolation: 'READ-UNCOMMITTED',
-    })
-    try {
-      await migrate(url)
-      expect(
-        await rowsOf(
-          url,
-          'SELECT DISTINCT ENGINE AS engine, TABLE_COLLATION AS collation FROM information_schema.TABLES WHERE ' +
-            "TABLE_SCHEMA = 'zaffer_own' AND TABLE_NAME <> 'schema_version'",
-        ),
-      ).toEqual([{ engine: 'InnoDB', collation: 'utf8mb4_unicode_ci' }])
-      await fill(url, newest)
-      expect(await rowsOf(url, 'SELECT name FROM person')).toEqual([{ name: 'Zoë' }])
-      const [{ wrote }] = (await rowsOf(url, 'SELECT written_at AS wrote FROM note')) as [{ wrote: Date }]
-      expect(Math.abs(wrote.getTime() - Date.now())).toBeLessThan(60_000)
-      // nothing is cut or bent to fit
-      await expect(
-        rowsOf(
-          url,
-          `INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-10-01', '2026-10-01', '${'x'.repeat(121)}')`,
-        ),
-      ).rejects.toThrow('too long')
-      await expect(
-        rowsOf(
-          url,
-          "INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-00-10', '2026-10-01', 'x')",
-        ),
-      ).rejects.toThrow('Incorrect date')
-      expect(await rowsOf(url, 'SELECT @@tx_isolation AS isolation')).toEqual([{ isolation: 'REPEATABLE-READ' }])
-    } finally {
-      await set(before)
-    }
   })
 })
 

@@ -1,5 +1,5 @@
 import { mkdirSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
+import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
 import { startDatabase } from '../../../tools/steps/database.mjs'
 import { buildPrograms } from '../../../tools/steps/programs.mjs'
@@ -22,9 +22,9 @@ const UNSAVED = ['--innodb-flush-log-at-trx-commit=0', '--innodb-flush-method=no
  * A real MariaDB for the tests, started as the start command starts it, in a folder of its own, and the programs that
  * run beside the application.
  */
-export default async function setup(project: TestProject) {
+async function begin(): Promise<{ address: string; end: () => Promise<void> }> {
   await buildPrograms(root)
-  const data = fileURLToPath(new URL(`../../../.test-data/${project.name}`, import.meta.url))
+  const data = join(root, '.test-data', 'integration')
   mkdirSync(`${data}/logs`, { recursive: true })
   const processes = new Processes(`${data}/processes.json`, () => {})
   await processes.clearUp()
@@ -34,6 +34,14 @@ export default async function setup(project: TestProject) {
   const server = connect(`${address}/`, 1)
   await server.query(`DROP DATABASE IF EXISTS ${DEMO}`)
   await server.end()
+  return { address, end: () => processes.endAll() }
+}
+
+/** Two projects have their files on one server, with one demo: each runs this file by itself, in one process. */
+const run = globalThis as { testServer?: ReturnType<typeof begin> }
+
+export default async function setup(project: TestProject) {
+  const { address, end } = await (run.testServer ??= begin())
   project.provide('databaseServer', address)
-  return () => processes.endAll()
+  return end
 }
