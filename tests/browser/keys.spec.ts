@@ -118,6 +118,12 @@ async function expectModal(page: Page, opener?: Locator, below = 0): Promise<str
   return name
 }
 
+/** What opens the same for each thing that it is named after. */
+const NAMED_AFTER = new RegExp(
+  '(Change the (?:set|target|figure)|Download:|To a report:|Consent link for|Restated figures of|' +
+    'Add what needs somebody at|Add a rule to|Mend|Say whose).*',
+)
+
 /** The first of what opens something whose kind was not opened yet: “Change the set …” of each set opens the same. */
 async function unwalked(openers: Locator, walked: Set<string>): Promise<{ index: number; kind: string } | undefined> {
   const labels = await openers.evaluateAll((elements) =>
@@ -129,12 +135,7 @@ async function unwalked(openers: Locator, walked: Set<string>): Promise<{ index:
   return labels
     .map((label, index) => ({
       index,
-      kind: label
-        .replace(/\d+/g, 'N')
-        .replace(
-          /(Change the (?:set|target|figure)|Download:|To a report:|Consent link for|Restated figures of|Add what needs somebody at).*/,
-          '$1',
-        ),
+      kind: label.replace(/\d+/g, 'N').replace(NAMED_AFTER, '$1'),
     }))
     .find(({ kind }) => !walked.has(kind))
 }
