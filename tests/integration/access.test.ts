@@ -1,12 +1,11 @@
 import { hostname } from 'node:os'
 import { dirname, join } from 'node:path'
 import { statSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
 import { createConnection, type ConnectionOptions } from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import { openSecrets } from '../../tools/steps/data.mjs'
+import { FOLDER } from './support/testServer'
 
-const data = fileURLToPath(new URL('../../.test-data/integration', import.meta.url))
 const server = () => new URL(inject('databaseServer'))
 
 /** Whether somebody gets in, and why not. */
@@ -26,7 +25,7 @@ describe('the private database', () => {
     { host: '::1', port: Number(server().port) },
     { host: 'localhost', port: Number(server().port) },
     { host: hostname(), port: Number(server().port) },
-    { socketPath: join(data, 'mariadb.sock') },
+    { socketPath: join(FOLDER, 'mariadb.sock') },
   ]
 
   it.each(['root', '', 'zaffer', 'mysql', 'mariadb.sys', 'nobody'])(
@@ -37,7 +36,7 @@ describe('the private database', () => {
   )
 
   it('lets root in with its password over the socket alone, and the application over loopback alone', async () => {
-    const { databaseRoot, database } = openSecrets(data) as { databaseRoot: string; database: string }
+    const { databaseRoot, database } = openSecrets(FOLDER) as { databaseRoot: string; database: string }
     const answers = async (user: string, password: string) =>
       await Promise.all(ways().map((way) => tried({ ...way, user, password })))
     expect((await answers('root', databaseRoot)).map((answer) => answer === 'in')).toEqual([
@@ -82,9 +81,9 @@ describe('the private database', () => {
   })
 
   it('knows three accounts, of which one belongs to the server itself and is locked', async () => {
-    const { databaseRoot } = openSecrets(data) as { databaseRoot: string }
+    const { databaseRoot } = openSecrets(FOLDER) as { databaseRoot: string }
     const connection = await createConnection({
-      socketPath: join(data, 'mariadb.sock'),
+      socketPath: join(FOLDER, 'mariadb.sock'),
       user: 'root',
       password: databaseRoot,
     })
@@ -100,7 +99,7 @@ describe('the private database', () => {
   })
 
   it('keeps its socket and files in a folder for the owner only', () => {
-    const folder = dirname(join(data, 'mariadb.sock'))
+    const folder = dirname(join(FOLDER, 'mariadb.sock'))
     for (const part of [join(folder, 'mariadb'), join(folder, 'no-files')])
       expect((statSync(part).mode & 0o077).toString(8)).toBe('0')
   })

@@ -9,6 +9,7 @@ import { FACT_COLUMNS } from '../../core/metrics/storedFigures'
 import { migrate } from '../../server/platform/database/migrate'
 import { connect } from '../../server/platform/database/pool'
 import { root } from '../support/application'
+import { rowsOf } from './support/database'
 
 const FOLDER = join(root, 'server/platform/database/migrations')
 const VERSIONS = readdirSync(FOLDER)
@@ -25,14 +26,6 @@ afterAll(() => server.end())
 async function fresh(name: string, options = 'CHARACTER SET utf8mb4'): Promise<string> {
   await server.query(`DROP DATABASE IF EXISTS zaffer_${name}; CREATE DATABASE zaffer_${name} ${options}`)
   return `${inject('databaseServer')}/zaffer_${name}`
-}
-async function rowsOf(url: string, text: string): Promise<Record<string, unknown>[]> {
-  const pool = connect(url, 1)
-  try {
-    return (await pool.query<RowDataPacket[]>(text))[0].map((row) => ({ ...row }))
-  } finally {
-    await pool.end()
-  }
 }
 /** What the tables are, without the numbers that they will give next. */
 async function schemaOf(url: string): Promise<string[]> {

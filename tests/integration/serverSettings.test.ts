@@ -1,12 +1,11 @@
 import { join } from 'node:path'
-import { createConnection, type RowDataPacket } from 'mysql2/promise'
+import { createConnection } from 'mysql2/promise'
 import { afterAll, beforeAll, expect, inject, it } from 'vitest'
 import { migrate } from '../../server/platform/database/migrate'
-import { connect } from '../../server/platform/database/pool'
 import { openSecrets } from '../../tools/steps/data.mjs'
-import { root } from '../support/application'
+import { rowsOf } from './support/database'
+import { FOLDER } from './support/testServer'
 
-const DATA = join(root, '.test-data', 'integration')
 /** What a whole server goes by, as somebody may have set it for what else runs on it. */
 const OTHERS = {
   time_zone: '+09:00',
@@ -14,20 +13,13 @@ const OTHERS = {
   default_storage_engine: 'MyISAM',
   tx_isolation: 'READ-UNCOMMITTED',
 }
-const url = `${inject('databaseServer')}/zaffer_own`
+const server = `${inject('databaseServer')}/`
+const url = `${server}zaffer_own`
 
-async function asked(at: string, text: string): Promise<Record<string, unknown>[]> {
-  const pool = connect(at, 1, true)
-  try {
-    return (await pool.query<RowDataPacket[]>(text))[0].map((row) => ({ ...row }))
-  } finally {
-    await pool.end()
-  }
-}
 const settings = async () =>
   (
-    await asked(
-      `${inject('databaseServer')}/`,
+    await rowsOf(
+      server,
       `SELECT ${Object.keys(OTHERS)
         .map((name) => `@@GLOBAL.${name} AS ${name}`)
         .join(', ')}`,
@@ -35,8 +27,8 @@ const settings = async () =>
   )[0]!
 /** Only the server's root may. */
 async function set(values: Record<string, unknown>): Promise<void> {
-  const { databaseRoot: password } = openSecrets(DATA) as { databaseRoot: string }
-  const connection = await createConnection({ socketPath: join(DATA, 'mariadb.sock'), user: 'root', password })
+  const { databaseRoot: password } = openSecrets(FOLDER) as { databaseRoot: string }
+  const connection = await createConnection({ socketPath: join(FOLDER, 'mariadb.sock'), user: 'root', password })
   for (const [name, value] of Object.entries(values)) await connection.query(`SET GLOBAL ${name} = ?`, [value])
   await connection.end()
 }
@@ -44,8 +36,8 @@ async function set(values: Record<string, unknown>): Promise<void> {
 let before: Record<string, unknown> = {}
 beforeAll(async () => {
   before = await settings()
-  await asked(
-    `${inject('databaseServer')}/`,
+  await rowsOf(
+    server,
     'DROP DATABASE IF EXISTS zaffer_own; CREATE DATABASE zaffer_own CHARACTER SET latin1 COLLATE latin1_swedish_ci',
   )
   await set(OTHERS)
@@ -56,26 +48,26 @@ it('a database of another charset, on a server of another engine, zone and mode,
   expect(await settings()).toEqual(OTHERS)
   await migrate(url)
   expect(
-    await asked(
+    await rowsOf(
       url,
       'SELECT DISTINCT ENGINE AS engine, TABLE_COLLATION AS collation FROM information_schema.TABLES WHERE ' +
         "TABLE_SCHEMA = 'zaffer_own' AND TABLE_NAME <> 'schema_version'",
     ),
   ).toEqual([{ engine: 'InnoDB', collation: 'utf8mb4_unicode_ci' }])
-  await asked(
+  await rowsOf(
     url,
     `INSERT INTO agency (name) VALUES ('Agency');
      INSERT INTO client (agency_id, slug, name, time_zone) VALUES (1, 'a', 'Café A', 'Europe/London');
      INSERT INTO person (agency_id, email, name, role, password_hash) VALUES (1, 'a@b.example', 'Zoë', 'analyst', 'x');
      INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '2026-10-01', '2026-10-01', '雨')`,
   )
-  expect(await asked(url, 'SELECT name FROM person')).toEqual([{ name: 'Zoë' }])
-  const [{ wrote }] = (await asked(url, 'SELECT written_at AS wrote FROM note')) as [{ wrote: Date }]
+  expect(await rowsOf(url, 'SELECT name FROM person')).toEqual([{ name: 'Zoë' }])
+  const [{ wrote }] = (await rowsOf(url, 'SELECT written_at AS wrote FROM note')) as [{ wrote: Date }]
   expect(Math.abs(wrote.getTime() - Date.now())).toBeLessThan(60_000)
   // nothing is cut or bent to fit
   const note = (from: string, title: string) =>
-    asked(url, `INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '${from}', '2026-10-01', '${title}')`)
+    rowsOf(url, `INSERT INTO note (client_id, from_day, to_day, title) VALUES (1, '${from}', '2026-10-01', '${title}')`)
   await expect(note('2026-10-01', 'x'.repeat(121))).rejects.toThrow('too long')
   await expect(note('2026-00-10', 'x')).rejects.toThrow('Incorrect date')
-  expect(await asked(url, 'SELECT @@tx_isolation AS isolation')).toEqual([{ isolation: 'REPEATABLE-READ' }])
+  expect(await rowsOf(url, 'SELECT @@tx_isolation AS isolation')).toEqual([{ isolation: 'REPEATABLE-READ' }])
 })

@@ -1,4 +1,4 @@
-import type { Pool } from 'mysql2/promise'
+import type { Pool, RowDataPacket } from 'mysql2/promise'
 import { afterAll, beforeAll, inject } from 'vitest'
 import { FACT_COLUMNS } from '../../../core/metrics/storedFigures'
 import type { ProfileDay } from '../../../core/rollup/factTable'
@@ -69,6 +69,16 @@ export const addDaysOf = (db: ClientDb, rows: readonly ProfileDay[]) =>
     ['profile_id', 'day', ...FACT_COLUMNS],
     rows.map((row) => [row.profile, row.day, ...FACT_COLUMNS.map((column) => row[column] ?? null)]),
   )
+
+/** What a database answers that is asked once, or told several things. */
+export async function rowsOf(url: string, text: string): Promise<Record<string, unknown>[]> {
+  const pool = connect(url, 1, true)
+  try {
+    return (await pool.query<RowDataPacket[]>(text))[0].map((row) => ({ ...row }))
+  } finally {
+    await pool.end()
+  }
+}
 
 /** Everything that is stored of a table, in a fixed order, to be compared. */
 export async function tableOf(table: string, columns = '*'): Promise<unknown[]> {

@@ -3,7 +3,7 @@ import type { Pool, RowDataPacket } from 'mysql2/promise'
 import { loadDemo } from '../../../demo/load'
 import { migrate } from '../../../server/platform/database/migrate'
 import { connect, database } from '../../../server/platform/database/pool'
-import { DEMO } from './demoDatabase'
+import { DEMO } from './testServer'
 
 /** Of the demo people. */
 export const PASSWORD = 'a password for the tests'

@@ -1,5 +1,4 @@
 import { mkdirSync } from 'node:fs'
-import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
 import { startDatabase } from '../../../tools/steps/database.mjs'
 import { buildPrograms } from '../../../tools/steps/programs.mjs'
@@ -7,7 +6,7 @@ import { logFile, openSecrets } from '../../../tools/steps/data.mjs'
 import { Processes } from '../../../tools/steps/processes.mjs'
 import { connect } from '../../../server/platform/database/pool'
 import { root } from '../../support/application'
-import { DEMO } from './demoDatabase'
+import { DEMO, FOLDER } from './testServer'
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -24,12 +23,11 @@ const UNSAVED = ['--innodb-flush-log-at-trx-commit=0', '--innodb-flush-method=no
  */
 async function begin(): Promise<{ address: string; end: () => Promise<void> }> {
   await buildPrograms(root)
-  const data = join(root, '.test-data', 'integration')
-  mkdirSync(`${data}/logs`, { recursive: true })
-  const processes = new Processes(`${data}/processes.json`, () => {})
+  mkdirSync(`${FOLDER}/logs`, { recursive: true })
+  const processes = new Processes(`${FOLDER}/processes.json`, () => {})
   await processes.clearUp()
-  const secrets = openSecrets(data)
-  const url = await startDatabase({ data, secrets, processes, log: logFile(data), options: UNSAVED })
+  const secrets = openSecrets(FOLDER)
+  const url = await startDatabase({ data: FOLDER, secrets, processes, log: logFile(FOLDER), options: UNSAVED })
   const address = url.replace(/\/zaffer$/, '')
   const server = connect(`${address}/`, 1)
   await server.query(`DROP DATABASE IF EXISTS ${DEMO}`)
