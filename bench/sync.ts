@@ -1,23 +1,41 @@
-import { createServer } from 'node:http'
-import type { AddressInfo } from 'node:net'
+import { spawn } from 'node:child_process'
+import { join } from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
 import type { Pool } from 'mysql2/promise'
 import { seal } from '../server/platform/people/secrets'
 import { connectorFor } from '../server/gather/connectors/connectorFor'
 import { enqueue } from '../server/platform/jobs/queue'
 import { runNextJob } from '../server/jobs'
 import { clientDbForJob } from '../server/platform/database/clientDb'
-import { standinNetworks, tokensFor, type StandinSettings } from '../standins/networks'
-import { median, ms, report, times } from './measure'
+import { tokensFor } from '../standins/networks'
+import { programOf } from '../tools/steps/flags.mjs'
+import { freePort } from '../tools/steps/processes.mjs'
+import { medians, ms, report, times } from './measure'
 import { SYNC } from '../server/gather/sync/jobs'
 
 const REMOTE = { network: 'lantern', id: '30190044716520831' }
 const END = '2026-10-28'
-const settings: StandinSettings = {
-  anchor: END,
-  secret: 'secret of the stand-ins',
-  requestsPerMinute: 100_000,
-  lastComplete: () => END,
-  now: () => Date.now(),
+const settings = { secret: 'secret of the stand-ins', now: () => Date.now() }
+
+/** Starts the stand-in networks as the start command does, in a process of their own, and waits until they answer. */
+async function startStandins(): Promise<{ stop: () => void }> {
+  const port = await freePort()
+  const standins = spawn(process.execPath, [join(process.cwd(), programOf('standins/serve.ts'))], {
+    env: {
+      ...process.env,
+      ZAFFER_STANDINS_PORT: String(port),
+      ZAFFER_STANDINS_SECRET: settings.secret,
+      ZAFFER_STANDINS_RATE: '100000',
+      ZAFFER_WORLD_ANCHOR: END,
+    },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
+  process.env.ZAFFER_NETWORKS_ADDRESS = `http://127.0.0.1:${port}/{network}`
+  for (let tries = 0; !(await fetch(`http://127.0.0.1:${port}/health`).catch(() => undefined))?.ok; tries++) {
+    if (tries === 200) throw new Error('the stand-in networks do not answer')
+    await pause(50)
+  }
+  return { stop: () => void standins.kill() }
 }
 
 /**
@@ -25,18 +43,7 @@ const settings: StandinSettings = {
  * them.
  */
 export async function benchSync(pool: Pool): Promise<void> {
-  const networks = standinNetworks(settings)
-  const server = createServer((request, response) => {
-    const answer = networks.handle(
-      request.method!,
-      new URL(request.url!, 'http://127.0.0.1'),
-      request.headers,
-      new URLSearchParams(),
-    )
-    response.writeHead(answer?.status ?? 404, answer?.headers).end(answer?.body)
-  })
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  process.env.ZAFFER_NETWORKS_ADDRESS = `http://127.0.0.1:${(server.address() as AddressInfo).port}/{network}`
+  const { stop } = await startStandins()
   const { access_token: access, refresh_token: refresh } = tokensFor(REMOTE.network, REMOTE.id, settings)
   const tokens = { access, refresh, until: Date.now() + 3_000_000 }
   await pool.query("INSERT INTO agency (name) VALUES ('sync')")
@@ -69,21 +76,23 @@ export async function benchSync(pool: Pool): Promise<void> {
     remoteId: REMOTE.id,
     credentials: { tokens, keep: () => Promise.resolve() },
   })
-  const alone = await median(5, async () => {
-    for (const ask of [figures!, posts!, breakdowns!]) {
-      let next: string | undefined = '2025-09-24'
-      while (next) next = (await ask(next)).next
-    }
+  const { alone, whole } = await medians(5, {
+    alone: async () => {
+      for (const ask of [figures!, posts!, breakdowns!]) {
+        let next: string | undefined = '2025-09-24'
+        while (next) next = (await ask(next)).next
+      }
+    },
+    whole: async () => {
+      await pool.query('DELETE FROM profile_day')
+      await pool.query('DELETE FROM post')
+      await pool.query('DELETE FROM profile_day_breakdown')
+      await pool.query('DELETE FROM sync_cursor')
+      await enqueue(db, SYNC, profile, {})
+      await runNextJob()
+    },
   })
-  const whole = await median(5, async () => {
-    await pool.query('DELETE FROM profile_day')
-    await pool.query('DELETE FROM post')
-    await pool.query('DELETE FROM profile_day_breakdown')
-    await pool.query('DELETE FROM sync_cursor')
-    await enqueue(db, SYNC, profile, {})
-    await runNextJob()
-  })
-  server.close()
+  stop()
   report(
     'Sync of 400 days of a profile, with its posts',
     { 'sync': ms(whole), 'the stand-in alone': ms(alone), 'rate': times(alone / whole) },

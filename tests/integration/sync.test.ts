@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon'
-import { beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { addDays } from '../../core/days/day'
 import { bitsOf } from '../../core/datasets/columnBits'
 import { PROFILE_DAY } from '../../core/datasets/datasets'
@@ -143,6 +143,39 @@ describe('the days after', () => {
     state.onRequest = (path) => asked.push(path)
     await syncNow()
     expect(asked.filter((path) => path.endsWith('/days')).length).toBe(1)
+  })
+
+  it('ask for the next page while one is written, and for no more than that', async () => {
+    await syncNow()
+    await pool().query("UPDATE sync_cursor SET through = '2026-05-01' WHERE client_id = ?", [db.clientId])
+    await pool().query('DELETE FROM profile_day WHERE client_id = ?', [db.clientId])
+    const asked: string[] = []
+    state.onRequest = (path) => path.endsWith('/days') && asked.push(path)
+    // who holds the profile holds up what is written of it
+    const held = await pool().getConnection()
+    await held.query('START TRANSACTION')
+    await held.query('SELECT profile_id FROM profile WHERE profile_id = ? FOR UPDATE', [profile])
+    const done = syncNow()
+    await vi.waitFor(() => expect(asked.length).toBe(2), 10_000)
+    expect(await days()).toEqual([])
+    await held.query('COMMIT')
+    held.release()
+    expect(await done).toMatchObject({ state: 'done' })
+    expect(asked.length).toBeGreaterThan(2)
+    expect((await days()).length).toBeGreaterThan(180)
+  })
+
+  it('keep the pictures that came before the network answered no more', async () => {
+    let pictures = 0
+    state.onRequest = (path) => {
+      if (path.includes('/pictures/') && ++pictures === 5) state.isDown = true
+    }
+    expect(await syncNow()).toMatchObject({ state: 'done' })
+    const kept = () => tableOf(`post_picture WHERE client_id = ${db.clientId}`, 'remote_id, type, profile_id')
+    expect((await kept()).length).toBe(4)
+    Object.assign(state, { isDown: false, onRequest: () => {} })
+    await syncNow()
+    expect((await kept()).length).toBeGreaterThan(4)
   })
 
   it('let an imported figure stand', async () => {

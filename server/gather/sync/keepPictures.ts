@@ -4,6 +4,8 @@ import type { Connector } from '../connectors/connector'
 
 /** How many pictures are fetched in one sync, the newest first: the others have their turn with the next. */
 const AT_A_TIME = 60
+/** Pictures of so many bytes are written together, or one that is larger. */
+const WRITTEN_AT_ONCE_BYTES = 1_000_000
 
 /** What has a picture, the table that keeps it, and what says which are the newest. */
 const PICTURED = [
@@ -39,21 +41,31 @@ async function keepOf(
     AND      k.remote_id IS NULL
     ORDER BY ${raw(`p.${newest}`)} DESC
     LIMIT    ${AT_A_TIME}`)
-  for (const { id, address } of missing) {
-    const found = await picture(address)
-    if (found)
-      await db.insertRows(
-        kept,
-        ['profile_id', 'remote_id', 'type', 'bytes'],
-        [[profileId, id, found.type, found.bytes]],
-        ['type', 'bytes'],
-      )
-    else
-      await db.run(sql`
-        UPDATE ${raw(table)}
-        SET    picture_url = NULL
-        WHERE  client_id = ${db.client}
-        AND    profile_id = ${profileId}
-        AND    remote_id = ${id}`)
+  let fresh: unknown[][] = []
+  let bytes = 0
+  const write = async () => {
+    await db.insertRows(kept, ['profile_id', 'remote_id', 'type', 'bytes'], fresh, ['type', 'bytes'])
+    fresh = []
+    bytes = 0
+  }
+  try {
+    for (const { id, address } of missing) {
+      const found = await picture(address)
+      if (!found) {
+        await db.run(sql`
+          UPDATE ${raw(table)}
+          SET    picture_url = NULL
+          WHERE  client_id = ${db.client}
+          AND    profile_id = ${profileId}
+          AND    remote_id = ${id}`)
+        continue
+      }
+      fresh.push([profileId, id, found.type, found.bytes])
+      bytes += found.bytes.length
+      if (bytes >= WRITTEN_AT_ONCE_BYTES) await write()
+    }
+  } finally {
+    // also when the network answers no more: what has come is kept
+    await write()
   }
 }

@@ -11,11 +11,12 @@ import { applyRules } from '../../figures/tagging'
 import { profileById } from '../../figures/questions/profileRows'
 import { isThere } from './isThere'
 import { connectionOf, keepCredentials, reached, type ProfileConnection } from '../connectors/connections'
-import { ConsentWithdrawn, NetworkTrouble, RateLimited } from '../connectors/connector'
+import { ConsentWithdrawn, NetworkTrouble, RateLimited, type Connector } from '../connectors/connector'
 import { connectorFor } from '../connectors/connectorFor'
 import { SYNC } from './jobs'
 import { log } from '../../platform/log'
 import { keepPictures } from './keepPictures'
+import { oneAhead } from './oneAhead'
 import { outcome } from './outcome'
 import { FIGURES, STREAMS, type Page, type Stream } from './streams'
 
@@ -30,7 +31,7 @@ const againDays = (stream: string, last: Day): number =>
 /**
  * Fetches what a network has for a profile, stream by stream, oldest first: what it will soon forget is safe before
  * anything else. Each page is kept with the progress in one transaction, so that a sync that was killed goes on where
- * it was.
+ * it was; the next one is asked for meanwhile.
  */
 export async function sync(context: JobContext): Promise<void> {
   const { db, job } = context
@@ -86,34 +87,28 @@ async function fetchAll(context: JobContext, profileId: number, connection: Prof
   const from = since(FIGURES)
   const total = Math.max(1, daysBetween(from, last) + 1)
   const heard = { days: new Set<Day>(), twice: 0, restated: 0 }
-  for (const [stage, stream] of STREAMS.entries()) {
-    const ask = stream.from(connector, connection.connector)
-    let next: Day | undefined = ask && since(stream)
-    while (ask && next && next <= last) {
-      const page: Page = await ask(next)
-      if (stream.id === 'figures')
-        for (const { day } of page.data as { day: Day }[]) {
-          if (heard.days.has(day)) heard.twice++
-          heard.days.add(day)
-        }
-      heard.restated += await context.step(
-        async (db) => {
-          const restated = await stream.keep(db, profileId, page)
-          if (page.through) await reached(db, connection.id, stream.id, page.through)
-          return restated
-        },
-        () => ({
-          mark: markOf(stage, page.through),
-          ...(stream.id === 'figures' && {
-            total,
-            done: page.through ? daysBetween(from, page.through) + 1 : total,
-            message: page.through ? `Figures up to ${page.through}` : 'No new figures',
-          }),
+  for await (const { stage, stream, page } of oneAhead(pagesOf(connector, connection.connector, since, last))) {
+    if (stream.id === 'figures')
+      for (const { day } of page.data as { day: Day }[]) {
+        if (heard.days.has(day)) heard.twice++
+        heard.days.add(day)
+      }
+    heard.restated += await context.step(
+      async (db) => {
+        const restated = await stream.keep(db, profileId, page)
+        if (page.through) await reached(db, connection.id, stream.id, page.through)
+        return restated
+      },
+      () => ({
+        mark: markOf(stage, page.through),
+        ...(stream.id === 'figures' && {
+          total,
+          done: page.through ? daysBetween(from, page.through) + 1 : total,
+          message: page.through ? `Figures up to ${page.through}` : 'No new figures',
         }),
-      )
-      next = page.next
-      await giveWay(context.db)
-    }
+      }),
+    )
+    await giveWay(context.db)
   }
   // what a post shows is a second thing: without it the figures are complete all the same
   if (connector.picture)
@@ -134,6 +129,30 @@ async function fetchAll(context: JobContext, profileId: number, connection: Prof
 }
 
 export const syncJob = jobModule(SYNC, sync)
+
+interface StreamPage {
+  stage: number
+  stream: Stream
+  page: Page
+}
+
+/** The pages of all streams up to a day, one stream after the other, each from where it goes on. */
+async function* pagesOf(
+  connector: Connector,
+  network: string,
+  since: (stream: Stream) => Day,
+  last: Day,
+): AsyncGenerator<StreamPage> {
+  for (const [stage, stream] of STREAMS.entries()) {
+    const ask = stream.from(connector, network)
+    let next: Day | undefined = ask && since(stream)
+    while (ask && next && next <= last) {
+      const page: Page = await ask(next)
+      yield { stage, stream, page }
+      next = page.next
+    }
+  }
+}
 
 /** How far a sync has come: stream by stream, each to its day. */
 const markOf = (stage: number, through: Day | undefined): number =>
