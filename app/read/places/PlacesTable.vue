@@ -149,4 +149,7 @@ const place = (id: number) => ({ path: `/${slug.value}/places/${id}`, query: add
   font-size: var(--text-small);
   margin: 6px 0;
 }
+ul {
+  padding-left: 20px;
+}
 </style>
