@@ -158,6 +158,7 @@ describe('the days after', () => {
     const done = syncNow()
     await vi.waitFor(() => expect(asked.length).toBe(2), 10_000)
     expect(await days()).toEqual([])
+    expect(asked.length).toBe(2)
     await held.query('COMMIT')
     held.release()
     expect(await done).toMatchObject({ state: 'done' })
