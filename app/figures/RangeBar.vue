@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import type { Rounding } from '~~/core/format/formatter'
 import { formatShort } from '~~/core/format/formatValue'
 import type { Figure } from '~~/core/figures/figure'
 import { metricById } from '~~/core/metrics/catalogue'
 
 const props = defineProps<{ figure: Figure }>()
-const say = (value: number) => formatShort(value, metricById(props.figure.metric).unit, useLocale())
+const locale = useLocale()
+const say = (value: number, rounding: Rounding) =>
+  formatShort(value, metricById(props.figure.metric).unit, locale, rounding)
 const place = computed(() => {
   const { low = 0, high, value } = props.figure
   return high === undefined || value === undefined || high === low ? undefined : 6 + (84 * (value - low)) / (high - low)
@@ -16,10 +19,11 @@ const place = computed(() => {
     v-if="figure.low !== undefined && figure.high !== undefined"
     class="bar"
     role="img"
-    :aria-label="`between ${say(figure.low)} and ${say(figure.high)}`"
+    :aria-label="`between ${say(figure.low, 'down')} and ${say(figure.high, 'up')}`"
   >
-    <i /><b v-if="place !== undefined" :style="{ left: `${place}%` }" /> <span class="low">{{ say(figure.low) }}</span
-    ><span class="high">{{ say(figure.high) }}</span>
+    <i /><b v-if="place !== undefined" :style="{ left: `${place}%` }" />
+    <span class="low">{{ say(figure.low, 'down') }}</span
+    ><span class="high">{{ say(figure.high, 'up') }}</span>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Rounding } from '~~/core/format/formatter'
 import { explainChange } from '~~/core/format/formatChange'
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
@@ -19,7 +20,7 @@ const figure = computed(() => props.compared.figure)
 const metric = computed(() => metricById(figure.value.metric))
 const working = computed(() => figure.value.working)
 const locale = useLocale()
-const write = (value: number) => formatValue(value, metric.value.unit, locale)
+const write = (value: number, rounding: Rounding) => formatValue(value, metric.value.unit, locale, rounding)
 </script>
 
 <template>
@@ -43,8 +44,8 @@ const write = (value: number) => formatValue(value, metric.value.unit, locale)
     </div>
     <p v-if="figure.remark">{{ figure.remark }}</p>
     <p v-if="figure.interval && metric.unit === 'share'">
-      Chance alone would carry such a rate between {{ write(figure.interval.low) }} and
-      {{ write(figure.interval.high) }} (95 %).
+      Chance alone would carry such a rate between {{ write(figure.interval.low, 'down') }} and
+      {{ write(figure.interval.high, 'up') }} (95 %).
     </p>
     <div v-if="compared.change" class="change">
       <p>Against the comparison: <ChangeText :metric="metric.id" :change="compared.change" :shown="figure.value" /></p>

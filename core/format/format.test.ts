@@ -4,7 +4,7 @@ import type { Figure } from '../figures/figure'
 import { coverageText, explainChange, formatChange, knownText } from './formatChange'
 import { formatFigure } from './formatFigure'
 import { formatDifference, formatShort, formatValue } from './formatValue'
-import { formatCompact, formatCount, formatDuration, formatShare, formatSignedShare } from './numbers'
+import { formatCompact, formatCount, formatDuration, formatShare, formatSignedShare, oneDecimal } from './numbers'
 
 const coverage = { expected: 1, present: 1, partial: [], unreported: [] }
 const figure = (part: Partial<Figure>): Figure => ({
@@ -46,7 +46,7 @@ describe('numbers on the page', () => {
   it('put ≈ before an estimate and its range beside it', () => {
     const text = formatFigure(figure({ value: 224_391, low: 112_402, high: 272_206, exactness: 'estimated' }), 'en-GB')
     expect(text).toMatchObject({ text: '≈ 224', unit: 'k', full: 'about 224,391, between 112,402 and 272,206' })
-    expect(plain(text.range!)).toBe('112 to 272 k')
+    expect(plain(text.range!)).toBe('112 to 273 k')
   })
 
   it('give a range where that is all that is known', () => {
@@ -57,6 +57,19 @@ describe('numbers on the page', () => {
     expect(plain(formatFigure(figure({ low: 900, high: 1200, exactness: 'bounded' }), 'en-GB').text)).toBe(
       '900 to 1.2 k',
     )
+  })
+
+  it('are rounded outward at the ends of a range: it never claims more than is known', () => {
+    const ends = (low: number, high: number) =>
+      plain(formatFigure(figure({ low, high, exactness: 'bounded' }), 'en-GB').text)
+    expect(ends(19_063, 22_001)).toBe('19.0 to 22.1 k')
+    expect(ends(19_000, 22_000)).toBe('19.0 to 22.0 k')
+    expect(plain(formatShare(0.0516, 'en-GB', 'down'))).toBe('5.1 %')
+    expect(plain(formatShare(0.0511, 'en-GB', 'up'))).toBe('5.2 %')
+    // 0.07 × 100 is 7.000000000000001 in binary
+    expect(plain(formatShare(0.07, 'en-GB', 'up'))).toBe('7.0 %')
+    expect([-5.23, 5.23].map((value) => oneDecimal(value, 'en-GB', 'down'))).toEqual(['−5.3', '5.2'])
+    expect(plain(formatDuration(96.4, 'en-GB', 'up'))).toBe('1 min 37 s')
   })
 
   it('say why there is none', () =>

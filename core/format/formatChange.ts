@@ -3,7 +3,8 @@ import type { Coverage, Figure } from '../figures/figure'
 import { isSigned, metricById } from '../metrics/catalogue'
 import type { Unit } from '../metrics/metric'
 import { formatShort, formatValue } from './formatValue'
-import { formatCount, formatShare, oneDecimal } from './numbers'
+import type { Rounding } from './formatter'
+import { formatCount, formatShare, formatSignedShare, oneDecimal } from './numbers'
 
 /** A change in words, with its mark and how it is to be coloured. */
 export interface ChangeText {
@@ -52,14 +53,13 @@ export function formatChange(metric: string, change: Change, locale: string, sho
 const byDay = ({ perDay }: Change, locale: string): string =>
   perDay?.relative === undefined ? '' : ` (a day ${signed(perDay.relative, locale)})`
 
-const signed = (relative: number, locale: string): string =>
-  `${relative > 0 ? '+' : ''}${formatShare(relative, locale)}`
+const signed = formatSignedShare
 
-function amountOf(metric: string, { difference = 0, relative }: Change, locale: string): string {
+function amountOf(metric: string, { difference = 0, relative, approximate }: Change, locale: string): string {
   const { unit } = metricById(metric)
   if (unit === 'share') return `${oneDecimal(Math.abs(difference) * 100, locale)}\u202Fpt`
   return relative === undefined
-    ? formatValue(Math.abs(difference), unit, locale)
+    ? (approximate ? formatShort : formatValue)(Math.abs(difference), unit, locale)
     : formatShare(Math.abs(relative), locale)
 }
 
@@ -71,10 +71,13 @@ function openChange(
 ): string {
   const isShare = metricById(metric).unit === 'share'
   const [least, most] = isShare ? [differenceLow, differenceHigh] : [low, high]
-  const say = (value: number) =>
-    isShare ? `${value > 0 ? '+' : ''}${oneDecimal(value * 100, locale)}\u202Fpt` : signed(value, locale)
+  const say = (value: number, rounding: Rounding) =>
+    isShare
+      ? `${value > 0 ? '+' : ''}${oneDecimal(value * 100, locale, rounding)}\u202Fpt`
+      : signed(value, locale, rounding)
   if (least === undefined || most === undefined) return 'cannot be told'
-  return direction === 'unknown' ? `cannot be told: ${say(least)} to ${say(most)}` : `${say(least)} to ${say(most)}`
+  const range = `${say(least, 'down')} to ${say(most, 'up')}`
+  return direction === 'unknown' ? `cannot be told: ${range}` : range
 }
 
 /**
@@ -123,8 +126,8 @@ export function explainChange(metric: string, change: Change, locale: string): s
     ...(usual
       ? [
           'Four of five such changes over the past year lay between ' +
-            `${usualEnd(usual.low, usual.scale, unit, from, locale)} and ` +
-            `${usualEnd(usual.high, usual.scale, unit, from, locale)} (${usual.count} comparisons). ` +
+            `${usualEnd(usual.low, usual.scale, unit, from, locale, 'down')} and ` +
+            `${usualEnd(usual.high, usual.scale, unit, from, locale, 'up')} (${usual.count} comparisons). ` +
             `${usual.isWithin ? 'This one is among them: as usual, so neither better nor worse.' : 'This one is not.'}`,
         ]
       : []),
@@ -140,12 +143,13 @@ function usualEnd(
   unit: Unit,
   from: number | undefined,
   locale: string,
+  rounding: Rounding,
 ): string {
-  if (scale === 'difference') return `${value > 0 ? '+' : ''}${formatCount(value, locale)}`
+  if (scale === 'difference') return `${value > 0 ? '+' : ''}${formatCount(value, locale, rounding)}`
   // of a rate in points of the rate that it is compared with
   if (unit === 'share' && from !== undefined)
-    return `${value > 0 ? '+' : ''}${oneDecimal(value * from * 100, locale)}\u202Fpt`
-  return signed(value, locale)
+    return `${value > 0 ? '+' : ''}${oneDecimal(value * from * 100, locale, rounding)}\u202Fpt`
+  return signed(value, locale, rounding)
 }
 
 /**

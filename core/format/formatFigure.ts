@@ -12,7 +12,7 @@ export interface FigureText {
   unit: string
   /** The number in full, for hover, focus and screen readers. */
   full: string
-  /** The bounds below an estimate: "112 to 272 k". */
+  /** The bounds below an estimate: "112 to 273 k". */
   range?: string
 }
 
@@ -32,8 +32,8 @@ export function formatFigure(figure: Figure, locale: string): FigureText {
     low === undefined
       ? ''
       : high === undefined
-        ? `at least ${formatValue(low, unit, locale)}`
-        : `between ${formatValue(low, unit, locale)} and ${formatValue(high, unit, locale)}`
+        ? `at least ${formatValue(low, unit, locale, 'down')}`
+        : `between ${formatValue(low, unit, locale, 'down')} and ${formatValue(high, unit, locale, 'up')}`
   if (value === undefined) return { text: range!, unit: '', full: fullRange }
   if (figure.exactness === 'exact') {
     const sign = isSigned(metricById(figure.metric)) && value > 0 ? '+' : ''
@@ -56,9 +56,9 @@ export function formatFigure(figure: Figure, locale: string): FigureText {
 }
 
 function rangeText(low: number, high: number | undefined, unit: Unit, locale: string): string {
-  const short = (value: number) => formatShort(value, unit, locale)
-  if (high === undefined) return `at least ${short(low)}`
-  const [a, b] = [short(low), short(high)]
+  const least = formatShort(low, unit, locale, 'down')
+  if (high === undefined) return `at least ${least}`
+  const [a, b] = [least, formatShort(high, unit, locale, 'up')]
   if (a === b) return a
   const tail = /\s?[kM%]$/u.exec(b)?.[0]
   return tail && a.endsWith(tail) ? `${a.slice(0, -tail.length)} to ${b}` : `${a} to ${b}`

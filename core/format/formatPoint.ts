@@ -11,7 +11,10 @@ export function formatPoint(point: DayPoint | undefined, unit: Unit, locale: str
   if (!point || (point.value === undefined && point.low === undefined)) return 'no data'
   const text = (value: number) => formatValue(value, unit, locale)
   const { value, low, high } = point
-  const range = low === undefined ? '' : high === undefined ? `at least ${text(low)}` : `${text(low)} to ${text(high)}`
+  const [least, most] = [low, high].map(
+    (end, at) => end !== undefined && formatValue(end, unit, locale, at === 0 ? 'down' : 'up'),
+  )
+  const range = !least ? '' : most ? `${least} to ${most}` : `at least ${least}`
   if (value === undefined) return range
   return range ? `≈ ${text(value)} (${range})` : text(value)
 }

@@ -1,5 +1,5 @@
 import type { Unit } from '../metrics/metric'
-import { formatter } from './formatter'
+import { formatter, type Rounding } from './formatter'
 import { formatCompact, formatCount, formatDuration, formatShare, oneDecimal } from './numbers'
 
 /**
@@ -7,16 +7,16 @@ import { formatCompact, formatCount, formatDuration, formatShare, oneDecimal } f
  *
  * @example formatValue(0.0512, 'share', 'en-GB') // '5.1 %'
  */
-export function formatValue(value: number, unit: Unit, locale: string): string {
+export function formatValue(value: number, unit: Unit, locale: string, rounding: Rounding = 'near'): string {
   switch (unit) {
     case 'share':
-      return formatShare(value, locale)
+      return formatShare(value, locale, rounding)
     case 'times':
-      return oneDecimal(value, locale)
+      return oneDecimal(value, locale, rounding)
     case 'seconds':
-      return formatDuration(value, locale)
+      return formatDuration(value, locale, rounding)
     default:
-      return formatCount(value, locale)
+      return formatCount(value, locale, rounding)
   }
 }
 
@@ -25,8 +25,10 @@ export function formatValue(value: number, unit: Unit, locale: string): string {
  *
  * @example formatShort(224391, 'people', 'en-GB') // '224 k'
  */
-export const formatShort = (value: number, unit: Unit, locale: string): string =>
-  unit === 'count' || unit === 'people' ? formatCompact(value, locale) : formatValue(value, unit, locale)
+export const formatShort = (value: number, unit: Unit, locale: string, rounding: Rounding = 'near'): string =>
+  unit === 'count' || unit === 'people'
+    ? formatCompact(value, locale, rounding)
+    : formatValue(value, unit, locale, rounding)
 
 /**
  * A difference with its sign, in the way that its unit is written; of shares in points with two decimals. What rounds

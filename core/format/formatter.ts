@@ -1,3 +1,11 @@
+/**
+ * To which side a number is rounded: the low end of a range down and its high end up, so that a range that is read
+ * never claims more than the one that was worked out.
+ */
+export type Rounding = 'near' | 'down' | 'up'
+
+const MODES = { near: 'halfExpand', down: 'floor', up: 'ceil' } as const
+
 const made = new Map<string, Intl.NumberFormat>()
 
 /**
@@ -5,14 +13,19 @@ const made = new Map<string, Intl.NumberFormat>()
  * made once.
  *
  * @param decimals  how many are written, no more and no fewer
+ * @param rounding  to which side the rest goes
  * @throws          RangeError when the locale is not a language tag (BCP 47)
  * @example         formatter('en-GB', 1).format(1234.56) // '1,234.6'
  */
-export function formatter(locale: string, decimals: number): Intl.NumberFormat {
-  const key = `${locale} ${decimals}`
+export function formatter(locale: string, decimals: number, rounding: Rounding = 'near'): Intl.NumberFormat {
+  const key = `${locale} ${decimals} ${rounding}`
   let one = made.get(key)
   if (!one) {
-    one = new Intl.NumberFormat(locale, { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
+    one = new Intl.NumberFormat(locale, {
+      minimumFractionDigits: decimals,
+      maximumFractionDigits: decimals,
+      roundingMode: MODES[rounding],
+    })
     made.set(key, one)
   }
   return one

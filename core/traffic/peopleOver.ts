@@ -1,53 +1,67 @@
 import { dayNumber, type Day } from '../days/day'
+import { calculator } from '../figures/working'
 import type { Period } from '../periods/period'
+import { reachBounds } from '../reach/reachBounds'
 
 /** A count of different people over some days that end with one. */
 export interface PeopleWindow {
   /** The last day of it. */
   day: Day
   /** How many days it has. */
-  length: number
+  length: 1 | 7 | 28
   people: number
 }
 
+/** What no day's number of people can exceed: its visits or its views. */
+export interface PeopleCeiling {
+  day: Day
+  count: number
+}
+
+/** Between which bounds a number of people lies; nothing bounds it from above where `high` is absent. */
+export interface PeopleRange {
+  low: number
+  high?: number
+}
+
 /**
- * Between which bounds the number of different people over a period lies, from counts over shorter times: never their
- * sum, since somebody who comes on two days is one person.
+ * Between which bounds the number of different people over a period lies, from counts over other times: never their
+ * sum, since somebody who comes on two days is one person. The bounds are those of reach: at most the cheapest windows
+ * that cover the days, which may overlap and reach over the ends; at least the largest window inside, or one that
+ * reaches over the ends less what the days outside can have brought. A day of which nothing is known counts with its
+ * ceiling, and where it has none nothing bounds the people from above.
  *
- * At least: as many as in the fullest window within the period. At most: the cheapest windows that cover its days,
- * added (they may reach over its beginning); a window of the very days is the number itself. Where a day is in no
- * window, nothing bounds it from above and nobody is counted for it.
- *
- * @param windows  counts with their days, in any order
- * @param period   the days
- * @returns        undefined where no window lies in the period
- * @example        peopleOver([{ day: '2026-10-01', length: 1, people: 5 }, { day: '2026-10-02', length: 1, people: 3 }],
- *                            { from: '2026-10-01', to: '2026-10-02' }) // { low: 5, high: 8 }
+ * @param windows   counts with their days, in any order, also of the 27 days before and after the period
+ * @param ceilings  visits or views of days
+ * @param period    the days
+ * @returns         undefined where nothing is known of any day
+ * @example         peopleOver([{ day: '2026-10-01', length: 1, people: 5 }, { day: '2026-10-02', length: 1, people: 3 }],
+ *                             { from: '2026-10-01', to: '2026-10-02' }) // { low: 5, high: 8 }
  */
 export function peopleOver(
   windows: readonly PeopleWindow[],
-  { from, to }: Period,
-): { low: number; high: number } | undefined {
-  const [first, last] = [dayNumber(from), dayNumber(to)]
-  const ending = new Map<number, { start: number; people: number }[]>()
-  let low: number | undefined
-  for (const { day, length, people } of windows) {
-    const end = dayNumber(day)
-    const start = end - length + 1
-    if (end < first || start > last) continue
-    if (start === first && end === last) return { low: people, high: people }
-    if (start >= first && end <= last) low = Math.max(low ?? 0, people)
-    if (end <= last) ending.set(end, [...(ending.get(end) ?? []), { start, people }])
-  }
-  if (low === undefined) return undefined
-  // the cheapest way to cover the days up to each day; a day that no window ends on or reaches costs nothing
-  const cost = new Map<number, number>([[first - 1, 0]])
-  for (let day = first; day <= last; day++) {
-    const before = cost.get(day - 1)!
-    const choices = (ending.get(day) ?? []).map(
-      ({ start, people }) => people + (cost.get(Math.max(start, first) - 1) ?? 0),
-    )
-    cost.set(day, choices.length > 0 ? Math.min(...choices) : before)
-  }
-  return { low, high: Math.max(low, cost.get(last)!) }
+  period: Period,
+  ceilings: readonly PeopleCeiling[] = [],
+): PeopleRange | undefined {
+  if (windows.length === 0) return undefined
+  const numbers = [...windows, ...ceilings].map(({ day }) => dayNumber(day))
+  const first = numbers.reduce((least, number) => Math.min(least, number), dayNumber(period.from))
+  const last = numbers.reduce((most, number) => Math.max(most, number), dayNumber(period.to))
+  const none = () => new Float64Array(last - first + 1).fill(Number.NaN)
+  const [columns, ceiling] = [{ 1: none(), 7: none(), 28: none() }, none()]
+  for (const { day, length, people } of windows) columns[length][dayNumber(day) - first] = people
+  for (const { day, count } of ceilings) ceiling[dayNumber(day) - first] = count
+  const bounds = reachBounds(
+    calculator(false),
+    {
+      first,
+      one: columns[1],
+      seven: columns[7],
+      twentyEight: columns[28],
+      ceiling,
+      names: { people: 'Visitors', ceiling: 'Visits' },
+    },
+    period,
+  )
+  return bounds && { low: bounds.low.value, ...(bounds.high && { high: bounds.high.value }) }
 }

@@ -1,5 +1,5 @@
 import { knownText } from '../../core/format/formatChange'
-import { roundedAsShown } from '../../core/format/roundedAsShown'
+import { wholeEnd } from '../../core/format/wholeEnd'
 import type { Figure } from '../../core/figures/figure'
 import { metricById } from '../../core/metrics/catalogue'
 import type { ComparedFigure } from '../../core/rollup/compareFigures'
@@ -10,11 +10,15 @@ import { KIND_OF_UNIT, type Cell, type CellKind, type Column } from '../platform
 export const LOCALE = 'en-GB'
 export const kindOf = (metric: string): CellKind => KIND_OF_UNIT[metricById(metric).unit]
 
-/** Whatever is not exact is rounded as on the page: a file claims no more. */
-export const asShown =
-  ({ exactness, metric }: Figure) =>
-  (value: number | undefined): number | undefined =>
-    value === undefined || exactness === 'exact' ? value : roundedAsShown(value, metricById(metric).unit)
+/** The two ends of a figure's range as files have them: of counts whole, and never inside the range. */
+export const endsOf = ({
+  metric,
+  low,
+  high,
+}: Pick<Figure, 'metric' | 'low' | 'high'>): [low?: number, high?: number] => {
+  const { unit } = metricById(metric)
+  return [wholeEnd(low, unit, 'down'), wholeEnd(high, unit, 'up')]
+}
 
 /**
  * What a change rests on and comes to, as it follows a figure: what is compared now and then, over the days that both
@@ -27,10 +31,13 @@ const changeColumns = (name: string, kind: CellKind): Column[] => [
   share(`${name}, percent`),
   text(`${name}, judged`),
 ]
-const changeCells = ({ figure, change }: ComparedFigure): Cell[] => {
-  const shown = asShown(figure)
-  return [shown(change?.to), shown(change?.from), shown(change?.difference), change?.relative, judgedText(change)]
-}
+const changeCells = ({ change }: ComparedFigure): Cell[] => [
+  change?.to,
+  change?.from,
+  change?.difference,
+  change?.relative,
+  judgedText(change),
+]
 
 /** How a change is judged, in a word or two. */
 export const judgedText = (change: ComparedFigure['change']): string =>
@@ -63,12 +70,10 @@ export const figureColumns = (metric: string): Column[] => {
 }
 export const figureCells = (compared: ComparedFigure): Cell[] => {
   const { figure, change } = compared
-  const shown = asShown(figure)
   return [
-    shown(figure.value),
+    figure.value,
     ...changeCells(compared),
-    shown(figure.low),
-    shown(figure.high),
+    ...endsOf(figure),
     knownText(figure, LOCALE),
     figure.coverage.present,
     figure.coverage.expected,

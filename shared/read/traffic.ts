@@ -1,5 +1,6 @@
 import { object, type InferType } from 'yup'
 import type { CountChange } from '../../core/change/countChange'
+import type { PeopleRange } from '../../core/traffic/peopleOver'
 import { text } from '../platform/text'
 
 /** A site of the client’s own, as somebody adds it. */
@@ -12,11 +13,8 @@ export const siteSchema = object({
 })
 export type SiteInput = InferType<typeof siteSchema>
 
-/** A number of different people over some days: exactly, or between bounds. */
-export interface PeopleBounds {
-  low: number
-  high: number
-}
+/** A number of different people over some days: exactly, or between bounds; nothing bounds it without a high. */
+export type PeopleBounds = PeopleRange
 
 /** How a page was used. */
 export interface PageTraffic {

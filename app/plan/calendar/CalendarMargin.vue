@@ -61,8 +61,9 @@ const { slug } = useClient()
       <p v-for="slot in slots" :key="`${slot.day} ${slot.number}`">
         {{ slot.number }}. {{ describeDay(slot.day) }}, {{ hourName(slot.hour) }}:
         <template v-if="slot.by === 'posts' && slot.lift"
-          >{{ formatSignedShare(slot.lift.value, locale) }}, between {{ formatSignedShare(slot.lift.low, locale) }} and
-          {{ formatSignedShare(slot.lift.high, locale) }}</template
+          >{{ formatSignedShare(slot.lift.value, locale) }}, between
+          {{ formatSignedShare(slot.lift.low, locale, 'down') }} and
+          {{ formatSignedShare(slot.lift.high, locale, 'up') }}</template
         ><template v-else>the audience is there</template>
       </p>
       <p><NuxtLink :to="`/${slug}/times`">Why these</NuxtLink></p>

@@ -96,8 +96,8 @@ const outcome = (profile: number) => props.post.outcomes.find((each) => each.pro
       }}<template v-if="post.expected.number">, suggested slot {{ post.expected.number }}</template
       ><template v-if="post.expected.lift"
         >: {{ formatSignedShare(post.expected.lift.value, locale) }} expected, between
-        {{ formatSignedShare(post.expected.lift.low, locale) }} and
-        {{ formatSignedShare(post.expected.lift.high, locale) }}</template
+        {{ formatSignedShare(post.expected.lift.low, locale, 'down') }} and
+        {{ formatSignedShare(post.expected.lift.high, locale, 'up') }}</template
       ><template v-else>: too few posts there to expect anything</template>.
     </p>
     <ul v-if="isOnItsWay" class="postings">

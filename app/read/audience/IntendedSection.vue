@@ -2,6 +2,7 @@
 /** Whom the client wants, and how much of each base that is. */
 import { AUDIENCE_BASES } from '~~/core/breakdowns/audienceBreakdowns'
 import type { Overlap } from '~~/core/audience/intendedAudience'
+import type { Rounding } from '~~/core/format/formatter'
 import { formatShare } from '~~/core/format/numbers'
 import type { AudienceView, FacetView } from '~~/shared/read/audience'
 import { wantedWords } from './wantedWords'
@@ -17,7 +18,7 @@ const rows = computed(() =>
     return overlap ? [{ id, name, words, overlap }] : []
   }),
 )
-const say = (share: number) => formatShare(share, locale)
+const say = (share: number, rounding?: Rounding) => formatShare(share, locale, rounding)
 const isExact = ({ low, high }: Overlap) => high - low < 1e-9
 /** The wanted part that is rarest among those who follow, beside those who respond. */
 const missing = computed(() => {
@@ -87,8 +88,8 @@ function saved() {
               >{{ say(row.overlap.estimate) }} {{ row.words }} are wanted people</template
             >
             <template v-else
-              >≈ {{ say(row.overlap.estimate) }} {{ row.words }}, between {{ say(row.overlap.low) }} and
-              {{ say(row.overlap.high) }}</template
+              >≈ {{ say(row.overlap.estimate) }} {{ row.words }}, between {{ say(row.overlap.low, 'down') }} and
+              {{ say(row.overlap.high, 'up') }}</template
             >
           </span>
         </li>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** The answers of a poll: share of those who answered, with the interval that holds all shares together. */
+import type { Rounding } from '~~/core/format/formatter'
 import { formatCount, formatShare } from '~~/core/format/numbers'
 import { describePeriod } from '~~/core/periods/describePeriod'
 import type { PollView } from '~~/shared/read/polls'
 
 const props = defineProps<{ poll: PollView }>()
 const locale = useLocale()
-const say = (share: number) => formatShare(share, locale)
+const say = (share: number, rounding?: Rounding) => formatShare(share, locale, rounding)
 const ordered = computed(() => [...props.poll.answers].sort((a, b) => b.count - a.count))
 const SMALL = 30
 </script>
@@ -27,7 +28,8 @@ const SMALL = 30
             :style="{ left: `${100 * answer.low}%`, width: `${100 * (answer.high - answer.low)}%` }"
         /></span>
         <span
-          ><b>{{ say(answer.share) }}</b> <span class="quiet">{{ say(answer.low) }} to {{ say(answer.high) }}</span
+          ><b>{{ say(answer.share) }}</b>
+          <span class="quiet">{{ say(answer.low, 'down') }} to {{ say(answer.high, 'up') }}</span
           >{{ ' ' }}<span class="quiet">({{ formatCount(answer.count, locale) }})</span></span
         >
       </li>

@@ -19,7 +19,7 @@ function beside(post: RankedPost<ListedPost>): string {
   if (props.ends.by === 'rate') {
     const { low, high } = post.rate!
     return (
-      `${formatShare(low, locale)} to ${formatShare(high, locale)}, ` +
+      `${formatShare(low, locale, 'down')} to ${formatShare(high, locale, 'up')}, ` +
       `of ${formatCount(post.impressions!, locale)} impressions`
     )
   }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** In the margin: how a figure of a post came about, what it is compared with, and the notes of its days. */
+import type { Rounding } from '~~/core/format/formatter'
 import { oneDecimal } from '~~/core/format/numbers'
 import { describePeriodShort } from '~~/core/periods/describePeriod'
 import { postFigureById } from '~~/core/posts/postFigures'
@@ -16,7 +17,7 @@ const props = defineProps<{
 }>()
 const locale = useLocale()
 const kind = computed(() => props.figure && postFigureById(props.figure.id))
-const say = (value: number) => sayPostValue(props.figure!.id, value, locale)
+const say = (value: number, rounding?: Rounding) => sayPostValue(props.figure!.id, value, locale, rounding)
 </script>
 
 <template>
@@ -25,7 +26,7 @@ const say = (value: number) => sayPostValue(props.figure!.id, value, locale)
       <h2>Workings: {{ kind.name }}</h2>
       <p>{{ kind.definition }}</p>
       <p v-if="figure.low !== undefined && figure.high !== undefined">
-        Between {{ say(figure.low) }} and {{ say(figure.high) }} with 95 %, of its {{ kind.base!.words }}.
+        Between {{ say(figure.low, 'down') }} and {{ say(figure.high, 'up') }} with 95 %, of its {{ kind.base!.words }}.
       </p>
       <dl v-if="figure.usual">
         <dt>{{ kind.name }} {{ age }}</dt>

@@ -1,3 +1,4 @@
+import type { Rounding } from '~~/core/format/formatter'
 import { formatCount, formatDuration, formatShare, oneDecimal } from '~~/core/format/numbers'
 import { postFigureById, type PostValue } from '~~/core/posts/postFigures'
 import type { ListedPost } from '~~/shared/read/content'
@@ -7,11 +8,11 @@ import type { ListedPost } from '~~/shared/read/content'
  *
  * @example sayPostValue('pass_on', 0.0512, 'en-GB') // '5.1 %'
  */
-export function sayPostValue(id: string, value: number, locale: string): string {
+export function sayPostValue(id: string, value: number, locale: string, rounding?: Rounding): string {
   const { unit, kind } = postFigureById(id)
-  if (unit === 'share') return formatShare(value, locale)
-  if (unit !== 'seconds') return formatCount(Math.round(value), locale)
-  return kind === 'ratio' ? `${oneDecimal(value, locale)} s` : formatDuration(value, locale)
+  if (unit === 'share') return formatShare(value, locale, rounding)
+  if (unit !== 'seconds') return formatCount(value, locale, rounding)
+  return kind === 'ratio' ? `${oneDecimal(value, locale, rounding)} s` : formatDuration(value, locale, rounding)
 }
 
 /** What of a listed post stands in a column, and the interval beside it. */
@@ -21,10 +22,10 @@ export function postFigureText(post: ListedPost, column: string, locale: string)
   const figure = valueOf(post, column)
   if (!figure) return { value: '—', range: '' }
   const { value, low, high } = figure
-  const say = (one: number) => sayPostValue(column, one, locale)
+  const say = (one: number, rounding?: Rounding) => sayPostValue(column, one, locale, rounding)
   return {
     value: say(value),
-    range: low === undefined || high === undefined ? '' : `${say(low)} to ${say(high)}`,
+    range: low === undefined || high === undefined ? '' : `${say(low, 'down')} to ${say(high, 'up')}`,
   }
 }
 

@@ -138,8 +138,10 @@ const rows = computed(() => (props.isPlain ? props.view.rows : ordered.value))
                 }"
               />
             </td>
-            <td :title="formatCount(row.low ?? 0, locale)">{{ formatCompact(row.low ?? 0, locale) }}</td>
-            <td :title="formatCount(row.high ?? 0, locale)">{{ formatCompact(row.high ?? 0, locale) }}</td>
+            <td :title="formatCount(row.low ?? 0, locale, 'down')">
+              {{ formatCompact(row.low ?? 0, locale, 'down') }}
+            </td>
+            <td :title="formatCount(row.high ?? 0, locale, 'up')">{{ formatCompact(row.high ?? 0, locale, 'up') }}</td>
           </tr>
         </tbody>
       </table>
@@ -173,8 +175,8 @@ const rows = computed(() => (props.isPlain ? props.view.rows : ordered.value))
           >Frequency {{ oneDecimal(profile.frequency, locale) }}: impressions divided by people.
           <template v-if="profile.fits">It fits these counts.</template
           ><strong v-else
-            >It does not fit these counts, whose mean is {{ oneDecimal(profile.bounds.low, locale) }} at least{{
-              profile.bounds.high === undefined ? '' : ` and ${oneDecimal(profile.bounds.high, locale)} at most`
+            >It does not fit these counts, whose mean is {{ oneDecimal(profile.bounds.low, locale, 'down') }} at least{{
+              profile.bounds.high === undefined ? '' : ` and ${oneDecimal(profile.bounds.high, locale, 'up')} at most`
             }}: the network contradicts itself.</strong
           ></template
         >

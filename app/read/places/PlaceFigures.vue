@@ -30,7 +30,7 @@ const COLUMNS = computed(() => [
     valueOf: ({ perViews }: Row) => perViews?.value ?? -1,
     textOf: ({ perViews }: Row) =>
       perViews
-        ? `${oneDecimal(perViews.value, locale)} (${oneDecimal(perViews.low, locale)} to ${oneDecimal(perViews.high, locale)})`
+        ? `${oneDecimal(perViews.value, locale)} (${oneDecimal(perViews.low, locale, 'down')} to ${oneDecimal(perViews.high, locale, 'up')})`
         : '—',
   },
 ])

@@ -91,7 +91,8 @@ const place = (id: number) => ({ path: `/${slug.value}/places/${id}`, query: add
               /></svg
             ><span class="number">{{ oneDecimal(row.perViews.value, locale) }}</span
             ><span class="quiet change"
-              >{{ oneDecimal(row.perViews.low, locale) }} to {{ oneDecimal(row.perViews.high, locale) }}</span
+              >{{ oneDecimal(row.perViews.low, locale, 'down') }} to
+              {{ oneDecimal(row.perViews.high, locale, 'up') }}</span
             ></span
           ><template v-else>—</template></template
         >

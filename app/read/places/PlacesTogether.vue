@@ -39,8 +39,8 @@ const overview = computed(() => ({
   <p>
     Together the {{ together.places }} places had {{ steps.join(', ')
     }}<template v-if="rate"
-      >: {{ oneDecimal(rate.value, locale) }} actions for 1,000 views ({{ oneDecimal(rate.low, locale) }} to
-      {{ oneDecimal(rate.high, locale) }})</template
+      >: {{ oneDecimal(rate.value, locale) }} actions for 1,000 views ({{ oneDecimal(rate.low, locale, 'down') }} to
+      {{ oneDecimal(rate.high, locale, 'up') }})</template
     >.
     <span v-if="together.days.known < together.days.of" class="quiet"
       >{{ together.days.known }} of {{ together.days.of }} days of their listings are known. </span

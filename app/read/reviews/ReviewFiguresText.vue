@@ -32,7 +32,7 @@ const heads = computed(() => {
       said: answering.inTime
         ? [
             `${formatCount(answering.inTime.answered, locale)} of ${formatCount(answering.inTime.of, locale)} whose time is over`,
-            `${formatShare(answering.inTime.low, locale)} to ${formatShare(answering.inTime.high, locale)}`,
+            `${formatShare(answering.inTime.low, locale, 'down')} to ${formatShare(answering.inTime.high, locale, 'up')}`,
           ]
         : ['no review’s time is over yet'],
     },

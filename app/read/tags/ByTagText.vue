@@ -69,7 +69,7 @@ const COLUMNS = [
         ><template v-if="row.rate"
           >{{ formatShare(row.rate.value, locale) }}
           <span class="quiet"
-            >{{ formatShare(row.rate.low, locale) }} to {{ formatShare(row.rate.high, locale) }}</span
+            >{{ formatShare(row.rate.low, locale, 'down') }} to {{ formatShare(row.rate.high, locale, 'up') }}</span
           ></template
         ><template v-else>—</template></template
       >

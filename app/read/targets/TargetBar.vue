@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import type { Rounding } from '~~/core/format/formatter'
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
 import type { TargetView } from '~~/shared/read/targets'
 
 const props = defineProps<{ target: TargetView }>()
 const locale = useLocale()
-const say = (value: number) => formatValue(value, metricById(props.target.metric).unit, locale)
+const say = (value: number, rounding?: Rounding) =>
+  formatValue(value, metricById(props.target.metric).unit, locale, rounding)
 const begin = computed(() =>
   metricById(props.target.metric).kind === 'stock'
     ? Math.min(
@@ -27,8 +29,9 @@ const place = (value: number) =>
 const label = computed(() => {
   const { figure, wanted, heading } = props.target
   const least = figure.low === undefined ? '' : 'at least '
-  const sofar = sure.value === undefined ? 'no figure yet' : `${least}${say(sure.value)} so far`
-  return `${sofar}, ${say(wanted)} wanted${heading ? `, heading for ${say(heading.low)} to ${say(heading.high)}` : ''}`
+  const sofar =
+    sure.value === undefined ? 'no figure yet' : `${least}${say(sure.value, least ? 'down' : 'near')} so far`
+  return `${sofar}, ${say(wanted)} wanted${heading ? `, heading for ${say(heading.low, 'down')} to ${say(heading.high, 'up')}` : ''}`
 })
 </script>
 

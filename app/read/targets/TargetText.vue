@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Rounding } from '~~/core/format/formatter'
 import { inSentence } from '~~/core/format/inSentence'
 import { formatShare } from '~~/core/format/numbers'
 import { formatValue } from '~~/core/format/formatValue'
@@ -10,7 +11,7 @@ import type { TargetView } from '~~/shared/read/targets'
 const props = defineProps<{ target: TargetView }>()
 const locale = useLocale()
 const metric = computed(() => metricById(props.target.metric))
-const say = (value: number) => formatValue(value, metric.value.unit, locale)
+const say = (value: number, rounding?: Rounding) => formatValue(value, metric.value.unit, locale, rounding)
 const WORDS = {
   'reached': 'Reached',
   'on course': 'On course',
@@ -48,7 +49,7 @@ const sofar = computed(() => {
   } = props.target
   if (low === undefined) return say(value!)
   const about = value === undefined ? '' : `≈ ${say(value)}, `
-  return `${about}${high === undefined ? `at least ${say(low)}` : `between ${say(low)} and ${say(high)}`}`
+  return `${about}${high === undefined ? `at least ${say(low, 'down')}` : `between ${say(low, 'down')} and ${say(high, 'up')}`}`
 })
 /** Where the target stands, in sentences. */
 const standing = computed(() => {
@@ -116,8 +117,9 @@ const method = computed(() => {
     <TargetBar :target="target" />
     <p>{{ standing }}</p>
     <p v-if="target.heading">
-      Heading for ≈ {{ say(target.heading.value) }}, with four chances in five between {{ say(target.heading.low) }} and
-      {{ say(target.heading.high) }}. <span class="quiet">{{ method }}</span>
+      Heading for ≈ {{ say(target.heading.value) }}, with four chances in five between
+      {{ say(target.heading.low, 'down') }} and {{ say(target.heading.high, 'up') }}.
+      <span class="quiet">{{ method }}</span>
     </p>
     <p v-else-if="target.reason" class="quiet">{{ target.reason }}</p>
     <p class="quiet">{{ rule }}</p>

@@ -51,7 +51,7 @@ const when = (at: number | Date) =>
   })
 const width = (share: number) => `± ${formatShare(share, locale)}`
 const between = ({ low, high }: { low: number; high: number }) =>
-  `${formatSignedShare(low, locale)} to ${formatSignedShare(high, locale)}`
+  `${formatSignedShare(low, locale, 'down')} to ${formatSignedShare(high, locale, 'up')}`
 const PLANNED = [
   {
     key: 'at',

@@ -9,7 +9,13 @@ const props = defineProps<{ traffic: SiteTraffic; isPlain?: boolean }>()
 const locale = useLocale()
 const count = (value: number) => formatCount(value, locale)
 const people = (bounds: PeopleBounds | undefined) =>
-  !bounds ? '—' : bounds.low === bounds.high ? count(bounds.low) : `${count(bounds.low)} to ${count(bounds.high)}`
+  !bounds
+    ? '—'
+    : bounds.high === undefined
+      ? `at least ${count(bounds.low)}`
+      : bounds.low === bounds.high
+        ? count(bounds.low)
+        : `${count(bounds.low)} to ${count(bounds.high)}`
 const consent = computed(() => {
   const { consented } = props.traffic
   return consented && consented.of > 0 ? consented.visits / consented.of : undefined

@@ -1,9 +1,8 @@
-import { roundedAsShown } from '../../../core/format/roundedAsShown'
 import { metricById } from '../../../core/metrics/catalogue'
 import type { DayPoint } from '../../../core/series/dailyPoints'
 import type { FilledChart } from '../../../shared/read/chartBlock'
 import type { MetricLine } from '../../../shared/read/overview'
-import { kindOf } from '../../figures/figureColumns'
+import { endsOf, kindOf } from '../../figures/figureColumns'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { rollUp } from '../../figures/rollUp'
 import { count, day } from '../../platform/tables/columns'
@@ -49,18 +48,11 @@ function line(first: MetricLine, second: MetricLine | undefined): Table {
     rows: first.current.map((point, index) => [
       point.day,
       ...lines.flatMap(({ line }) => {
-        const at = shownPoint(line.metric, line.current[index])
-        return [at?.value, ...(isBounded(line.current) ? [at?.low, at?.high] : []), at?.present, line.expected]
+        const at = line.current[index]
+        const ends = isBounded(line.current) ? endsOf({ metric: line.metric, low: at?.low, high: at?.high }) : []
+        return [at?.value, ...ends, at?.present, line.expected]
       }),
-      ...(first.earlier ? [first.earlier[index]?.day, shownPoint(first.metric, first.earlier[index])?.value] : []),
+      ...(first.earlier ? [first.earlier[index]?.day, first.earlier[index]?.value] : []),
     ]),
   }
-}
-
-/** A day of a line, rounded as on the page where it is not exact. */
-function shownPoint(metric: string, point: DayPoint | undefined): DayPoint | undefined {
-  if (point?.low === undefined) return point
-  const round = (value: number | undefined) =>
-    value === undefined ? undefined : roundedAsShown(value, metricById(metric).unit)
-  return { ...point, value: round(point.value), low: round(point.low), high: round(point.high) }
 }

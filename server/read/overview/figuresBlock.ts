@@ -3,7 +3,7 @@ import { knownText } from '../../../core/format/formatChange'
 import { metricById } from '../../../core/metrics/catalogue'
 import { compareFigures, type ComparedFigure } from '../../../core/rollup/compareFigures'
 import type { FilledFigures } from '../../../shared/read/figuresBlock'
-import { asShown, judgedText, kindOf, LOCALE } from '../../figures/figureColumns'
+import { endsOf, judgedText, kindOf, LOCALE } from '../../figures/figureColumns'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { contextOf, rollUp } from '../../figures/rollUp'
 import { count, number, share, text } from '../../platform/tables/columns'
@@ -52,8 +52,8 @@ function figures(list: readonly ComparedFigure[]): Table {
     rows: list.map((compared) => {
       const { figure, change } = compared
       const kind = kindOf(figure.metric)
-      const shown = asShown(figure)
-      const own = (value: number | undefined): Cell => ({ value: shown(value), kind })
+      const own = (value: number | undefined): Cell => ({ value, kind })
+      const [least, most] = endsOf(figure)
       const usual = change?.usual?.scale === 'relative' ? change.usual : undefined
       return [
         metricById(figure.metric).name,
@@ -64,8 +64,8 @@ function figures(list: readonly ComparedFigure[]): Table {
         own(change?.difference),
         change?.relative,
         judgedText(change),
-        own(figure.low),
-        own(figure.high),
+        own(least),
+        own(most),
         formatFigure(figure, LOCALE).full,
         knownText(figure, LOCALE),
         figure.coverage.present,

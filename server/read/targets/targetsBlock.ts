@@ -1,9 +1,8 @@
 import { knownText } from '../../../core/format/formatChange'
-import { roundedAsShown } from '../../../core/format/roundedAsShown'
 import { metricById } from '../../../core/metrics/catalogue'
 import type { TargetView } from '../../../shared/read/targets'
 import type { FilledTargets } from '../../../shared/read/targetsBlock'
-import { asShown, kindOf, LOCALE } from '../../figures/figureColumns'
+import { endsOf, kindOf, LOCALE } from '../../figures/figureColumns'
 import type { ReportBlock } from '../../figures/reportBlock'
 import { day, number, share, text } from '../../platform/tables/columns'
 import type { Cell, Table } from '../../platform/tables/table'
@@ -39,26 +38,25 @@ export const targetTable = (list: readonly TargetView[]): Table => ({
   ],
   rows: list.map(({ metric, whoWords, wanted, from, by, figure, progress, heading }) => {
     const own = (value: number | undefined): Cell => ({ value, kind: kindOf(metric) })
-    const shown = asShown(figure)
-    const estimate = (value: number | undefined) =>
-      own(value === undefined ? undefined : roundedAsShown(value, metricById(metric).unit))
+    const [least, most] = endsOf(figure)
+    const [headingLeast, headingMost] = endsOf({ metric, low: heading?.low, high: heading?.high })
     return [
       metricById(metric).name,
       whoWords,
       own(wanted),
       from,
       by,
-      own(shown(figure.value)),
-      own(shown(figure.low)),
-      own(shown(figure.high)),
+      own(figure.value),
+      own(least),
+      own(most),
       knownText(figure, LOCALE),
       progress.done,
       progress.elapsed,
       own(progress.pace),
       own(progress.paceNeeded),
-      estimate(heading?.value),
-      estimate(heading?.low),
-      estimate(heading?.high),
+      own(heading?.value),
+      own(headingLeast),
+      own(headingMost),
       progress.standing,
     ]
   }),

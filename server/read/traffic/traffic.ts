@@ -1,6 +1,8 @@
 import { countChange, type CountChange } from '../../../core/change/countChange'
+import { addDays } from '../../../core/days/day'
 import { eachDay, lengthOf, type Period } from '../../../core/periods/period'
-import { peopleOver, type PeopleWindow } from '../../../core/traffic/peopleOver'
+import { peopleOver, type PeopleCeiling, type PeopleWindow } from '../../../core/traffic/peopleOver'
+import { WINDOW_REACH_DAYS } from '../../../core/rollup/aggregate'
 import type { PageTraffic, SiteTraffic, SourceTraffic, Traffic } from '../../../shared/read/traffic'
 import type { ResolvedScope } from '../../figures/resolveScope'
 import type { ClientDb } from '../../platform/database/clientDb'
@@ -9,8 +11,6 @@ import { siteNames } from '../../figures/questions/siteNames'
 
 /** How many pages and sources are shown, the most viewed first. */
 const MOST_SHOWN = 40
-/** The longest time over which visitors are counted once, in days. */
-const LONGEST_WINDOW = 28
 
 /** The traffic of every site of a client. */
 export async function trafficOf(db: ClientDb, scope: ResolvedScope): Promise<Traffic> {
@@ -24,13 +24,14 @@ async function siteTraffic(
   { period, comparison }: ResolvedScope,
   site: SiteTraffic['site'],
 ): Promise<SiteTraffic> {
-  const within = await db.rows<DayRow>(sql`
+  const around = await db.rows<DayRow>(sql`
     SELECT day, visits, visits_consented AS consented, visitors_1d AS one, visitors_7d AS seven, visitors_28d AS many
     FROM   site_day
     WHERE  client_id = ${db.client}
     AND    site_id = ${site.id}
-    AND    day BETWEEN ${period.from} AND ${period.to}
+    AND    day BETWEEN ${addDays(period.from, -WINDOW_REACH_DAYS)} AND ${addDays(period.to, WINDOW_REACH_DAYS)}
     ORDER BY day`)
+  const within = around.filter(({ day }) => day >= period.from && day <= period.to)
   const byDay = await db.rows<{ day: string; views: number | null }>(sql`
     SELECT   day, CAST(SUM(views) AS DOUBLE) AS views
     FROM     site_page_day
@@ -42,9 +43,9 @@ async function siteTraffic(
   const visitsOn = new Map(within.map(({ day, visits }) => [day, visits]))
   const views = sum(byDay.map((row) => row.views))
   const told = within.filter(({ visits, consented }) => visits !== null && consented !== null)
-  const { pages, all } = await pagesOf(db, site.id, period, comparison?.period)
+  const { pages, all } = await pagesOf(db, site.id, period, comparison?.period, new Set(viewsOn.keys()))
   const before = comparison && (await viewsIn(db, site.id, comparison.period))
-  const visitors = peopleOver(within.flatMap(windowsOf), period)
+  const visitors = peopleOver(around.flatMap(windowsOf), period, ceilingsOf(around))
   return {
     site,
     days: { known: new Set([...viewsOn.keys(), ...visitsOn.keys()]).size, of: lengthOf(period) },
@@ -78,9 +79,32 @@ const windowsOf = ({ day, one, seven, many }: DayRow): PeopleWindow[] =>
     [
       [1, one],
       [7, seven],
-      [LONGEST_WINDOW, many],
+      [28, many],
     ] as const
   ).flatMap(([length, people]) => (people === null ? [] : [{ day, length, people }]))
+
+const ceilingsOf = (rows: readonly { day: string; visits: number | null }[]): PeopleCeiling[] =>
+  rows.flatMap(({ day, visits }) => (visits === null ? [] : [{ day, count: visits }]))
+
+/**
+ * People of one page or source, of which only days are counted. On a day on which others of the site are known and this
+ * one is not listed, nobody came: only a day of which nothing is known leaves them without an upper bound.
+ */
+const peopleByDay = (
+  rows: readonly { day: string; people: number | null; most: number | null }[],
+  known: ReadonlySet<string>,
+  period: Period,
+) => {
+  const listed = new Set(rows.map(({ day }) => day))
+  return peopleOver(
+    [
+      ...rows.flatMap(({ day, people }) => (people === null ? [] : [{ day, length: 1 as const, people }])),
+      ...[...known].filter((day) => !listed.has(day)).map((day) => ({ day, length: 1 as const, people: 0 })),
+    ],
+    period,
+    rows.flatMap(({ day, most }) => (most === null ? [] : [{ day, count: most }])),
+  )
+}
 
 /** A change over the days that are known in each period. */
 const change = (count: number, days: number, before: { count: number; days: number }): CountChange | undefined =>
@@ -111,6 +135,7 @@ async function pagesOf(
   site: number,
   period: Period,
   earlier: Period | undefined,
+  known: ReadonlySet<string>,
 ): Promise<{ pages: PageTraffic[]; all: number }> {
   const rows = await db.rows<PageRow>(sql`
     SELECT   page, CAST(COALESCE(SUM(views), 0) AS DOUBLE) AS views, CAST(SUM(seconds) AS DOUBLE) AS seconds,
@@ -130,14 +155,13 @@ async function pagesOf(
     WHERE  client_id = ${db.client}
     AND    site_id = ${site}
     AND    day BETWEEN ${period.from} AND ${period.to}`))!
-  const people = await db.rows<{ page: string; day: string; people: number }>(sql`
-    SELECT page, day, unique_views AS people
+  const people = await db.rows<{ page: string; day: string; people: number | null; most: number | null }>(sql`
+    SELECT page, day, unique_views AS people, views AS most
     FROM   site_page_day
     WHERE  client_id = ${db.client}
     AND    site_id = ${site}
     AND    day BETWEEN ${period.from} AND ${period.to}
-    AND    page IN (${shown})
-    AND    unique_views IS NOT NULL`)
+    AND    page IN (${shown})`)
   const before = earlier
     ? new Map(
         (
@@ -156,10 +180,8 @@ async function pagesOf(
   return {
     all,
     pages: rows.map(({ page, views, seconds, timed, entrances, exits }) => {
-      const bounds = peopleOver(
-        people.filter((row) => row.page === page).map((row) => ({ day: row.day, length: 1, people: row.people })),
-        period,
-      )
+      const own = people.filter((row) => row.page === page)
+      const bounds = own.some((row) => row.people !== null) ? peopleByDay(own, known, period) : undefined
       const changed = before && then && change(views, now.days, { count: before.get(page) ?? 0, days: then.days })
       return {
         page,
@@ -190,15 +212,19 @@ async function sourcesOf(
   const keyOf = ({ source, medium }: { source: string; medium: string }) => JSON.stringify([source, medium])
   const rows = await inPeriod(period)
   const past = earlier ? await inPeriod(earlier) : []
+  const known = new Set(rows.map(({ day }) => day))
   const daysIn = (of: readonly { day: string }[]) => new Set(of.map(({ day }) => day)).size
   return [...new Set(rows.map(keyOf))]
     .map((key): SourceTraffic => {
       const own = rows.filter((row) => keyOf(row) === key)
       const visits = sum(own.map((row) => row.visits))
-      const bounds = peopleOver(
-        own.flatMap(({ day, people }) => (people === null ? [] : [{ day, length: 1, people }])),
-        period,
-      )
+      const bounds = own.some(({ people }) => people !== null)
+        ? peopleByDay(
+            own.map(({ day, people, visits: most }) => ({ day, people, most })),
+            known,
+            period,
+          )
+        : undefined
       const before = sum(past.filter((row) => keyOf(row) === key).map((row) => row.visits))
       const changed = earlier && change(visits, daysIn(rows), { count: before, days: daysIn(past) })
       return {
