@@ -120,60 +120,98 @@ describe('the index of a share against another', () => {
 })
 
 describe('the intended audience', () => {
-  const shares = {
+  const audience = {
     ageGender: new Map([
-      ['f|25-34', 0.3],
-      ['m|25-34', 0.2],
-      ['f|35-44', 0.5],
+      ['f|25-34', 30],
+      ['m|25-34', 20],
+      ['f|35-44', 50],
     ]),
     country: new Map([
-      ['GB', 0.6],
-      ['FR', 0.4],
+      ['GB', 60],
+      ['FR', 40],
     ]),
   }
   const wanted = { ages: [], genders: [], countries: [], languages: [] }
 
   it('overlaps between what it must and what it can, and by chance as the product', () => {
-    expect(overlapOf({ ...wanted, ages: ['25-34'], countries: ['GB'] }, shares)).toEqual({
-      low: 0.5 + 0.6 - 1,
+    expect(overlapOf({ ...wanted, ages: ['25-34'], countries: ['GB'] }, [audience])).toEqual({
+      low: 0.1,
       high: 0.5,
       estimate: 0.3,
       traits: [
-        { trait: 'ages and genders', share: 0.5 },
-        { trait: 'countries', share: 0.6 },
+        { trait: 'ages and genders', share: 0.5, known: 1 },
+        { trait: 'countries', share: 0.6, known: 1 },
       ],
     })
   })
 
   it('is known exactly of one trait', () => {
-    const found = overlapOf({ ...wanted, genders: ['f'], ages: ['25-34', '35-44'] }, shares)!
+    const found = overlapOf({ ...wanted, genders: ['f'], ages: ['25-34', '35-44'] }, [audience])!
     expect([found.low, found.high, found.estimate]).toEqual([0.8, 0.8, 0.8])
   })
 
-  it('says nothing where nothing is wanted, or a trait is not told', () => {
-    expect(overlapOf(wanted, shares)).toBeUndefined()
-    expect(overlapOf({ ...wanted, languages: ['en'] }, shares)).toBeUndefined()
+  it('is not known exactly where only some networks tell a trait: 0 to 0.90, not exactly 0.90', () => {
+    const withAges = { ageGender: new Map([['f|25-34', 1000]]), country: new Map([['FR', 1000]]) }
+    const without = { country: new Map([['GB', 9000]]) }
+    const found = overlapOf({ ...wanted, ages: ['25-34'], countries: ['GB'] }, [withAges, without])!
+    expect([found.low, found.high]).toEqual([0, 0.9])
+    expect(found.traits[0]).toEqual({ trait: 'ages and genders', share: 1, known: 0.1 })
   })
 
-  it('never lies outside of its bounds, for any people', () => {
+  it('takes nobody who is withheld, or of whom it is not known, for unwanted', () => {
+    const country = new Map([
+      ['GB', 60],
+      ['FR', 20],
+      ['withheld', 20],
+    ])
+    const found = overlapOf({ ...wanted, countries: ['GB'] }, [{ country }])!
+    expect([found.low, found.high, found.estimate]).toEqual([0.6, 0.8, 0.75])
+    const ageGender = new Map([
+      ['f|20-29', 40],
+      ['u|25-34', 10],
+      ['m|25-34', 50],
+    ])
+    // of the women some are 25 to 29, and of ten it is not known whether they are women
+    const women = overlapOf({ ...wanted, genders: ['f'], ages: ['25-34'] }, [{ ageGender }])!
+    expect([women.low, women.high]).toEqual([0, 0.5])
+  })
+
+  it('says nothing where nothing is wanted, or a trait is told by nobody', () => {
+    expect(overlapOf(wanted, [audience])).toBeUndefined()
+    expect(overlapOf({ ...wanted, languages: ['en'] }, [audience])).toBeUndefined()
+    expect(overlapOf({ ...wanted, countries: ['GB'] }, [])).toBeUndefined()
+  })
+
+  it('never lies outside of its bounds, for any people, profiles and ways of not knowing', () => {
+    const person = fc.tuple(fc.constantFrom('f|25-34', 'm|35-44'), fc.constantFrom('GB', 'FR'), fc.nat(3))
+    const profile = fc.record({
+      people: fc.array(person, { minLength: 1, maxLength: 30 }),
+      tellsAges: fc.boolean(),
+      tellsCountries: fc.boolean(),
+    })
     fc.assert(
-      fc.property(
-        fc.array(fc.tuple(fc.constantFrom('f|25-34', 'm|35-44'), fc.constantFrom('GB', 'FR')), { minLength: 1 }),
-        (people) => {
-          const share = (of: 0 | 1) => {
-            const counts = new Map<string, number>()
-            for (const one of people) counts.set(one[of], (counts.get(one[of]) ?? 0) + 1 / people.length)
-            return counts
+      fc.property(fc.array(profile, { minLength: 1, maxLength: 4 }), (profiles) => {
+        const audiences = profiles.map(({ people, tellsAges, tellsCountries }) => {
+          const counts = (of: 0 | 1, hidden: number) => {
+            const found = new Map<string, number>()
+            for (const one of people) {
+              const part = one[2] === hidden ? 'withheld' : one[of]
+              found.set(part, (found.get(part) ?? 0) + 1)
+            }
+            return found
           }
-          const found = overlapOf(
-            { ...wanted, ages: ['25-34'], countries: ['GB'] },
-            { ageGender: share(0), country: share(1) },
-          )!
-          const truth = people.filter(([age, country]) => age === 'f|25-34' && country === 'GB').length / people.length
-          expect(truth).toBeGreaterThanOrEqual(found.low - 1e-9)
-          expect(truth).toBeLessThanOrEqual(found.high + 1e-9)
-        },
-      ),
+          return { ...(tellsAges && { ageGender: counts(0, 1) }), ...(tellsCountries && { country: counts(1, 2) }) }
+        })
+        const found = overlapOf({ ...wanted, ages: ['25-34'], countries: ['GB'] }, audiences)
+        if (!found) return
+        const counted = profiles.filter(({ tellsAges, tellsCountries }) => tellsAges || tellsCountries)
+        const people = counted.flatMap((one) => one.people)
+        const truth = people.filter(([age, country]) => age === 'f|25-34' && country === 'GB').length / people.length
+        expect(truth).toBeGreaterThanOrEqual(found.low - 1e-9)
+        expect(truth).toBeLessThanOrEqual(found.high + 1e-9)
+        expect(found.estimate).toBeGreaterThanOrEqual(found.low - 1e-9)
+        expect(found.estimate).toBeLessThanOrEqual(found.high + 1e-9)
+      }),
     )
   })
 })

@@ -16,6 +16,8 @@ export interface BreakdownView {
   profiles: string[]
   /** Profiles whose network does not give it. */
   without: number
+  /** What its changes rest on, or why there are none, in a sentence; absent where they rest on every day. */
+  compared?: string
   /** What the networks keep back, in a sentence. */
   withheld?: string
 }

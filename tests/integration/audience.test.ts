@@ -126,10 +126,19 @@ it('sets the intended audience beside each base, and forgets it when nothing is 
   const share = (list: readonly Raw[], parts: readonly string[]) =>
     list.reduce((people, row) => (parts.includes(row.part) ? people + row.people : people), 0) /
     list.reduce((people, row) => people + row.people, 0)
+  // withheld, or of a wanted age and a gender that is not known
+  const open = (list: readonly Raw[]) => share(list, ['withheld', 'u|25-34', 'u|35-44'])
   const [age, country] = [share(rows, ['f|25-34', 'f|35-44']), share(countries, ['GB'])]
   const overlap = intended!.overlaps.followers!
-  expect(overlap.estimate).toBeCloseTo(age * country, 9)
-  expect([overlap.low, overlap.high]).toEqual([Math.max(0, age + country - 1), Math.min(age, country)])
+  // those of whom it is withheld may be wanted, and are guessed to be like the others
+  const chance = (age / (1 - open(rows))) * (country / (1 - open(countries)))
+  const [low, high] = [
+    Math.max(0, age + country - 1),
+    Math.min(age + open(rows), country + open(countries)),
+  ] as const
+  expect(overlap.low).toBeCloseTo(low, 9)
+  expect(overlap.high).toBeCloseTo(high, 9)
+  expect(overlap.estimate).toBeCloseTo(Math.min(high, Math.max(low, chance)), 9)
   await keepIntended(db, intendedSchema.validateSync({}))
   expect(await intendedOf(db)).toBeUndefined()
   expect(() => intendedSchema.validateSync({ countries: ['Atlantis'] })).toThrow('two letters')

@@ -1,5 +1,6 @@
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { addDays, weekday } from '../../core/days/day'
+import { comparisonWith } from '../../core/periods/comparison'
 import { daysEnding, eachDay } from '../../core/periods/period'
 import type { ClientDb } from '../../server/platform/database/clientDb'
 import { sql } from '../../server/platform/database/sql'
@@ -149,7 +150,39 @@ describe('a breakdown', () => {
     ).toEqual(['Organic', 170, 0.85, 50, 70, 2, 14])
   })
 
-  it('compared by date leaves 29 February alone', async () => {
+  it('keeps a day by which one period is longer, as the figure above it does, and leaves out a profile with one side', async () => {
+    const november = { from: '2026-11-01', to: '2026-11-30' }
+    const october = { from: '2026-10-01', to: '2026-10-31' }
+    await addParts([
+      part(page, 'impressions_by_source', '2026-11-01', 'organic', 10),
+      part(page, 'impressions_by_source', '2026-11-30', 'organic', 20),
+      part(page, 'impressions_by_source', '2026-10-01', 'organic', 30),
+      // its counterpart, 29 November, is not there
+      part(page, 'impressions_by_source', '2026-10-29', 'organic', 1000),
+      part(page, 'impressions_by_source', '2026-10-30', 'organic', 40),
+      // November has no 31st: it stays
+      part(page, 'impressions_by_source', '2026-10-31', 'organic', 50),
+      part(photos, 'impressions_by_source', '2026-10-31', 'organic', 7000),
+    ])
+    const view = await breakdownOf(
+      db,
+      { ...(await scope()), period: november, comparison: comparisonWith(november, october) },
+      'impressions_by_source',
+    )
+    expect(view.rows[0]).toMatchObject({ value: 30, from: 120, to: 30 })
+    expect(view.compared).toBe(
+      'The change rests on 2 of 60 days of profiles now and 3 of 62 then, those that both have.',
+    )
+  })
+
+  it('says from when it is known where there is nothing to compare with', async () => {
+    await addParts([part(page, 'impressions_by_source', '2026-10-28', 'organic', 10)])
+    const { rows, compared } = await breakdownOf(db, await scope(), 'impressions_by_source')
+    expect(rows[0]).not.toHaveProperty('from')
+    expect(compared).toBe('This is known from 28 Oct 2026 on, so there is nothing to compare with.')
+  })
+
+  it('compared by date sets 29 February alone beside the 28th', async () => {
     await addParts([
       part(page, 'impressions_by_source', '2028-02-29', 'organic', 9),
       part(page, 'impressions_by_source', '2027-02-28', 'organic', 5),
@@ -163,7 +196,7 @@ describe('a breakdown', () => {
       },
       'impressions_by_source',
     )
-    expect(view.rows[0]).toEqual({ part: 'organic', name: 'Organic', value: 9, share: 1 })
+    expect(view.rows[0]).toEqual({ part: 'organic', name: 'Organic', value: 9, share: 1, from: 5, to: 9 })
   })
 
   it('bounds people by way: the largest day at least, all days and never more than what was shown at most', async () => {

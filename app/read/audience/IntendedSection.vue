@@ -47,6 +47,13 @@ const missing = computed(() => {
     .filter(({ isSure }) => isSure)
     .sort((a, b) => b.index - a.index)[0]
 })
+/** Of which part of those who follow each trait is known, where that is not all of them. */
+const known = computed(() => {
+  const traits = rows.value[0]?.overlap.traits ?? []
+  return traits.some((trait) => trait.known !== undefined && trait.known < 0.9995)
+    ? traits.map((trait) => `${trait.trait} of ${say(trait.known ?? 1, 'down')}`).join(', ') + ` are known`
+    : ''
+})
 function saved() {
   isOpen.value = false
   void refresh('audience')
@@ -101,8 +108,10 @@ function saved() {
         that.
       </p>
       <p v-if="rows.some(({ overlap }) => !isExact(overlap))" class="quiet small">
-        Networks tell ages with genders, and each other trait by itself; how they go together is not known. The band
-        holds what is possible, ≈ is what it would be if they went together by chance.
+        Networks tell ages with genders, and each other trait by itself; how they go together is not known, and of some
+        people a trait is withheld or not told at all<template v-if="known"> ({{ known }})</template>. The band holds
+        everything that is possible, ≈ is what it would be if the traits went together by chance and the others were
+        like those of whom they are known.
       </p>
     </template>
     <IntendedDialog v-if="isOpen" :wanted="intended?.wanted" :facets="facets" @close="isOpen = false" @saved="saved" />

@@ -190,6 +190,7 @@ const rows = computed(() => (props.isPlain ? props.view.rows : ordered.value))
       >.
       <template v-if="view.asOf"> Counted on {{ describeDay(view.asOf) }}.</template>
       <template v-if="view.withheld && view.kind !== 'times'"> {{ view.withheld }}</template>
+      <template v-if="view.compared"> {{ view.compared }}</template>
     </p>
   </div>
 </template>

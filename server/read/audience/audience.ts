@@ -1,4 +1,4 @@
-import { overlapOf, type AudienceShares } from '../../../core/audience/intendedAudience'
+import { overlapOf, type ProfileAudience } from '../../../core/audience/intendedAudience'
 import { medianAge } from '../../../core/audience/medianAge'
 import { mergeAudiences, type CountedAudience } from '../../../core/audience/mergeAudiences'
 import { representationIndex } from '../../../core/audience/representationIndex'
@@ -82,7 +82,7 @@ export async function audienceOf(db: ClientDb, scope: ResolvedScope, only = ''):
   return {
     facets: told.map(({ id }) => id),
     shown: asked.map((facet) => facetView(scope, facet, rows, counted(facet))),
-    ...(wanted && { intended: { wanted, overlaps: overlaps(wanted, told, counted) } }),
+    ...(wanted && { intended: { wanted, overlaps: overlaps(wanted, rows) } }),
   }
 }
 
@@ -94,14 +94,17 @@ function countedBy(rows: readonly CountRow[], facet: Facet): ByBase {
     AUDIENCE_BASES.flatMap(({ id: base }) => {
       const own = rows.filter(({ code }) => code === facet.codes[base])
       if (own.length === 0) return []
-      const profiles = new Map<number, Map<string, number>>()
-      for (const { profile, part, people } of own) {
-        const parts = profiles.get(profile) ?? new Map<string, number>()
-        profiles.set(profile, parts.set(part, people))
-      }
-      return [[base, mergeAudiences([...profiles.values()], facet.id === 'age_gender')] as const]
+      return [[base, mergeAudiences([...byProfile(own).values()], facet.id === 'age_gender')] as const]
     }),
   )
+}
+
+/** People by part, profile by profile. */
+function byProfile(rows: readonly CountRow[]): Map<number, Map<string, number>> {
+  const profiles = new Map<number, Map<string, number>>()
+  for (const { profile, part, people } of rows)
+    profiles.set(profile, (profiles.get(profile) ?? new Map<string, number>()).set(part, people))
+  return profiles
 }
 
 function facetView(scope: ResolvedScope, facet: Facet, rows: readonly CountRow[], counted: ByBase): FacetView {
@@ -275,25 +278,25 @@ export async function keepIntended(db: ClientDb, wanted: IntendedInput): Promise
 }
 
 /** How much of each base is wanted. */
-function overlaps(wanted: IntendedInput, told: readonly Facet[], counted: (facet: Facet) => ByBase) {
-  const byFacet = new Map(told.map((facet) => [facet.id, counted(facet)]))
-  const sharesOf = (facet: string, base: AudienceBase) => {
-    const audience = byFacet.get(facet)?.[base]
-    return audience && new Map([...audience.parts].map(([part, people]) => [part, people / audience.known] as const))
-  }
+function overlaps(wanted: IntendedInput, rows: readonly CountRow[]) {
   return Object.fromEntries(
     AUDIENCE_BASES.flatMap(({ id: base }) => {
-      const [ageGender, country, language] = ['age_gender', 'country', 'language'].map((facet) => sharesOf(facet, base))
-      const shares: AudienceShares = {
-        ...(ageGender && { ageGender }),
-        ...(country && { country }),
-        ...(language && { language }),
+      const profiles = new Map<number, ProfileAudience>()
+      for (const [trait, id] of TRAITS) {
+        const code = FACETS.find((facet) => facet.id === id)!.codes[base]
+        for (const [profile, parts] of byProfile(rows.filter((row) => row.code === code)))
+          profiles.set(profile, { ...profiles.get(profile), [trait]: parts })
       }
-      const overlap = overlapOf(wanted, shares)
+      const overlap = overlapOf(wanted, [...profiles.values()])
       return overlap ? [[base, overlap] as const] : []
     }),
   )
 }
+const TRAITS = [
+  ['ageGender', 'age_gender'],
+  ['country', 'country'],
+  ['language', 'language'],
+] as const satisfies [keyof ProfileAudience, string][]
 
 /** The note that stands below what networks withhold. */
 export const WITHHELD_WORDS = `Parts of fewer than ${PART_MINIMUM} people each, which networks put together.`

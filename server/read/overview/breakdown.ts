@@ -1,6 +1,7 @@
 import { networkById } from '../../../core/networks/networks'
 import type { Comparison } from '../../../core/periods/comparison'
 import { addDays, type Day } from '../../../core/days/day'
+import { describeDay } from '../../../core/periods/describePeriod'
 import { daysEnding, lengthOf, type Period } from '../../../core/periods/period'
 import { STOCK_AGE_DAYS } from '../../../core/rollup/aggregate'
 import { partName, breakdownById, BREAKDOWNS, TIMES, type Breakdown } from '../../../core/breakdowns/breakdowns'
@@ -50,6 +51,14 @@ export async function breakdownOf(db: ClientDb, scope: ResolvedScope, id: string
             AND    day BETWEEN ${scope.period.from} AND ${scope.period.to}) present`))!
   const expected = lengthOf(scope.period) * members.length
   const snapshot = breakdown.kind === 'levels' ? await levels(db, scope, breakdown, ids) : undefined
+  const { rows, compared } = snapshot
+    ? {
+        rows: snapshot.rows,
+        compared: snapshot.rows.some(({ from }) => from !== undefined)
+          ? undefined
+          : await comparedWords(db, scope, breakdown, ids, undefined),
+      }
+    : await rowsOf(db, scope, breakdown, ids)
   return {
     breakdown: id,
     kind: breakdown.kind,
@@ -58,7 +67,8 @@ export async function breakdownOf(db: ClientDb, scope: ResolvedScope, id: string
     expected,
     profiles: members.map(({ row }) => `${row.name}, ${row.networkName}`),
     without: scope.connected.length - members.length,
-    rows: snapshot?.rows ?? (await rowsOf(db, scope, breakdown, ids)),
+    rows,
+    ...(compared && { compared }),
     times: breakdown.kind === 'times' ? await times(db, scope.period, breakdown, members) : [],
     ...(breakdown.kind !== 'levels' && days < expected && { withheld: withheldOf(members, expected - days) }),
     ...(snapshot &&
@@ -77,10 +87,13 @@ const rowsOf = async (
   scope: ResolvedScope,
   breakdown: Breakdown,
   ids: number[],
-): Promise<PartFigure[]> => {
-  if (breakdown.kind === 'overlapping') return await bounds(db, scope, breakdown, ids)
-  if (breakdown.kind === 'hours') return await hours(db, scope, breakdown, ids)
-  return breakdown.kind === 'parts' || breakdown.kind === 'nested' ? await sums(db, scope, breakdown, ids) : []
+): Promise<{ rows: PartFigure[]; compared?: string }> => {
+  if (breakdown.kind === 'overlapping') return { rows: await bounds(db, scope, breakdown, ids) }
+  if (breakdown.kind === 'hours') return { rows: await hours(db, scope, breakdown, ids) }
+  if (breakdown.kind !== 'parts' && breakdown.kind !== 'nested') return { rows: [] }
+  const { rows, days } = await sums(db, scope, breakdown, ids)
+  const compared = rows.length > 0 ? await comparedWords(db, scope, breakdown, ids, days) : undefined
+  return { rows, ...(compared && { compared }) }
 }
 
 /**
@@ -159,7 +172,12 @@ function withheldOf(members: readonly Giving[], missing: number): string | undef
     : `Withheld or missing on ${missing} ${missing === 1 ? 'day' : 'days'}: ${words.join('; ')}. What is kept back is not zero.`
 }
 
-async function sums(db: ClientDb, scope: ResolvedScope, breakdown: Breakdown, ids: number[]): Promise<PartFigure[]> {
+async function sums(
+  db: ClientDb,
+  scope: ResolvedScope,
+  breakdown: Breakdown,
+  ids: number[],
+): Promise<{ rows: PartFigure[]; days?: PairedParts['days'] }> {
   const [rows, paired] = await Promise.all([
     db.rows<{ part: string; value: number }>(sql`
       SELECT   n.part, SUM(p.value) AS value
@@ -180,60 +198,121 @@ async function sums(db: ClientDb, scope: ResolvedScope, breakdown: Breakdown, id
   const parts =
     breakdown.parts?.map(({ id }) => id) ??
     rows.sort((a, b) => b.value - a.value || a.part.localeCompare(b.part)).map(({ part }) => part)
-  if (rows.length === 0) return []
-  return parts.map((part) => {
+  if (rows.length === 0) return { rows: [] }
+  const shown = parts.map((part) => {
     const value = rows.find((row) => row.part === part)?.value ?? 0
     return {
       part,
       name: partName(breakdown, part),
       value,
       ...(all > 0 && { share: value / all }),
-      ...(paired && paired.days > 0 && { from: paired.earlier.get(part) ?? 0, to: paired.current.get(part) ?? 0 }),
+      ...(paired && paired.days.now > 0 && { from: paired.then.get(part) ?? 0, to: paired.now.get(part) ?? 0 }),
     }
   })
+  return { rows: shown, ...(paired && { days: paired.days }) }
 }
 
-/** SQL for the day of the comparison that belongs to a day of the period. 29 February compared by date stands alone. */
-function counterpartDay({ pairing }: Comparison): { day: Raw; isPaired: Raw } {
+/**
+ * SQL for the day of the comparison that belongs to a day of the period and the other way round; a day of a leap year
+ * that is compared by date stands alone.
+ */
+function counterpartDay({ pairing }: Comparison, direction: 'back' | 'forth'): { day: Raw; isPaired: Raw } {
+  const sign = direction === 'back' ? '-' : '+'
   if (pairing.kind === 'days')
-    return { day: raw(`c.day - INTERVAL ${Math.trunc(pairing.days)} DAY`), isPaired: raw('1 = 1') }
-  const years = Math.trunc(pairing.years)
-  return {
-    day: raw(`c.day - INTERVAL ${years} YEAR`),
-    isPaired: raw(`DAY(c.day - INTERVAL ${years} YEAR) = DAY(c.day)`),
-  }
+    return { day: raw(`p.day ${sign} INTERVAL ${Math.trunc(pairing.days)} DAY`), isPaired: raw('1 = 1') }
+  const day = `p.day ${sign} INTERVAL ${Math.trunc(pairing.years)} YEAR`
+  return { day: raw(day), isPaired: raw(`DAY(${day}) = DAY(p.day)`) }
 }
 
-/** The parts over the days of a profile that have the breakdown both in the period and in the comparison. */
-async function pairedParts(db: ClientDb, period: Period, comparison: Comparison, breakdown: number, ids: number[]) {
-  const { day, isPaired } = counterpartDay(comparison)
-  const rows = await db.rows<{ side: 'current' | 'earlier'; part: string; value: number }>(sql`
+interface PairedParts {
+  now: ReadonlyMap<string, number>
+  then: ReadonlyMap<string, number>
+  /** On how many profile-days it rests on each side. */
+  days: { now: number; then: number }
+}
+
+/**
+ * The parts over the days on which the figure above them is compared: a day that is missing on one side is left out on
+ * the other, days by which one period is longer have no counterpart and stay. Profiles that have days on one side alone
+ * are no part of it.
+ */
+async function pairedParts(
+  db: ClientDb,
+  period: Period,
+  comparison: Comparison,
+  breakdown: number,
+  ids: number[],
+): Promise<PairedParts> {
+  const side = (own: Period, other: Period, direction: 'back' | 'forth') => {
+    const { day, isPaired } = counterpartDay(comparison, direction)
+    return sql`
+      SELECT DISTINCT p.profile_id, p.day
+      FROM   profile_day_breakdown p
+      WHERE  p.client_id = ${db.client}
+      AND    p.profile_id IN (${ids})
+      AND    p.breakdown = ${breakdown}
+      AND    p.day BETWEEN ${own.from} AND ${own.to}
+      AND    (NOT (${isPaired} AND ${day} BETWEEN ${other.from} AND ${other.to})
+              OR EXISTS (SELECT 1
+                         FROM   profile_day_breakdown e
+                         WHERE  e.client_id = p.client_id
+                         AND    e.profile_id = p.profile_id
+                         AND    e.breakdown = p.breakdown
+                         AND    e.day = ${day}))`
+  }
+  const rows = await db.rows<{ side: 'now' | 'then'; profile: number; part: string; value: number; days: number }>(sql`
     WITH days AS (
-      SELECT DISTINCT c.profile_id, c.day, ${day} AS earlier_day
-      FROM   profile_day_breakdown c
-      JOIN   profile_day_breakdown e ON e.client_id = c.client_id AND e.profile_id = c.profile_id AND e.breakdown = c.breakdown
-    AND e.day = ${day} AND e.day BETWEEN ${comparison.period.from} AND ${comparison.period.to}
-      WHERE  c.client_id = ${db.client}
-      AND    c.profile_id IN (${ids})
-      AND    c.breakdown = ${breakdown}
-      AND    c.day BETWEEN ${period.from} AND ${period.to}
-      AND    ${isPaired})
-    SELECT   'current' AS side, n.part, SUM(p.value) AS value
+      SELECT 'now' AS side, kept.* FROM (${side(period, comparison.period, 'back')}) kept
+      UNION ALL
+      SELECT 'then', kept.* FROM (${side(comparison.period, period, 'forth')}) kept)
+    SELECT   d.side, d.profile_id AS profile, n.part, CAST(SUM(p.value) AS DOUBLE) AS value,
+             (SELECT COUNT(*) FROM days own WHERE own.side = d.side AND own.profile_id = d.profile_id) AS days
     FROM     days d
     JOIN     profile_day_breakdown p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id
     AND      p.breakdown = ${breakdown} AND p.day = d.day
     ${NAMED}
-    GROUP BY p.part_id
-    UNION ALL
-    SELECT   'earlier', n.part, SUM(p.value)
-    FROM     days d
-    JOIN     profile_day_breakdown p ON p.client_id = ${db.client} AND p.profile_id = d.profile_id
-    AND      p.breakdown = ${breakdown} AND p.day = d.earlier_day
-    ${NAMED}
-    GROUP BY p.part_id`)
-  const side = (name: 'current' | 'earlier') =>
-    new Map(rows.filter((row) => row.side === name).map(({ part, value }) => [part, value]))
-  return { current: side('current'), earlier: side('earlier'), days: rows.length }
+    GROUP BY d.side, d.profile_id, p.part_id`)
+  const of = (name: 'now' | 'then') => rows.filter((row) => row.side === name)
+  const both = new Set(of('now').map(({ profile }) => profile))
+  const inBoth = new Set(of('then').flatMap(({ profile }) => (both.has(profile) ? [profile] : [])))
+  const sums = (name: 'now' | 'then') => {
+    const parts = new Map<string, number>()
+    for (const { profile, part, value } of of(name))
+      if (inBoth.has(profile)) parts.set(part, (parts.get(part) ?? 0) + value)
+    return parts
+  }
+  const daysOf = (name: 'now' | 'then') =>
+    [...new Map(of(name).map(({ profile, days }) => [profile, days]))]
+      .filter(([profile]) => inBoth.has(profile))
+      .reduce((all, [, days]) => all + days, 0)
+  return { now: sums('now'), then: sums('then'), days: { now: daysOf('now'), then: daysOf('then') } }
+}
+
+/** What a breakdown's change rests on, or why there is none, in a sentence; nothing where it rests on every day. */
+async function comparedWords(
+  db: ClientDb,
+  { period, comparison }: ResolvedScope,
+  breakdown: Breakdown,
+  ids: number[],
+  days: PairedParts['days'] | undefined,
+): Promise<string | undefined> {
+  if (!comparison) return undefined
+  if (days && days.now > 0) {
+    const [ofNow, ofThen] = [lengthOf(period) * ids.length, lengthOf(comparison.period) * ids.length]
+    if (days.now === ofNow && days.then === ofThen) return undefined
+    const each = ids.length > 1 ? 'days of profiles' : 'days'
+    return `The change rests on ${days.now} of ${ofNow} ${each} now and ${days.then} of ${ofThen} then, those that both have.`
+  }
+  const first = await db.one<{ day: Day | null }>(sql`
+    SELECT MIN(day) AS day
+    FROM   profile_day_breakdown
+    WHERE  client_id = ${db.client}
+    AND    profile_id IN (${ids})
+    AND    breakdown = ${breakdown.code}`)
+  if (!first?.day) return undefined
+  return first.day > comparison.period.from
+    ? `This is known from ${describeDay(first.day)} on, so there is nothing to compare with.`
+    : 'No profile has this on days that both periods have, so there is nothing to compare with.'
 }
 
 /**
