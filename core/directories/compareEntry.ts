@@ -7,7 +7,7 @@ import { distanceKm } from '../ranks/greatCircle'
 import { Unreadable } from '../unreadable'
 import { ENTRY_FIELDS, entryText, type EntryField } from './entryFields'
 import { folded } from './folded'
-import { jaroWinkler } from './jaroWinkler'
+import { nameLikeness } from './nameLikeness'
 
 /** From which likeness on two names are the same, and up to which distance two positions are. */
 export const [SAME_NAME, SAME_PLACE_KM] = [0.92, 0.1]
@@ -103,8 +103,11 @@ export function entryComparer(from: Day) {
   function meansSame(field: EntryField, ours: PlaceRecord, theirs: PlaceRecord): { isSame: boolean; how: string } {
     if (field === 'hours') return sameHours(ours.hours, theirs.hours)
     if (field === 'name') {
-      const alike = jaroWinkler(folded(ours.name), folded(theirs.name))
-      return { isSame: alike >= SAME_NAME, how: alike === 1 ? '' : `${alike.toFixed(2)} alike` }
+      const alike = nameLikeness(ours.name, theirs.name)
+      return {
+        isSame: alike >= SAME_NAME,
+        how: alike === 1 ? '' : alike === 0 ? 'other words or numbers' : `${alike.toFixed(2)} alike`,
+      }
     }
     if (field === 'position') {
       const km = distanceKm({ lat: ours.lat!, lon: ours.lon! }, { lat: theirs.lat!, lon: theirs.lon! })

@@ -3,6 +3,7 @@ import type { PlaceRecord } from '../places/place'
 import { distanceKm } from '../ranks/greatCircle'
 import { folded } from './folded'
 import { jaroWinkler } from './jaroWinkler'
+import { haveOtherNumbers, nameLikeness } from './nameLikeness'
 
 /** From which likeness of names on, and up to which distances, an entry is taken for one of a place. */
 export const [LIKE_NAME, NEAR_KM, SAME_PHONE_KM] = [0.9, 0.3, 2]
@@ -17,8 +18,9 @@ function far(place: PlaceRecord, entry: PlaceRecord): number | undefined {
 
 /**
  * How surely an entry is one of a place; 0 where it is not taken for it. It is where both have the same telephone
- * number and do not lie more than 2 km apart, or where their names are alike by at least 0.9 (Jaro–Winkler) and they lie
- * within 300 m of each other or have the same postcode. The thresholds are ours.
+ * number and do not lie more than 2 km apart, or where their names are alike by at least 0.9, with the same numbers and
+ * the same distinguishing words, and they lie within 300 m of each other or have the same postcode. The thresholds are
+ * ours.
  *
  * @example likeness(record, { ...record, phone: '' }) // 1
  */
@@ -31,8 +33,10 @@ export function likeness(place: PlaceRecord, entry: PlaceRecord): number {
   const isNear =
     km === undefined ? place.postcode !== '' && codeOf(place.postcode) === codeOf(entry.postcode) : km <= NEAR_KM
   if (!isSamePhone && !isNear) return 0
-  const name = jaroWinkler(folded(place.name), folded(entry.name))
-  if (isSamePhone) return 1 + name
+  const name = nameLikeness(place.name, entry.name)
+  // several places of a client can have one number: of "pier 1" and "pier 2" each has its own entry
+  if (isSamePhone && haveOtherNumbers(place.name, entry.name)) return 0
+  if (isSamePhone) return 1 + Math.max(name, jaroWinkler(folded(place.name), folded(entry.name)))
   return name >= LIKE_NAME ? name : 0
 }
 

@@ -1,6 +1,5 @@
-import { addDays, weekday, type Day } from '../days/day'
-import { Unreadable } from '../unreadable'
-import { zonedInstant, zonedTime } from './zonedInstant'
+import { addDays, weekday } from '../days/day'
+import { slotInstant, zonedTime } from './zonedInstant'
 
 /** A time of the week at which posts go out: Monday is 1; minutes from midnight on the client’s clocks. */
 export interface WeeklySlot {
@@ -18,8 +17,8 @@ const two = (value: number) => String(value).padStart(2, '0')
 export const clockTime = (minutes: number): string => `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`
 
 /**
- * The next times at which a weekly slot is free, the earliest first: in the future, that the clocks of their day have,
- * and far enough from everything that is planned and from each other.
+ * The next times at which a weekly slot is free, the earliest first: in the future and far enough from
+ * everything that is planned and from each other. On a day on which the clocks leap over a slot it falls after the gap.
  *
  * @param slots    the times of the week
  * @param zone     an IANA time zone
@@ -49,10 +48,10 @@ export function freeSlots(
     const day = addDays(first, ahead)
     for (const { weekday: wanted, minutes } of ordered) {
       if (wanted !== weekday(day) || found.length >= most) continue
-      const at = instantOf(day, minutes, zone)
-      if (at === undefined || at <= now || used.some((other) => isNear(at, other, apart))) continue
+      const at = slotInstant(`${day}T${clockTime(minutes)}`, zone)
+      if (at <= now || used.some((other) => isNear(at, other, apart))) continue
       used.push(at)
-      found.push(`${day}T${clockTime(minutes)}`)
+      found.push(zonedTime(at, zone))
     }
   }
   return found
@@ -61,13 +60,3 @@ export function freeSlots(
 /** Two posts at one time are near each other, whatever lies between others. */
 const isNear = (one: number, other: number, hours: number): boolean =>
   one === other || Math.abs(one - other) < hours * HOUR_MS
-
-function instantOf(day: Day, minutes: number, zone: string): number | undefined {
-  try {
-    return zonedInstant(`${day}T${clockTime(minutes)}`, zone)
-  } catch (error) {
-    // the clocks leap over it on that day
-    if (error instanceof Unreadable) return undefined
-    throw error
-  }
-}

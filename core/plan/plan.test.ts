@@ -171,9 +171,9 @@ describe('a time on the clocks', () => {
 })
 
 describe('repeats', () => {
-  it('keep the time of the clocks, and leave out what is leapt over', () => {
+  it('keep the time of the clocks, and fall after what is leapt over', () => {
     const times = repeatsOf('FREQ=DAILY;COUNT=3', '2026-03-28T01:30', LONDON).map((at) => new Date(at).toISOString())
-    expect(times).toEqual(['2026-03-28T01:30:00.000Z', '2026-03-30T00:30:00.000Z'])
+    expect(times).toEqual(['2026-03-28T01:30:00.000Z', '2026-03-29T01:30:00.000Z', '2026-03-30T00:30:00.000Z'])
   })
   it.each([
     ['FREQ=WEEKLY', 'Say when it ends'],

@@ -18,6 +18,15 @@ const asked = {
 }
 
 describe('slots that are refilled', () => {
+  it('fall after the gap on the day on which the clocks leap over them, and are not skipped', () => {
+    const night = { weekday: 7, minutes: 90 }
+    const spring = { ...asked, now: at('2027-03-22T00:00'), until: '2027-04-05' }
+    expect(refillTurns([{ id: 1, used: [] }], [night], spring).map((turn) => turn.at)).toEqual([
+      '2027-03-28T02:30',
+      '2027-04-04T01:30',
+    ])
+  })
+
   it('take what was never used first, then what was used least recently', () => {
     const posts = [
       { id: 1, used: [at('2026-10-10T09:00')] },

@@ -1,6 +1,6 @@
 import * as rrule from 'rrule'
 import { Unreadable } from '../unreadable'
-import { zonedInstant, zonedTime } from './zonedInstant'
+import { slotInstant, zonedInstant, zonedTime } from './zonedInstant'
 
 /** How many times a series has at the most. */
 export const MOST_REPEATS = 100
@@ -18,8 +18,8 @@ const fromTheClock = (date: Date): string => date.toISOString().slice(0, 16)
 
 /**
  * When something repeats, by a rule of RFC 5545 on the clocks of a zone. Its beginning is the first time, as RFC 5545
- * says (3.8.5.3), also where the rule does not name it; a time that the clocks leap over is left out, one that comes
- * twice is its first.
+ * says (3.8.5.3), also where the rule does not name it; a time that the clocks leap over falls after the gap (3.3.5), one
+ * that comes twice is its first.
  *
  * @param rule   such as “FREQ=WEEKLY;BYDAY=TH;COUNT=6”; it needs an end
  * @param start  the first time on the clocks, such as “2026-11-30T18:00”
@@ -46,14 +46,7 @@ export function repeatsOf(rule: string, start: string, zone: string): number[] {
   })
   if (local.length > MOST_REPEATS)
     throw new Unreadable(`A series has ${MOST_REPEATS} times at the most. Let it end sooner.`)
-  const times = local.flatMap((each) => {
-    try {
-      return [zonedInstant(each, zone)]
-    } catch (error) {
-      if (error instanceof Unreadable) return []
-      throw error
-    }
-  })
+  const times = local.map((each) => slotInstant(each, zone))
   return times[0] === first ? times : [first, ...times.filter((at) => at > first)]
 }
 

@@ -21,6 +21,20 @@ export function zonedInstant(local: string, zone: string): number {
 }
 
 /**
+ * The instant of a time that was not chosen for this very day, such as that of a weekly slot: one that the clocks leap
+ * over is taken by the offset before the gap, and so falls after it by as much (RFC 5545, 3.3.5).
+ *
+ * @throws  Unreadable when it is no time
+ * @example slotInstant('2026-03-29T01:30', 'Europe/London') // Date.parse('2026-03-29T01:30Z'): 02:30 on the clocks
+ */
+export function slotInstant(local: string, zone: string): number {
+  const time = DateTime.fromISO(local, { zone })
+  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(local) || !time.isValid)
+    throw new Unreadable('Write a day and a time, as 2026-11-30 18:00.')
+  return Math.min(...time.getPossibleOffsets().map((each) => each.toMillis()), time.toMillis())
+}
+
+/**
  * What the clocks of a zone say at an instant, to the minute.
  *
  * @example zonedTime(Date.parse('2026-07-01T11:00Z'), 'Europe/London') // '2026-07-01T12:00'

@@ -86,13 +86,32 @@ const BAD: Readonly<Record<ReadLanguage, string>> = {
     'mauvais* impoli* lent* sale sales froid* cher chere chers decev* decu* horrible* pire retard* annule* ferme fermee faux ' +
     'fausse casse*',
 }
-/** Words before one that turn it round. */
+/** Words before one that turn it round; an English verb that ends with n’t is one, with its apostrophe or without. */
 const NOT: Readonly<Record<ReadLanguage, ReadonlySet<string>>> = {
-  en: new Set(['not', 'no', 'never', 'hardly', 'isn', 'wasn', 'aren', 'weren', 'don', 'didn']),
-  de: new Set(['nicht', 'kein', 'keine', 'keinen', 'nie', 'kaum']),
-  fr: new Set(['pas', 'jamais', 'aucun', 'aucune', 'peu']),
+  en: new Set(
+    (
+      'not no never hardly nothing nobody none neither nor without cannot lack lacks lacked isnt wasnt arent werent dont ' +
+      'doesnt didnt cant couldnt wouldnt wont shouldnt havent hasnt hadnt aint'
+    ).split(' '),
+  ),
+  de: new Set('nicht kein keine keinen keinem keiner nie niemals niemand nichts kaum ohne weder keineswegs'.split(' ')),
+  fr: new Set('pas jamais aucun aucune peu rien sans ni guere'.split(' ')),
 }
-const NOT_WITHIN = 3
+/** Up to how many words a turning word reaches, within its part of the sentence. */
+const NOT_WITHIN = 5
+/** Words that begin another thought, so that what was turned round before them is over. */
+const TURN_OVER: Readonly<Record<ReadLanguage, ReadonlySet<string>>> = {
+  en: new Set(['but', 'however', 'although', 'though', 'yet', 'except']),
+  de: new Set(['aber', 'sondern', 'doch', 'jedoch', 'obwohl', 'dafur']),
+  fr: new Set(['mais', 'cependant', 'pourtant', 'sauf']),
+}
+/** “Not only good” is good. */
+const ONLY: Readonly<Record<ReadLanguage, string>> = { en: 'only', de: 'nur', fr: 'seulement' }
+/** What cannot be done enough, in English. */
+const CANNOT: ReadonlySet<string> = new Set(['cannot', 'cant', 'couldnt'])
+const MORE: ReadonlySet<string> = new Set(['more', 'enough', 'highly', 'better'])
+/** What ends the reach of a turning word: the end of a sentence or of a part of it. */
+const STOP = '.'
 
 /** Whether a word is one of a list. */
 function matcher(words: string): (word: string) => boolean {
@@ -106,6 +125,13 @@ interface WordMeaning {
   isGood: boolean
   isBad: boolean
   isNot: boolean
+  /** Whether nothing that was turned round before it is turned round after it. */
+  isStop: boolean
+  /** Whether it takes the turn from a turning word just before it. */
+  isOnly: boolean
+  /** “Could not … enough”: what is praised without end. */
+  isCannot: boolean
+  isMore: boolean
   subjects: readonly Subject[]
 }
 /** Words that were met are remembered, up to so many in a language. */
@@ -122,6 +148,10 @@ function meaningIn(language: ReadLanguage): (word: string) => WordMeaning {
         isGood: isGood(word),
         isBad: isBad(word),
         isNot: NOT[language].has(word),
+        isStop: word === STOP || TURN_OVER[language].has(word),
+        isOnly: word === ONLY[language],
+        isCannot: CANNOT.has(word),
+        isMore: MORE.has(word),
         subjects: about.flatMap(([id, isAbout]) => (isAbout(word) ? [id] : [])),
       }
       if (known.size >= MOST_REMEMBERED) known.clear()
@@ -134,14 +164,35 @@ const MEANINGS: Readonly<Record<string, (word: string) => WordMeaning>> = Object
   READ_LANGUAGES.map((language) => [language, meaningIn(language)]),
 )
 
-/** A text as words in small letters without accents. */
+/** A text as words in small letters without accents and apostrophes within, and a point for each end of a part of it. */
 const wordsOf = (text: string): string[] =>
   text
     .normalize('NFD')
     .replaceAll(/\p{M}/gu, '')
     .toLowerCase()
-    .split(/[^\p{L}-]+/u)
+    .replaceAll(/(?<=n)['’ʼ‘`](?=t\b)/gu, '')
+    .replaceAll(/[.,!?;:…\n]+/gu, ` ${STOP} `)
+    .split(/[^\p{L}.-]+/u)
     .filter((word) => word !== '')
+
+/** Whether what stands at a place is turned round: by a turning word before it, within its part of the sentence. */
+function isTurnedAt(words: readonly WordMeaning[], index: number): boolean {
+  for (let before = index - 1; before >= Math.max(0, index - NOT_WITHIN); before--) {
+    const { isStop, isNot, isCannot } = words[before]!
+    if (isStop) return false
+    if (isNot) return !words[before + 1]!.isOnly && !(isCannot && isMoreAfter(words, before))
+  }
+  return false
+}
+
+/** “Could not recommend it more” is praise. */
+function isMoreAfter(words: readonly WordMeaning[], index: number): boolean {
+  for (const { isStop, isMore } of words.slice(index + 1, index + 2 + NOT_WITHIN)) {
+    if (isStop) return false
+    if (isMore) return true
+  }
+  return false
+}
 
 /** What a review is about and how it sounds, by its words. */
 export interface About {
@@ -168,8 +219,7 @@ export function reviewAbout(text: string, language: string): About | undefined {
   let [good, bad] = [0, 0]
   words.forEach(({ isGood, isBad }, index) => {
     if (!isGood && !isBad) return
-    const isTurned = words.slice(Math.max(0, index - NOT_WITHIN), index).some(({ isNot }) => isNot)
-    if (isGood !== isTurned) good++
+    if (isGood !== isTurnedAt(words, index)) good++
     else bad++
   })
   const mood = good > 0 && bad > 0 ? 'mixed' : good > 0 ? 'good' : bad > 0 ? 'bad' : 'plain'

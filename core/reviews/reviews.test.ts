@@ -63,6 +63,30 @@ describe('what a review is about', () => {
     expect(reviewAbout(text, language)).toEqual({ subjects, mood })
   })
 
+  it.each([
+    ['I couldn’t recommend it.', 'bad'],
+    ["Couldn't recommend this place to anybody.", 'bad'],
+    ['The soup doesn’t taste good.', 'bad'],
+    ['It doesnt taste very good', 'bad'],
+    ['Nothing was dirty.', 'good'],
+    ['Without a friendly word.', 'bad'],
+    ['Neither clean nor friendly.', 'bad'],
+    ['Not only good, but cheap.', 'good'],
+    ['We could not find the door. Lovely garden.', 'good'],
+    ['No problem, friendly crew', 'good'],
+    ['Can’t recommend it highly enough!', 'good'],
+    ['The rooms weren’t really all that clean.', 'bad'],
+  ])('reads contracted and spread negation: “%s” sounds %s', (text, mood) =>
+    expect(reviewAbout(text, 'en')!.mood).toBe(mood),
+  )
+
+  it.each([
+    ['Nichts war schmutzig.', 'de', 'good'],
+    ['Weder freundlich noch sauber.', 'de', 'bad'],
+    ['Rien n’était sale.', 'fr', 'good'],
+    ['Sans un mot aimable.', 'fr', 'bad'],
+  ])('“%s” (%s) sounds %s', (text, language, mood) => expect(reviewAbout(text, language)!.mood).toBe(mood))
+
   it('in a language whose words are not known is not guessed', () => {
     expect(reviewAbout('Muy bueno', 'es')).toBeUndefined()
   })

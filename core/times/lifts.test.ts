@@ -151,7 +151,9 @@ describe('goodSlots', () => {
 describe('suggestSlots', () => {
   const { lifts, chance } = liftsOfPosts(posts(500, 0.5), 'UTC')
   const there = Array.from({ length: 168 }, (_, slot) => (slot % 24 === 12 ? 0.3 + slot / 1000 : 0.1))
-  const base = { lifts: lifts.slots, isBeyond: chance!.isBeyond, wanted: 5, apartHours: 12 }
+  // a Thursday
+  const from = Date.parse('2026-10-29T06:00Z')
+  const base = { lifts: lifts.slots, isBeyond: chance!.isBeyond, wanted: 5, apartHours: 12, from, zone: 'UTC' }
   it('ranks by the near end of the lift, then by the audience', () => {
     const found = suggestSlots({ ...base, there })
     expect(found[0]!.by).toBe('posts')
@@ -160,11 +162,25 @@ describe('suggestSlots', () => {
     expect(ends).toEqual([...ends].sort((a, b) => b - a))
   })
   it('keeps apart from each other and from what is taken', () => {
-    const taken = [94]
-    const found = suggestSlots({ ...base, there, wanted: 10, taken })
-    for (const { slot } of found)
-      for (const other of [...found.map((each) => each.slot).filter((each) => each !== slot), ...taken])
+    const taken = [{ profile: 1, at: Date.parse('2026-10-29T22:00Z') }]
+    const found = suggestSlots({ ...base, there, wanted: 10, taken, profiles: [1] })
+    for (const { slot, isTaken } of found)
+      for (const other of [...found.map((each) => each.slot).filter((each) => each !== slot), ...(isTaken ? [] : [94])])
         expect(slotsApart(slot, other)).toBeGreaterThanOrEqual(12)
+    expect(found.filter(({ isTaken }) => isTaken)).toEqual([{ slot: 91, by: 'posts', near: [0], isTaken: true }])
+    expect(found.filter(({ isTaken }) => !isTaken)).toHaveLength(10)
+  })
+  it('leaves a slot to the profiles that do not post then, and to the weeks in which nobody does', () => {
+    const [best] = suggestSlots(base)
+    expect(best).toEqual({ slot: 91, by: 'posts' })
+    const first = (at: string, profiles: number[]) =>
+      suggestSlots({ ...base, taken: [{ profile: 1, at: Date.parse(at) }], profiles })[0]
+    // one of two posts then: it is free for the other
+    expect(first('2026-10-29T12:30Z', [1, 2])).toEqual({ slot: 91, by: 'posts', near: [0] })
+    // one that is not asked about
+    expect(first('2026-10-29T12:30Z', [2])).toEqual(best)
+    // a week later
+    expect(first('2026-11-05T19:00Z', [1])).toEqual(best)
   })
   it('takes the audience alone where nothing stands out, and nothing where that is not known', () => {
     expect(suggestSlots({ ...base, isBeyond: false, there }).every(({ by }) => by === 'audience')).toBe(true)

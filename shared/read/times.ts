@@ -118,6 +118,17 @@ export interface NetworkTimes {
   best?: SlotLift
 }
 
+/** A scheduled post or a try of the coming week. */
+export interface TakenPost {
+  profile: number
+  profileName: string
+  /** Milliseconds since 1970 UTC. */
+  at: number
+  /** The scheduled post; absent for a try. */
+  id?: number
+  text: string
+}
+
 /** When to post. */
 export interface TimesView {
   zone: string
@@ -145,6 +156,8 @@ export interface TimesView {
   suggestions: Suggestion[]
   /** Tries and scheduled posts of the coming week from which these keep away. */
   taken: number
+  /** What these are; absent in editions of before it was told. */
+  takenBy?: TakenPost[]
   planned: PlannedTry[]
   tries: TimesTry[]
   byNetwork: NetworkTimes[]

@@ -132,10 +132,7 @@ it('sets the intended audience beside each base, and forgets it when nothing is 
   const overlap = intended!.overlaps.followers!
   // those of whom it is withheld may be wanted, and are guessed to be like the others
   const chance = (age / (1 - open(rows))) * (country / (1 - open(countries)))
-  const [low, high] = [
-    Math.max(0, age + country - 1),
-    Math.min(age + open(rows), country + open(countries)),
-  ] as const
+  const [low, high] = [Math.max(0, age + country - 1), Math.min(age + open(rows), country + open(countries))] as const
   expect(overlap.low).toBeCloseTo(low, 9)
   expect(overlap.high).toBeCloseTo(high, 9)
   expect(overlap.estimate).toBeCloseTo(Math.min(high, Math.max(low, chance)), 9)

@@ -321,7 +321,7 @@ describe('tries', () => {
     const before = await times({ tries: 3 })
     const ids = await planned({ tries: 3, profile: photos })
     expect(ids).toHaveLength(3)
-    const { tries, planned: next, suggestions, taken } = await times({ tries: 3 })
+    const { tries, planned: next, suggestions, taken, takenBy } = await times({ tries: 3 })
     expect(tries.map(({ plannedAt }) => plannedAt.getTime()).sort()).toEqual(before.planned.map(({ at }) => at).sort())
     expect(tries.every(({ isAhead, now, post }) => isAhead && now && !post)).toBe(true)
     for (const { at } of next)
@@ -329,9 +329,19 @@ describe('tries', () => {
         expect(Math.abs(at - plannedAt.getTime())).toBeGreaterThanOrEqual(12 * 3_600_000)
     const soon = tries.filter(({ plannedAt }) => plannedAt.getTime() < Date.parse('2026-11-05T06:00Z'))
     expect(taken).toBe(soon.length)
-    for (const { slot } of suggestions)
-      for (const other of soon)
-        expect(Math.min(Math.abs(slot - other.slot), 168 - Math.abs(slot - other.slot))).toBeGreaterThanOrEqual(12)
+    // they are tries of the photos alone: free for the other profiles, and said
+    for (const { slot, near = [], isTaken } of suggestions) {
+      const beside = soon.filter(
+        (other) => Math.min(Math.abs(slot - other.slot), 168 - Math.abs(slot - other.slot)) < 12,
+      )
+      expect(isTaken).toBeUndefined()
+      expect(near.map((index) => takenBy![index]!.at)).toEqual(
+        beside.map(({ plannedAt }) => plannedAt.getTime()).sort((a, b) => a - b),
+      )
+    }
+    const alone = await times({ tries: 3, network: 'tintype' })
+    expect(alone.suggestions.every(({ near, isTaken }) => (near !== undefined) === (isTaken === true))).toBe(true)
+    expect(alone.suggestions.filter(({ isTaken }) => !isTaken).length).toBeGreaterThan(0)
     for (const id of ids) expect(await removeTry(db, id, true)).toBe(true)
     expect(await removeTry(db, ids[0]!, true)).toBe(false)
     expect((await times()).tries).toEqual([])

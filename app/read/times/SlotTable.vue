@@ -3,11 +3,14 @@
 import { formatCount, formatShare, formatSignedShare } from '~~/core/format/numbers'
 import { slotName } from '~~/core/times/slots'
 import type { TimesView } from '~~/shared/read/times'
+import { slotTakenWords } from './timesWords'
 
 interface Row {
   slot: number
   number: number
   by: 'posts' | 'audience'
+  near?: number[]
+  isTaken?: true
 }
 const props = defineProps<{ view: TimesView; isPlain?: boolean }>()
 const emit = defineEmits<{ choose: [slot: number] }>()
@@ -51,6 +54,13 @@ const COLUMNS = [
     textOf: (row: Row) => (thereIn(row) ? formatShare(thereIn(row)!.ofFullest, locale) : '—'),
   },
 ]
+/** What is planned near its next time, with the post: a slot is taken for the profiles that post then. */
+const takenOf = ({ near = [], isTaken }: Row) =>
+  slotTakenWords(
+    near.flatMap((index) => props.view.takenBy?.[index] ?? []),
+    isTaken === true,
+    { zone: props.view.zone, locale },
+  )
 const reasonOf = ({ by, slot }: Row) => {
   if (by === 'posts') return 'posts did better there'
   const { posts } = props.view.lifts[slot]!
@@ -68,7 +78,8 @@ const reasonOf = ({ by, slot }: Row) => {
         ><strong v-if="isPlain">{{ slotName(row.slot) }}</strong
         ><button v-else type="button" class="bare name" @click="emit('choose', row.slot)">
           {{ slotName(row.slot) }}</button
-        ><span class="quiet remark">{{ reasonOf(row) }}</span></template
+        ><span class="quiet remark">{{ reasonOf(row) }}</span
+        ><span v-if="row.near" class="quiet remark">{{ takenOf(row) }}</span></template
       >
       <template #lift="{ row }"
         ><span v-if="liftOf(row)" class="lift"

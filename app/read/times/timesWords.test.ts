@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import type { TimesView } from '~~/shared/read/times'
-import { chanceWords, fullestWords, leftOutWords, slotsWords, takenWords, thereWords } from './timesWords'
+import {
+  chanceWords,
+  fullestWords,
+  leftOutWords,
+  slotsWords,
+  slotTakenWords,
+  takenWords,
+  thereWords,
+} from './timesWords'
 
 const LOCALE = 'en-GB'
 const posts = { counted: 312, paid: 0, young: 0, unknown: 0, isCut: false }
@@ -29,8 +37,14 @@ describe('times in words', () => {
   it('say why a slot that did well may not be among them', () => {
     expect([takenWords(0), takenWords(1)]).toEqual([
       '',
-      'They keep away from the one post planned or tried in the coming week, also where posts did better.',
+      'One post is planned or tried in the coming week: a slot is taken for the profiles that post near it, and free for the others.',
     ])
+    const post = { profile: 1, profileName: 'Skarle, Commons', at: Date.parse('2026-10-29T12:30Z'), text: 'Open' }
+    const asked = { zone: 'Europe/London', locale: LOCALE }
+    expect(slotTakenWords([{ ...post, id: 4 }], false, asked)).toBe(
+      'Taken for Skarle, Commons: Thu 29 Oct, 12:30, “Open”. Free for the others.',
+    )
+    expect(slotTakenWords([post, post, post], true, asked)).toContain('a try; 1 more. Not counted.')
   })
   it('say of whom the audience is, and which hours are alike', () => {
     const slot = (at: number, ofAll: number, group: number) => ({

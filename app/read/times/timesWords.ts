@@ -2,7 +2,7 @@ import { daysBetween } from '~~/core/days/day'
 import { describeDay } from '~~/core/periods/describePeriod'
 import { slotName } from '~~/core/times/slots'
 import { formatCount, formatShare } from '~~/core/format/numbers'
-import type { TimesView } from '~~/shared/read/times'
+import type { TakenPost, TimesView } from '~~/shared/read/times'
 
 const listed = (names: readonly string[]) => new Intl.ListFormat('en').format(names)
 const many = (count: number, locale: string) => `${formatCount(count, locale)} ${count === 1 ? 'post' : 'posts'}`
@@ -33,8 +33,38 @@ export function chanceWords(
 export const takenWords = (taken: number): string =>
   taken === 0
     ? ''
-    : `They keep away from ${taken === 1 ? 'the one post' : `the ${taken} posts`} planned or tried in the coming week, ` +
-      'also where posts did better.'
+    : `${taken === 1 ? 'One post is' : `${taken} posts are`} planned or tried in the coming week: a slot is taken for ` +
+      'the profiles that post near it, and free for the others.'
+
+/**
+ * What is planned near the next time of a slot.
+ *
+ * @param isTaken  whether that is a post of every profile that is shown
+ * @example slotTakenWords([{ profile: 1, profileName: 'Skarle, Commons', at, text: 'Night opening' }], false, { zone,
+ *   locale: 'en-GB' }) // 'Taken for Skarle, Commons: Thu 29 Oct, 12:30, “Night opening”. Free for the others.'
+ */
+export function slotTakenWords(
+  posts: readonly TakenPost[],
+  isTaken: boolean,
+  { zone, locale }: { zone: string; locale: string },
+): string {
+  const when = (at: number) =>
+    new Date(at).toLocaleString(locale, {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+      timeZone: zone,
+    })
+  const said = posts
+    .slice(0, MOST_TAKEN_SAID)
+    .map(({ profileName, at, id, text }) => `${profileName}: ${when(at)}, ${id === undefined ? 'a try' : `“${text}”`}`)
+  const more = posts.length > said.length ? [`${posts.length - said.length} more`] : []
+  return `Taken for ${[...said, ...more].join('; ')}. ${isTaken ? 'Not counted.' : 'Free for the others.'}`
+}
+const MOST_TAKEN_SAID = 2
 
 /** Which posts are left out, and why. */
 export function leftOutWords({ paid, young, unknown, isCut }: TimesView['posts'], locale: string): string {

@@ -83,9 +83,16 @@ export async function timesOf(
   const kept = ids.length > 0 ? await triesOf(db, ids) : []
   const ahead = kept.filter(({ plannedAt }) => plannedAt.getTime() >= at)
   const clock = localClock(zone)
-  const scheduled = ids.length > 0 ? await scheduledFrom(db, ids, at) : []
-  const taken = [...ahead.map(({ plannedAt }) => plannedAt), ...scheduled].map((each) => each.getTime())
-  const takenSlots = taken.filter((each) => each < at + WEEK_MS).map((each) => slotOf(clock(each)))
+  const ownIds = own.map(({ profile_id: id }) => id)
+  const scheduled = ownIds.length > 0 ? await scheduledFrom(db, ownIds, at) : []
+  const taken = [
+    ...ahead
+      .filter(({ profile }) => ownIds.includes(profile))
+      .map(({ profile, plannedAt }) => ({ profile, at: plannedAt.getTime(), text: '' })),
+    ...scheduled.map(({ at: planned, ...post }) => ({ ...post, at: planned.getTime() })),
+  ].sort((a, b) => a.at - b.at)
+  // beyond the next week each slot comes again
+  const soon = taken.filter((each) => each.at < at + WEEK_MS + query.apart * HOUR_MS)
   const arrived = await arrivalsOf(db, own, to, zone, query)
   return {
     zone,
@@ -105,15 +112,23 @@ export async function timesOf(
       ...(shown && { there: shown.slots.map((slot) => slot?.ofAll) }),
       wanted: query.wanted,
       apartHours: query.apart,
-      taken: takenSlots,
+      taken: soon,
+      profiles: ownIds,
+      from: at,
+      zone,
     }),
-    taken: takenSlots.length,
+    taken: taken.filter((each) => each.at < at + WEEK_MS).length,
+    takenBy: soon.map(({ profile, ...post }) => ({
+      ...post,
+      profile,
+      profileName: `${of.get(profile)!.name}, ${of.get(profile)!.networkName}`,
+    })),
     planned: planTries({
       lifts: lifted.lifts,
       ...(shown && { there: shown.slots.map((slot) => slot?.ofFullest) }),
       wanted: query.tries,
       apartHours: query.apart,
-      takenAt: taken,
+      takenAt: taken.map((each) => each.at),
       from: at,
       zone,
     }),

@@ -29,11 +29,19 @@ export const triesOf = (db: ClientDb, profiles: readonly number[]): Promise<TryR
     ORDER BY planned_at DESC, try_id
     LIMIT    ${MOST_TRIES}`)
 
-/** When posts are scheduled for profiles from an instant on, the next ones. */
-export const scheduledFrom = async (db: ClientDb, profiles: readonly number[], from: number): Promise<Date[]> =>
-  (
-    await db.rows<{ at: Date }>(sql`
-    SELECT   DISTINCT p.planned_at AS at
+/** A post that is scheduled for a profile. */
+export interface ScheduledPost {
+  profile: number
+  at: Date
+  id: number
+  text: string
+}
+
+/** What is scheduled for profiles from an instant on, the next ones. */
+export const scheduledFrom = (db: ClientDb, profiles: readonly number[], from: number): Promise<ScheduledPost[]> =>
+  db.rows<ScheduledPost>(sql`
+    SELECT   DISTINCT y.profile_id AS profile, p.planned_at AS at, p.planned_id AS id,
+             LEFT(COALESCE(NULLIF(JSON_VALUE(p.content, '$.heading'), ''), JSON_VALUE(p.content, '$.text'), ''), 120) AS text
     FROM     planned_post p
     JOIN     planned_posting y ON y.client_id = p.client_id AND y.planned_id = p.planned_id
     WHERE    p.client_id = ${db.client}
@@ -41,9 +49,8 @@ export const scheduledFrom = async (db: ClientDb, profiles: readonly number[], f
     AND      p.planned_at >= ${new Date(from)}
     AND      p.state = 'scheduled'
     AND      p.removed_at IS NULL
-    ORDER BY p.planned_at
+    ORDER BY p.planned_at, p.planned_id, y.profile_id
     LIMIT    500`)
-  ).map(({ at }) => at)
 
 /**
  * Keeps tries: one at a time for a profile, so that asking twice keeps them once.
