@@ -29,6 +29,8 @@ describe('an address with its campaign', () => {
     expect(
       withCampaign('https://g.example/visit?day=sun#map', { ...NONE, source: 'tintype', campaign: 'Night & day' }),
     ).toBe('https://g.example/visit?day=sun&utm_source=tintype&utm_campaign=Night+%26+day#map')
+    expect(withCampaign('javascript:alert(1)', NONE)).toBeUndefined()
+    expect(withCampaign('nowhere', NONE)).toBeUndefined()
     expect(withCampaign('https://g.example/a?b=%20c', NONE)).toBe('https://g.example/a?b=%20c')
   })
   it('says each once', () =>

@@ -20,12 +20,13 @@ const PARAMETERS: Record<keyof Campaign, string> = {
  *
  * @param target    an address (http or https)
  * @param campaign  its parts, each empty where it has none
- * @throws          TypeError when the target is no address
+ * @returns         undefined where the target is no address of a page
  * @example withCampaign('https://g.example/a?day=sun#map', { source: 'x', medium: 'y', campaign: '', content: '' })
  *          // 'https://g.example/a?day=sun&utm_source=x&utm_medium=y#map'
  */
-export function withCampaign(target: string, campaign: Campaign): string {
-  const address = new URL(target)
+export function withCampaign(target: string, campaign: Campaign): string | undefined {
+  const address = URL.canParse(target) ? new URL(target) : undefined
+  if (!address || !/^https?:$/.test(address.protocol)) return undefined
   for (const [part, name] of Object.entries(PARAMETERS) as [keyof Campaign, string][])
     if (campaign[part] !== '') address.searchParams.set(name, campaign[part])
   return address.href

@@ -1,5 +1,4 @@
 import { columnsGivenBy, type FactColumn } from '../metrics/storedFigures'
-import { Unreadable } from '../unreadable'
 
 /** A network that profiles live on: what it tells, how far back, and what its posts are called. */
 export interface Network {
@@ -100,16 +99,25 @@ export const NETWORKS: readonly Network[] = KNOWN.map((network) => ({
 
 const byId = new Map(NETWORKS.map((network) => [network.id, network]))
 
+/** A network that is not known here: it tells nothing, and the page on which it stands says so by its name. */
+const unknown = (id: string): Network => ({
+  id,
+  name: `${id.slice(0, 20)} (not known here)`,
+  kind: 'not known',
+  historyDays: 0,
+  publicDays: 0,
+  site: '',
+  reports: [],
+  formats: [],
+})
+
 /**
- * A network by its id.
+ * A network by its id. A row can name one that is not known here, whatever its way in: then the page bears it and says
+ * so, and everything else on it stands.
  *
- * @throws Unreadable when there is no such network
+ * @example networkById('commons').name // 'Commons'
  */
-export function networkById(id: string): Network {
-  const network = byId.get(id)
-  if (!network) throw new Unreadable(`there is no network "${id}"`)
-  return network
-}
+export const networkById = (id: string): Network => byId.get(id) ?? unknown(id)
 
 /** What each network gives, to be looked up: it is asked for every profile, metric and period. */
 const given = new Map(NETWORKS.map(({ id, reports }) => [id, new Set(reports)]))

@@ -17,6 +17,7 @@ import { addClient, runJobs, tableOf, useDatabase } from './support/database'
 import { addDemo } from './support/demo'
 
 const { pool } = useDatabase('take_in')
+const EDITION = '{"blocks":[],"period":{"from":"2026-10-01","to":"2026-10-28"},"title":"ü","who":"1"}'
 const AT = Date.parse('2026-10-29T06:00:00Z')
 let db: ClientDb
 let original: Uint8Array
@@ -63,7 +64,7 @@ beforeAll(async () => {
   for (const number of [1, 2])
     await pool().query(
       `INSERT INTO edition (client_id, report_id, number, title, period_words, request_key, content, sha256)
-       VALUES (1, 1, ?, 'E', 'October', ?, '{"a":"ü","who":"1"}', SHA2('{"a":"ü","who":"1"}', 256))`,
+       VALUES (1, 1, ?, 'E', 'October', ?, '${EDITION}', SHA2('${EDITION}', 256))`,
       [number, `key ${number}`],
     )
   await pool().query('UPDATE edition SET superseded_by = 2 WHERE edition_id = 1')
@@ -201,7 +202,7 @@ describe('a package that is taken in', () => {
       id,
     ])
     expect(first!.later).toBe(second!.id)
-    expect(second!.content).toBe('{"a":"ü","who":"1"}')
+    expect(second!.content).toBe(EDITION)
     expect((await asked('SELECT intended_audience AS said FROM client WHERE client_id = ?', [id]))[0]!.said).toBe(
       '{"ages":[]}',
     )
@@ -402,6 +403,20 @@ describe('a package that is wrong', () => {
       ] as const
     ).map(([table, column, value, words]): [string, () => Uint8Array, RegExp] => [
       `has ${value} as ${column} of ${table}`,
+      () => changed(`data/${table}.csv`, (text) => withCell(text, column, value)),
+      words,
+    ]),
+    ...(
+      [
+        ['rank_watch', 'rhythm', 'now and then', /data\/rank_watch.csv, line 2: rhythm: Choose how often/],
+        ['place', 'lat', '1e308', /data\/place.csv, line 2: lat: /],
+        ['profile', 'network', 'nowhere', /data\/profile.csv, line 2: network: “nowhere” is none/],
+        ['tracked_link', 'target', 'javascript:alert(1)', /data\/tracked_link.csv, line 2: target: /],
+        ['post', 'published_at', '9999-12-31T00:00:00.000Z', /data\/post.csv, line 2: published_at: it lies outside/],
+        ['profile_day', 'day', '0001-01-01', /data\/profile_day.csv, line 2: day: it lies outside/],
+      ] as const
+    ).map(([table, column, value, words]): [string, () => Uint8Array, RegExp] => [
+      `has ${value} as ${column} of ${table}, which no form takes`,
       () => changed(`data/${table}.csv`, (text) => withCell(text, column, value)),
       words,
     ]),

@@ -22,7 +22,7 @@ const PARTS = [
   { key: 'campaign', label: 'Campaign', hint: 'what it belongs to' },
   { key: 'content', label: 'Content', hint: 'which of several in one place' },
 ] as const
-const leadsTo = computed(() => (linkSchema.isValidSync(form) ? withCampaign(form.target.trim(), form) : ''))
+const leadsTo = computed(() => (linkSchema.isValidSync(form) ? (withCampaign(form.target.trim(), form) ?? '') : ''))
 const problems = ref<Record<string, string>>({})
 const isSaving = ref(false)
 

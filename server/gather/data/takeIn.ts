@@ -18,6 +18,7 @@ import { partIds } from '../../figures/questions/breakdownParts'
 import type { ClientDb } from '../../platform/database/clientDb'
 import { raw, sql } from '../../platform/database/sql'
 import { JobFailed } from '../../platform/jobs/context'
+import { refuseOtherRecord, refuseOtherRow } from './columnRules'
 import { fileTaken, type Files } from './filesTaken'
 import { refuseOtherShape } from './shapes'
 
@@ -345,6 +346,7 @@ async function takeRecords(
     )
     const entries = batch.map(({ line, row }, index) =>
       at(path, line, () => {
+        refuseOtherRecord(kind, row)
         for (const column of shaped) if (row[column] !== null) refuseOtherShape(kind.id, column, String(row[column]))
         const self = kind.refersTo && Object.entries(kind.refersTo).find(([, table]) => table === kind.id)?.[0]
         const pointed = self ? row[self] : null
@@ -421,28 +423,31 @@ async function takeDataset(
         )
       : undefined
     const values = batch.map(({ line, row }) =>
-      at(path, line, () => [
-        ...dataset.keys.map(({ column, type }) => {
-          if (type === 'profile' || type === 'site') return elsewhere(type, Number(row[column]))
-          if (type === 'part') return parts!(String(row.part))
-          if (type === 'instant') return new Date(row[column]!)
-          if (type !== 'breakdown') return row[column]
-          const code = BREAKDOWN_CODES.get(String(row[column]))
-          if (code === undefined) throw new JobFailed(`there is no breakdown “${row[column]}”`)
-          return code
-        }),
-        ...dataset.texts.map(({ column }) =>
-          texts.has(column) && row[column] !== null ? new Date(row[column]!) : (row[column] ?? null),
-        ),
-        ...dataset.measures.map(({ column, range: [least, most] = [0, MOST_COUNT] }) => {
-          const value = row[column]
-          if (value !== null && ((value as number) < least || (value as number) > most))
-            throw new JobFailed(
-              `${column} is ${value}, which is no count${most < MOST_COUNT ? ` from ${least} to ${most}` : ''}`,
-            )
-          return value
-        }),
-      ]),
+      at(path, line, () => {
+        refuseOtherRow(dataset, row)
+        return [
+          ...dataset.keys.map(({ column, type }) => {
+            if (type === 'profile' || type === 'site') return elsewhere(type, Number(row[column]))
+            if (type === 'part') return parts!(String(row.part))
+            if (type === 'instant') return new Date(row[column]!)
+            if (type !== 'breakdown') return row[column]
+            const code = BREAKDOWN_CODES.get(String(row[column]))
+            if (code === undefined) throw new JobFailed(`there is no breakdown “${row[column]}”`)
+            return code
+          }),
+          ...dataset.texts.map(({ column }) =>
+            texts.has(column) && row[column] !== null ? new Date(row[column]!) : (row[column] ?? null),
+          ),
+          ...dataset.measures.map(({ column, range: [least, most] = [0, MOST_COUNT] }) => {
+            const value = row[column]
+            if (value !== null && ((value as number) < least || (value as number) > most))
+              throw new JobFailed(
+                `${column} is ${value}, which is no count${most < MOST_COUNT ? ` from ${least} to ${most}` : ''}`,
+              )
+            return value
+          }),
+        ]
+      }),
     )
     await written(path, batch[0]!.line, () =>
       db.insertRows(
@@ -499,5 +504,9 @@ function explained(error: unknown, path: string, line: number): unknown {
       : error instanceof SyntaxError
         ? 'a text is no JSON'
         : NOT_TAKEN[(error as { errno?: number }).errno ?? 0]
-  return reason === undefined ? error : new JobFailed(`${path}, line ${line} or one of those after it: ${reason}.`)
+  // what one line says wrong is known to be in it; what the database refuses, to be in one of those that go together
+  const isOfLine = error instanceof JobFailed || error instanceof SyntaxError
+  return reason === undefined
+    ? error
+    : new JobFailed(`${path}, line ${line}${isOfLine ? '' : ' or one of those after it'}: ${reason}.`)
 }

@@ -44,5 +44,15 @@ export async function linkPreview(db: ClientDb, address: string, host: string): 
   }
 }
 
-const nameOf = (address: string): string =>
-  decodeURIComponent(new URL(address).pathname.split('/').at(-1) || 'picture').slice(0, 200)
+/** What a picture is called: the last part of its address. */
+export const nameOf = (address: string): string =>
+  decoded(new URL(address).pathname.split('/').at(-1) || 'picture').slice(0, 200)
+
+/** A part of an address as it is read; one that cannot be decoded stands as it is. */
+function decoded(part: string): string {
+  try {
+    return decodeURIComponent(part)
+  } catch {
+    return part
+  }
+}

@@ -74,6 +74,13 @@ describe('the handle of a client', () => {
     expect(asked).toEqual([])
   })
 
+  it('takes no object as a value: the driver would write it out as columns and values', () => {
+    for (const value of [{ note_id: 1 }, { toString: () => '1' }, [{ note_id: 1 }], new Map(), Symbol('x'), () => 1])
+      expect(() => sql`SELECT 1 WHERE note_id = ${value as never}`).toThrow(TypeError)
+    const taken = ['a', 1, 1n, true, null, undefined, new Date(0), Buffer.from('x'), [1, 'a', null]]
+    for (const value of taken) expect(() => sql`SELECT 1 WHERE note_id = ${value as never}`).not.toThrow()
+  })
+
   it('runs one that does, and adds itself to what it inserts', async () => {
     expect(await db.one(sql`SELECT 1 AS n WHERE client_id = ${db.client}`)).toEqual({ n: 1 })
     await db.insertRows('note', ['title', 'body'], [['a', 'b']], ['body'])

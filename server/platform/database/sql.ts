@@ -66,11 +66,28 @@ export function sql<const V extends readonly unknown[]>(
       if (value instanceof ThisClient) {
         bound = true
         parameters.push(value.clientId)
-      } else parameters.push(Array.isArray(value) && value.length === 0 ? [null] : value === undefined ? null : value)
+      } else parameters.push(Array.isArray(value) && value.length === 0 ? [null] : parameter(value))
     }
     text += strings[index + 1]!
   })
   return Query.make(MADE_HERE, text, parameters, bound as MentionsClient<V>)
+}
+
+/** A list of pairs, as of `(profile_id, remote_id) IN (…)`, is a list of lists; nothing is deeper. */
+const DEEPEST_LIST = 2
+
+/**
+ * A value as the driver may have it: a word, a number, a yes or no, a day or instant, bytes, or a list of these. An object
+ * would be written out as columns and values, which turns a comparison into another one.
+ *
+ * @throws TypeError for anything else
+ */
+function parameter(value: unknown, depth = 0): unknown {
+  if (value === undefined || value === null) return null
+  if (['string', 'number', 'bigint', 'boolean'].includes(typeof value)) return value
+  if (value instanceof Date || value instanceof Uint8Array) return value
+  if (Array.isArray(value) && depth < DEEPEST_LIST) return value.map((each) => parameter(each, depth + 1))
+  throw new TypeError('a query takes words, numbers, days and lists of these, and no objects')
 }
 
 /**

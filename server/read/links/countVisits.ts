@@ -91,14 +91,8 @@ async function countTogether(visits: readonly Waiting[]): Promise<void> {
       if (!place || place.isEnded) each.done(place)
       else if (!byClient.get(place.client.client_id)?.push(each)) byClient.set(place.client.client_id, [each])
     }
-    for (const own of byClient.values()) {
-      const placeOf = ({ visit }: Waiting) => places.get(`${visit.place} ${visit.code}`)!
-      await store(
-        clientDb(placeOf(own[0]!).client),
-        own.map((each) => ({ ...each.visit, id: placeOf(each).id })),
-      )
-      for (const each of own) each.done(placeOf(each))
-    }
+    for (const own of byClient.values())
+      await storeAll(own, ({ visit }: Waiting) => places.get(`${visit.place} ${visit.code}`)!)
   } catch (error) {
     // those who were answered already do not hear of it
     for (const { fail } of visits) fail(error)
@@ -128,7 +122,11 @@ async function findLinks(codes: readonly string[]): Promise<[string, FoundPlace]
     JOIN   client c ON c.client_id = l.client_id
     WHERE  l.code IN (${codes})
     AND    l.removed_at IS NULL`)
-  return rows.map((row) => found('link', row, withCampaign(row.target, row)))
+  return rows.map((row) => {
+    const leadsTo = withCampaign(row.target, row)
+    // one that leads nowhere is as one that was ended: it stops nobody else's
+    return found('link', leadsTo === undefined ? { ...row, ended: 1 } : row, leadsTo)
+  })
 }
 
 async function findPages(codes: readonly string[]): Promise<[string, FoundPlace][]> {
@@ -139,6 +137,21 @@ async function findPages(codes: readonly string[]): Promise<[string, FoundPlace]
     WHERE  l.code IN (${codes})
     AND    l.removed_at IS NULL`)
   return rows.map((row) => found('page', row))
+}
+
+/** Stores the visits of a client together or, where one of them cannot be, each by itself: none is lost by another. */
+async function storeAll(own: readonly Waiting[], placeOf: (each: Waiting) => FoundPlace): Promise<void> {
+  const together = (some: readonly Waiting[]) =>
+    store(
+      clientDb(placeOf(some[0]!).client),
+      some.map((each) => ({ ...each.visit, id: placeOf(each).id })),
+    ).then(() => some.forEach((each) => each.done(placeOf(each))))
+  try {
+    await together(own)
+  } catch (error) {
+    if (own.length === 1) return own[0]!.fail(error)
+    for (const each of own) await storeAll([each], placeOf)
+  }
 }
 
 type Counted = Visit & { id: number }

@@ -295,21 +295,21 @@ describe('what a block shows', () => {
     expect([of('set').name, of('set').columns[0]!.title]).toEqual(['By set', 'Set'])
   })
 
-  it('that is an estimate is rounded as on the page', () => {
+  it('that is an estimate has its value as it is, and ends outside its range', () => {
     const reach = {
       figure: {
         ...compared.figure,
         metric: 'reach',
         value: 61_823.4,
-        low: 57_829,
-        high: 65_981,
+        low: 57_829.6,
+        high: 65_980.2,
         exactness: 'estimated' as const,
       },
       change: undefined,
     }
     const { rows } = tableOf({ ...base, title: '', kind: 'figures', figures: [reach] }, 'UTC')!
     expect([rows[0]![2], rows[0]![8], rows[0]![9]].map((cell) => valueOf(cell as never))).toEqual([
-      61_800, 57_800, 66_000,
+      61_823.4, 57_829, 65_981,
     ])
   })
 
