@@ -163,23 +163,25 @@ describe('a change that may be nothing', () => {
 describe('what is usual', () => {
   const pairs = (...tos: number[]) => tos.map((to) => ({ from: 100, to }))
 
-  it('is the middle four fifths by median and median absolute deviation, on the scale of logarithms', () => {
-    // ln(to/100): median 0, absolute deviations ln 2 three times on each side and 0 three times: their median is ln 2
-    const usual = usualOf(pairs(200, 200, 200, 50, 50, 50, 100, 100, 100), 'relative')!
-    expect(usual.count).toBe(9)
-    expect(Math.log(1 + usual.high)).toBeCloseTo(1.2815515655446004 * 1.4826 * Math.LN2, 9)
+  it('is where four of five lie by median and median absolute deviation, on the scale of logarithms', () => {
+    // ln(to/100): median 0, absolute deviations ln 2 eight times and 0 four times: their median is ln 2
+    const usual = usualOf(pairs(200, 200, 200, 200, 50, 50, 50, 50, 100, 100, 100, 100), 'relative')!
+    expect(usual.count).toBe(12)
+    // Student's t at 0.9 with five degrees of freedom is 1.4759 (Abramowitz & Stegun 1964, table 26.10)
+    const half = 1.4759 * Math.sqrt(1 + Math.PI / 24) * 1.4826 * Math.LN2
+    expect(Math.log(1 + usual.high)).toBeCloseTo(half, 2)
     expect(Math.log(1 + usual.low)).toBeCloseTo(-Math.log(1 + usual.high), 9)
   })
 
-  it('needs eight comparisons, leaves out what has no ratio, and is in differences where values can be below zero', () => {
-    expect(usualOf(pairs(1, 2, 3, 4, 5, 6, 7), 'relative')).toBeUndefined()
-    expect(usualOf([...pairs(1, 2, 3, 4, 5, 6, 7), { from: 0, to: 5 }], 'relative')).toBeUndefined()
+  it('needs a dozen comparisons, leaves out what has no ratio, and is in differences where values can be below zero', () => {
+    expect(usualOf(pairs(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11), 'relative')).toBeUndefined()
+    expect(usualOf([...pairs(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11), { from: 0, to: 5 }], 'relative')).toBeUndefined()
     expect(
       usualOf(
-        Array.from({ length: 8 }, () => ({ from: -5, to: 3 })),
+        Array.from({ length: 12 }, () => ({ from: -5, to: 3 })),
         'difference',
       ),
-    ).toMatchObject({ low: 8, high: 8, count: 8 })
+    ).toMatchObject({ low: 8, high: 8, count: 12 })
   })
 
   it('is not moved by one storm', () => {

@@ -1,13 +1,16 @@
 import type { Figure } from '../figures/figure'
-import { metricById } from '../metrics/catalogue'
+import { isSigned, metricById } from '../metrics/catalogue'
 import type { Polarity } from '../metrics/metric'
+import { chanceOf, countsApart, sharesApart } from '../statistics/twoCounts'
+import { CLEAR_LEVEL, clearTogether } from './clearTogether'
+import { USUAL_SCATTER, type Scatter } from './scatter'
 import type { Usual } from './usual'
 
 /** Below this many observations in either period a change is marked as resting on a small base. */
 export const SMALL_BASE = 30
 
-/** Where ranges or intervals overlap by so much of the narrower one, there is no clear change. */
-export const OVERLAP_UNCLEAR = 0.75
+/** Where two ranges overlap by so much of the narrower one, not even a direction is worth telling. */
+const OVERLAP_UNCLEAR = 0.75
 
 /** How a figure differs from the one it is compared with. */
 export interface Change {
@@ -24,8 +27,15 @@ export interface Change {
   differenceHigh?: number
   direction: 'up' | 'down' | 'same' | 'unknown'
   judgement: 'better' | 'worse' | 'neutral'
-  /** What is not known, or chance alone, may be all of it: the ranges or the 95 % intervals overlap almost wholly. */
+  /**
+   * What is not known, or chance alone, may be all of it: ranges that meet, or counts that chance sets so far apart in
+   * one of twenty cases or more; on a page of many, also what the false discovery rate of all of them leaves out.
+   */
   isUnclear?: boolean
+  /** How many standard deviations of chance alone the two lie apart, of counts and of rates of counts. */
+  score?: number
+  /** How often chance alone makes it as large, with the scatter of the count's own past. */
+  chance?: number
   /** How much such changes usually were over the past year, and whether this one is among them. */
   usual?: Usual & { isWithin: boolean }
   /** A daily count by the day, where the two periods are not equally long. */
@@ -43,34 +53,126 @@ export interface Change {
 }
 
 /**
- * The change from one figure to another, of the same metric. Better or worse is only said of a change that is clear:
- * where the ranges, or the intervals within which chance may carry a count or a rate, overlap by three quarters of the
- * narrower one, nothing is judged.
+ * The change from one figure to another, of the same metric. Better or worse is only said of a change that is clear, by
+ * a test of the two samples: counts by the conditional test, proportions by their score test, both with the scatter of
+ * such counts; ranged figures only where their ranges part. That two intervals meet says less (Schenker & Gentleman
+ * 2001, The American Statistician 55:182–186).
  *
- * @param to    the figure of the period
- * @param from  the figure of the comparison
+ * @param to        the figure of the period
+ * @param from      the figure of the comparison
+ * @param exposure  of counts, over how many days each was counted, where these differ
  * @throws      RangeError when the two are not of the same metric: different rates are never compared
  * @example     changeOf(thisMonth, lastMonth).relative // 0.184
  */
-export function changeOf(to: Figure, from: Figure): Change {
+export function changeOf(to: Figure, from: Figure, exposure = { to: 1, from: 1 }): Change {
   if (to.metric !== from.metric) throw new RangeError(`${to.metric} cannot be compared with ${from.metric}`)
   const { polarity } = metricById(to.metric)
   const small = Math.min(to.observations, from.observations) < SMALL_BASE
-  const isUnclear = overlapOf(spanOf(to), spanOf(from)) >= OVERLAP_UNCLEAR
-  if (to.value === undefined || from.value === undefined) return betweenRanges(to, from, { polarity, small, isUnclear })
+  const overlap = overlapOf(spanOf(to), spanOf(from))
+  if (to.value === undefined || from.value === undefined)
+    return betweenRanges(to, from, { polarity, small, isUnclear: overlap >= OVERLAP_UNCLEAR })
   const difference = to.value - from.value
   const direction = difference > 0 ? 'up' : difference < 0 ? 'down' : 'same'
-  return {
+  const isRanged = to.low !== undefined || from.low !== undefined
+  const score = isRanged ? undefined : scoreOf(to, from, exposure)
+  const change: Change = {
     from: from.value,
     to: to.value,
     difference,
     direction,
     small,
     ...(from.value > 0 && { relative: difference / from.value }),
-    ...(isUnclear && direction !== 'same' && { isUnclear }),
-    judgement: isUnclear ? 'neutral' : judge(direction, polarity),
+    ...(isRanged && overlap > 0 && direction !== 'same' && { isUnclear: true }),
+    judgement: isRanged && overlap > 0 ? 'neutral' : judge(direction, polarity),
     approximate: to.exactness !== 'exact' || from.exactness !== 'exact',
+    ...(score !== undefined && { score }),
   }
+  return score === undefined ? change : withScatter(change, to.metric, USUAL_SCATTER)
+}
+
+/**
+ * A change with the scatter that such counts have: whether it is clear, and what is then said of it.
+ *
+ * @example withScatter(change, 'impressions', scatterOf(scoresOfThePast)).chance // 0.21
+ */
+export function withScatter(change: Change, metric: string, { times, freedom }: Scatter): Change {
+  if (change.score === undefined) return change
+  const chance = chanceOf(change.score / Math.sqrt(times), freedom)
+  return clearOrNot({ ...change, chance }, metric, chance < CLEAR_LEVEL)
+}
+
+function clearOrNot({ isUnclear: _, ...change }: Change, metric: string, isClear: boolean): Change {
+  const isMarked = !isClear && change.direction !== 'same'
+  const marked: Change = { ...change, ...(isMarked && { isUnclear: true }) }
+  return { ...marked, judgement: judgementOf(marked, metric) }
+}
+
+/**
+ * The changes of one page, of which some are not clear any more: so that of all that are called clear no more than one
+ * in twenty is there by chance.
+ *
+ * @param figures  in any order; those without a change, or whose change is no matter of chance, stay as they are
+ */
+export function clearOnPage<Row extends { figure: { metric: string }; change?: Change }>(
+  figures: readonly Row[],
+): Row[] {
+  const clear = clearTogether(figures.map(({ change }) => (change?.direction === 'same' ? undefined : change?.chance)))
+  return figures.map((row, index) =>
+    clear[index] === false && !row.change!.isUnclear
+      ? { ...row, change: clearOrNot(row.change!, row.figure.metric, false) }
+      : row,
+  )
+}
+
+/**
+ * The same of figures that stand in rows, by metric, and of those above them.
+ *
+ * @example clearInRows(rows, headlines).rows[0].figures.impressions.change
+ */
+export function clearInRows<
+  Compared extends { figure: { metric: string }; change?: Change },
+  Row extends { figures: Record<string, Compared> } = { figures: Record<string, Compared> },
+>(rows: readonly Row[], headlines: readonly Compared[]): { headlines: Compared[]; rows: Row[] } {
+  const all = clearOnPage([...headlines, ...rows.flatMap(({ figures }) => Object.values(figures))])
+  let at = headlines.length
+  return {
+    headlines: all.slice(0, headlines.length),
+    rows: rows.map((row) => ({
+      ...row,
+      figures: Object.fromEntries(Object.keys(row.figures).map((metric) => [metric, all[at++]!])),
+    })),
+  }
+}
+
+/** How far two figures lie apart, in standard deviations of chance alone; undefined where nothing is counted. */
+function scoreOf(to: Figure, from: Figure, exposure: { to: number; from: number }): number | undefined {
+  if (!to.interval && !from.interval) return undefined
+  const metric = metricById(to.metric)
+  if (metric.kind === 'ratio') {
+    const parts = (figure: Figure) => ({
+      count: nearlyWhole(figure.value! * figure.observations),
+      exposure: figure.observations,
+    })
+    const [one, other] = [parts(to), parts(from)]
+    const isShare = metric.unit === 'share' && one.count <= one.exposure && other.count <= other.exposure
+    return isShare && metricById(metric.denominator).kind === 'flow' ? sharesApart(one, other) : countsApart(one, other)
+  }
+  if (!isSigned(metric))
+    return countsApart({ count: to.value!, exposure: exposure.to }, { count: from.value!, exposure: exposure.from })
+  // of a difference of counts, such as followers won less followers lost, what was counted on both sides scatters
+  const spread = Math.sqrt(to.observations / exposure.to ** 2 + from.observations / exposure.from ** 2)
+  return spread > 0 ? (to.value! / exposure.to - from.value! / exposure.from) / spread : undefined
+}
+
+/** A count that was divided and multiplied again, without the dust of it. */
+const nearlyWhole = (count: number): number =>
+  Math.abs(count - Math.round(count)) < 1e-6 * Math.max(1, count) ? Math.round(count) : count
+
+/** What is said of a change: nothing where it is not clear or usual, or where the whole and the day do not agree. */
+function judgementOf({ isUnclear, usual, direction, perDay }: Change, metric: string): Change['judgement'] {
+  if (isUnclear || usual?.isWithin) return 'neutral'
+  const byDay = !perDay || perDay.to === perDay.from ? 'same' : perDay.to > perDay.from ? 'up' : 'down'
+  return perDay && byDay !== direction ? 'neutral' : judge(direction, metricById(metric).polarity)
 }
 
 /** Better or worse by a metric's polarity. */
@@ -149,13 +251,11 @@ function betweenRanges(
 export function byTheDay(change: Change, days: { now: number; then: number }, metric: string): Change {
   if (change.from === undefined || change.to === undefined) return change
   const perDay = { from: change.from / days.then, to: change.to / days.now }
-  const direction = perDay.to > perDay.from ? 'up' : perDay.to < perDay.from ? 'down' : 'same'
-  return {
+  const read: Change = {
     ...change,
     perDay: { ...perDay, ...(perDay.from > 0 && { relative: perDay.to / perDay.from - 1 }) },
-    judgement:
-      direction === change.direction && !change.isUnclear ? judge(direction, metricById(metric).polarity) : 'neutral',
   }
+  return { ...read, judgement: judgementOf(read, metric) }
 }
 
 /**

@@ -6,6 +6,7 @@ const month = (count: number, days = 28) => ({ count, days })
 describe('the change of a count', () => {
   it('is its difference, and a part of what it was', () =>
     expect(countChange(month(120), month(80))).toEqual({
+      chance: expect.closeTo(0.0454, 3) as number,
       from: 80,
       to: 120,
       difference: 40,

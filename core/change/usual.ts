@@ -1,3 +1,4 @@
+import { studentQuantile } from '../statistics/studentQuantile'
 import { median } from '../statistics/median'
 
 /** Between which changes four of five such changes lay over the past year. */
@@ -14,10 +15,10 @@ export interface Usual {
 }
 
 /** Fewer earlier comparisons than this say nothing of what is usual. */
-export const LEAST_USUAL = 8
+export const LEAST_USUAL = 12
 
-/** The 90 % quantile of the standard normal distribution: four of five lie between it and its mirror. */
-const Z80 = 1.2815515655446004
+/** What a median absolute deviation knows of a spread, beside a standard deviation: its efficiency on normal values. */
+const EFFICIENCY = 0.37
 
 /**
  * The median absolute deviation of a normal distribution is so many times smaller than its standard deviation
@@ -25,14 +26,19 @@ const Z80 = 1.2815515655446004
  */
 const MAD_TO_DEVIATION = 1.4826
 
+/** The 90 % quantile of Student's t for a spread that is known by a median absolute deviation of so many. */
+const T80 = (count: number): number => studentQuantile(0.9, Math.max(5, EFFICIENCY * (count - 1)))
+
 /**
- * How much such a change usually is: the median of earlier changes and, around it, four fifths of a normal spread by
- * their median absolute deviation, so that a storm in last year's figures does not make every change look usual.
+ * How much such a change usually is: the median of earlier changes and, around it, where four of five further ones lie
+ * by their median absolute deviation, so that a storm in last year's figures does not make every change look usual. The
+ * fewer they are, the wider that is: Student's t with the degrees of freedom that a median absolute deviation has, and
+ * the median's own doubt.
  * Relative changes are taken as logarithms, on which a rise to twice and a fall to half are alike.
  *
  * @param pairs  the values of earlier comparisons, from and to
  * @param scale  `difference` for metrics that can be below zero
- * @returns      undefined with fewer than eight comparisons
+ * @returns      undefined with fewer than a dozen comparisons
  * @example      usualOf([{ from: 100, to: 110 }, …], 'relative') // { scale: 'relative', low: -0.02, high: 0.13, count:
  *                          12 }
  */
@@ -43,7 +49,8 @@ export function usualOf(pairs: readonly { from: number; to: number }[], scale: U
       : pairs.filter(({ from, to }) => from > 0 && to > 0).map(({ from, to }) => Math.log(to / from))
   if (sizes.length < LEAST_USUAL) return undefined
   const middle = median(sizes)!
-  const half = Z80 * MAD_TO_DEVIATION * median(sizes.map((size) => Math.abs(size - middle)))!
+  const spread = MAD_TO_DEVIATION * median(sizes.map((size) => Math.abs(size - middle)))!
+  const half = T80(sizes.length) * Math.sqrt(1 + Math.PI / 2 / sizes.length) * spread
   const ends = [middle - half, middle + half].map((size) => (scale === 'difference' ? size : Math.exp(size) - 1))
   return { scale, low: ends[0]!, high: ends[1]!, count: sizes.length }
 }

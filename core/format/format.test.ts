@@ -268,8 +268,7 @@ describe('changes on the page', () => {
       isUnclear: true,
     })
     expect(explainChange('click_rate', rate, 'en-GB').map(plain).slice(1)).toEqual([
-      'No clear change: what is not known, or what chance alone does to such a number (95 %), overlaps by three ' +
-        'quarters of the narrower range or more.',
+      'No clear change: the ranges of the two meet, so what is not known may be all of it.',
       'Four of five such changes over the past year lay between −0.5 pt and +0.5 pt (12 comparisons). This one is not.',
       'A small base: fewer than 30 in the denominator in one of the periods.',
     ])

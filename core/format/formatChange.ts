@@ -119,8 +119,11 @@ export function explainChange(metric: string, change: Change, locale: string): s
     ...restsOn(metric, change, locale),
     ...(change.isUnclear
       ? [
-          'No clear change: what is not known, or what chance alone does to such a number (95 %), overlaps by ' +
-            'three quarters of the narrower range or more.',
+          change.chance === undefined
+            ? 'No clear change: the ranges of the two meet, so what is not known may be all of it.'
+            : `No clear change: chance alone makes such numbers differ as much in ${formatShare(change.chance, locale)} ` +
+              'of cases, given how they scatter. One is called clear below 5 %, and of all that stand on a page ' +
+              'together no more than one in twenty may be chance.',
         ]
       : []),
     ...(usual

@@ -21,11 +21,13 @@ export function formatter(locale: string, decimals: number, rounding: Rounding =
   const key = `${locale} ${decimals} ${rounding}`
   let one = made.get(key)
   if (!one) {
-    one = new Intl.NumberFormat(locale, {
+    // the way of rounding is of ECMAScript 2023, which not every compiler here knows yet
+    const options = {
       minimumFractionDigits: decimals,
       maximumFractionDigits: decimals,
       roundingMode: MODES[rounding],
-    })
+    }
+    one = new Intl.NumberFormat(locale, options)
     made.set(key, one)
   }
   return one

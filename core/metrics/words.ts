@@ -30,8 +30,8 @@ export const WORDS: readonly (readonly [string, string])[] = [
   ],
   [
     'no clear change',
-    'What is not known, or what chance alone does to counts and rates of counts (95 %), may be all of a change: ' +
-      'the two ranges overlap by three quarters of the narrower one or more. It is called neither better nor worse.',
+    'What is not known, or what chance alone does to counts and rates of counts as much as they scatter, may be all ' +
+      'of a change: a test of the two, held over all figures of a page. It is called neither better nor worse.',
   ],
   [
     'as usual',

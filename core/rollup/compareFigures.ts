@@ -1,4 +1,5 @@
-import { againstUsual, byTheDay, changeOf, type Change } from '../change/change'
+import { againstUsual, byTheDay, changeOf, withScatter, type Change } from '../change/change'
+import { scatterOf, type Scatter } from '../change/scatter'
 import { usualOf, type Usual } from '../change/usual'
 import type { Figure } from '../figures/figure'
 import { isSigned, metricById } from '../metrics/catalogue'
@@ -50,14 +51,10 @@ export function compareFigures(
   if (!earlier) return { figure }
   const before = figureOf(metricId, earlier.aggregates, { ...context, period: earlier.comparison.period })
   const change = changeBetween(metricById(metricId), { figure, current }, { figure: before, earlier }, context)
-  return {
-    figure,
-    earlier: before,
-    change:
-      !past?.length || change.reason !== undefined || change.difference === undefined
-        ? change
-        : againstUsual(change, usualChange(metricId, past, context)),
-  }
+  if (!past?.length || change.reason !== undefined || change.difference === undefined)
+    return { figure, earlier: before, change }
+  const { usual, scatter } = pastChanges(metricId, past, context)
+  return { figure, earlier: before, change: againstUsual(withScatter(change, metricId, scatter), usual) }
 }
 
 interface Now {
@@ -87,7 +84,7 @@ function changeBetween(metric: Metric, now: Now, then: Then, context: FigureCont
       small: false,
       reason: reasonOf(metric, now, then),
     }
-  const change = changeOf(to, from)
+  const change = changeOf(to, from, { to: daysIn(to), from: daysIn(from) })
   // a rate of nothing compares nothing, and rests on no day
   if (change.reason !== undefined) return change
   if (metric.kind !== 'flow' && metric.kind !== 'ratio') {
@@ -105,6 +102,9 @@ function changeBetween(metric: Metric, now: Now, then: Then, context: FigureCont
     ? byTheDay(days, { now: change.days.now / pairs.now.length, then: change.days.then / pairs.now.length }, metric.id)
     : days
 }
+
+/** On how many profile-days a figure rests. */
+const daysIn = ({ coverage }: Figure): number => Math.max(1, coverage.present)
 
 /** Says of a change that was just made what it rests on, where that is not everything. */
 function withBasis(change: Change, basis: string | undefined): Change {
@@ -147,21 +147,27 @@ function basisOfDays(
 const basisOfProfiles = (compared: number, members: number): string | undefined =>
   compared < members ? `over the ${compared} of ${members} profiles with data in both periods` : undefined
 
-/** How much a metric usually changes: the same comparison over the past year. */
-function usualChange(metricId: string, past: readonly PastComparison[], context: FigureContext): Usual | undefined {
+/** How much a metric usually changes, and how its counts scatter: the same comparison over the past year. */
+function pastChanges(
+  metricId: string,
+  past: readonly PastComparison[],
+  context: FigureContext,
+): { usual: Usual | undefined; scatter: Scatter } {
   const metric = metricById(metricId)
+  const scores: number[] = []
   const pairs = past.flatMap(({ period, current, earlier }) => {
     const asked = { period, ...(context.universe !== undefined && { universe: context.universe }) }
     const now = figureOf(metricId, current, asked)
     const then = figureOf(metricId, earlier.aggregates, { ...asked, period: earlier.comparison.period })
-    const { from, to, perDay, reason } = changeBetween(
+    const { from, to, perDay, reason, score } = changeBetween(
       metric,
       { figure: now, current },
       { figure: then, earlier },
       asked,
     )
     if (reason || from === undefined || to === undefined) return []
+    if (score !== undefined) scores.push(score)
     return [perDay ?? { from, to }]
   })
-  return usualOf(pairs, isSigned(metric) ? 'difference' : 'relative')
+  return { usual: usualOf(pairs, isSigned(metric) ? 'difference' : 'relative'), scatter: scatterOf(scores) }
 }

@@ -1,5 +1,6 @@
 import { lastCompleteDay } from '../../core/days/lastCompleteDay'
 import { CLIENT_METRICS } from '../../core/metrics/figureSets'
+import { clearOnPage } from '../../core/change/change'
 import { compareFigures } from '../../core/rollup/compareFigures'
 import { DEFAULT_PERIOD } from '../../shared/figures/scope'
 import { clientsOf, releasedTo, type Person } from '../platform/people/people'
@@ -36,6 +37,10 @@ export async function allClients(person: Person): Promise<ClientSummary[]> {
       }
     }),
   )
+  // all of them stand on one page
+  const held = clearOnPage(summaries.flatMap(({ figures }) => figures))
+  let at = 0
+  for (const summary of summaries) summary.figures = held.slice(at, (at += summary.figures.length))
   const movement = ({ figures }: ClientSummary) =>
     Math.max(0, ...figures.map(({ change }) => Math.abs(change?.relative ?? 0)))
   return summaries.sort((a, b) => movement(b) - movement(a) || a.name.localeCompare(b.name))

@@ -221,7 +221,10 @@ export interface PlaceRow extends ListingFigures {
   listing: number | null
   /** Relative changes against the comparison, over the days that both have. */
   changes: Partial<
-    Record<(typeof LISTING_METRICS)[number], { from: number; to: number; relative?: number; isUnclear?: boolean }>
+    Record<
+      (typeof LISTING_METRICS)[number],
+      { from: number; to: number; relative?: number; isUnclear?: boolean; chance?: number }
+    >
   >
 }
 

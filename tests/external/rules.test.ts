@@ -51,7 +51,7 @@ interface Example {
     level: { slope: number; last: number; days: number }
     countChange: { to: { count: number; days: number }; from: { count: number; days: number } }
     poll: { counts: number[]; people: number }
-    people: [string, number, number][]
+    people: [string, 1 | 7 | 28, number][]
     overtaking: { smaller: number; larger: number; ratio: number }
     retention: [number, number][]
     perViews: { actions: number; views: number }

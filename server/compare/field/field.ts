@@ -5,7 +5,8 @@ import { growthTurns, standingOut } from '../../../core/field/standingOut'
 import { separation } from '../../../core/field/separation'
 import { standings, typicalBand } from '../../../core/field/standings'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
-import { compareFigures, type ComparedAggregates } from '../../../core/rollup/compareFigures'
+import { clearOnPage } from '../../../core/change/change'
+import { compareFigures, type ComparedAggregates, type ComparedFigure } from '../../../core/rollup/compareFigures'
 import { publicPart } from '../../../core/rollup/publicPart'
 import { carriedLevels } from '../../../core/series/carriedLevels'
 import {
@@ -71,8 +72,11 @@ async function tablesOf(db: ClientDb, scope: ResolvedScope, groups: readonly Gro
   const metrics = FIELD_MEASURES.map(({ metric }) => metric)
   const all = { ...scope, connected: groups.flatMap(({ profiles }) => profiles) }
   const parts = publicParts(await rollUp(db, all, metrics, { withPast: false }), groups)
-  return metrics.map((metric) => {
-    const rows = groups.map((group, index) => rowOf(metric, group, parts[index]!, scope))
+  const compared = clearOnPage(
+    metrics.flatMap((metric) => parts.map((own) => compareFigures(metric, own, { period: scope.period }))),
+  )
+  return metrics.map((metric, at) => {
+    const rows = groups.map((group, index) => rowOf(metric, group, compared[at * groups.length + index]!))
     const now = standings(rows.map(({ value }) => value))
     const then = standings(rows.map(({ before }) => before))
     const band = typicalBand(rows.map(({ value }) => value))
@@ -103,8 +107,7 @@ function publicParts({ current, earlier }: ComparedAggregates, groups: readonly 
   })
 }
 
-function rowOf(metric: FieldMetric, group: Group, own: ComparedAggregates, scope: ResolvedScope): FieldRow {
-  const { figure, earlier, change } = compareFigures(metric, own, { period: scope.period })
+function rowOf(metric: FieldMetric, group: Group, { figure, earlier, change }: ComparedFigure): FieldRow {
   const { value } = figure
   const { present, expected } = figure.coverage
   return {

@@ -1,5 +1,5 @@
 import { randomInt } from 'node:crypto'
-import { countChange } from '../../../core/change/countChange'
+import { countChange, countsClearOnPage } from '../../../core/change/countChange'
 import { addDays } from '../../../core/days/day'
 import { dayAt } from '../../../core/days/lastCompleteDay'
 import { newCode } from '../../../core/links/linkCode'
@@ -152,7 +152,7 @@ export async function linksIn(db: ClientDb, scope: ResolvedScope, rows: number):
     countChange({ count: to, days: lengthOf(period) }, { count: from, days: lengthOf(comparison!.period) })
   const all = await countsOfAll(db, 'link', period)
   const before = comparison && (await countsOfAll(db, 'link', comparison.period))
-  const shown = links.map((link): LinkView => {
+  const single = links.map((link): LinkView => {
     const clicks = now(link.id)
     const isYounger = comparison && dayAt(link.createdAt.getTime(), db.timeZone) > comparison.period.from
     return {
@@ -162,6 +162,7 @@ export async function linksIn(db: ClientDb, scope: ResolvedScope, rows: number):
       ...(then && (isYounger ? { isYounger } : { change: changeOf(clicks.people, then(link.id).people) })),
     }
   })
+  const shown = countsClearOnPage(single)
   return {
     links: shown,
     ofYounger: shown.reduce((sum, { isYounger, clicks }) => sum + (isYounger ? clicks.people : 0), 0),

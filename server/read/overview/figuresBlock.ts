@@ -1,6 +1,7 @@
 import { formatFigure } from '../../../core/format/formatFigure'
 import { knownText } from '../../../core/format/formatChange'
 import { metricById } from '../../../core/metrics/catalogue'
+import { clearOnPage } from '../../../core/change/change'
 import { compareFigures, type ComparedFigure } from '../../../core/rollup/compareFigures'
 import type { FilledFigures } from '../../../shared/read/figuresBlock'
 import { endsOf, judgedText, kindOf, LOCALE } from '../../figures/figureColumns'
@@ -13,7 +14,9 @@ import { gapsIn } from './gapsIn'
 export const figuresBlock: ReportBlock<FilledFigures> = {
   async fill({ db, scope, block }) {
     const rolled = await rollUp(db, scope, block.metrics)
-    return { figures: block.metrics.map((metric) => compareFigures(metric, rolled, contextOf(db, scope, true))) }
+    return {
+      figures: clearOnPage(block.metrics.map((metric) => compareFigures(metric, rolled, contextOf(db, scope, true)))),
+    }
   },
   tableOf: ({ figures: list }) => figures(list),
   missingIn: ({ figures: list }) => gapsIn(list.map((compared) => ({ compared }))),

@@ -3,6 +3,7 @@ import { metricById } from '../../../core/metrics/catalogue'
 import { reportsMetric } from '../../../core/metrics/reportsMetric'
 import { NETWORKS, networkById } from '../../../core/networks/networks'
 import type { ProfileAggregate } from '../../../core/rollup/aggregate'
+import { clearInRows } from '../../../core/change/change'
 import type { ComparedAggregates } from '../../../core/rollup/compareFigures'
 import { compareFigures } from '../../../core/rollup/compareFigures'
 import { dailyPoints } from '../../../core/series/dailyPoints'
@@ -51,8 +52,12 @@ export async function overview(
     notesIn(db, scope.period),
   ])
   const context = contextOf(db, scope)
+  const together = clearInRows(
+    rowsBy(db, scope, rolled, table, by),
+    headlines.map((id) => compareFigures(id, rolled, context)),
+  )
   return {
-    figures: headlines.map((id) => compareFigures(id, rolled, context)),
+    figures: together.headlines,
     sparklines: Object.fromEntries(
       headlines.map((id) => [id, dailyPoints(id, scope.period, rolled.current, db.universe)]),
     ),
@@ -60,7 +65,7 @@ export async function overview(
     ...(second && { second: lineOf(db, scope, second, rolled) }),
     metrics: table,
     by,
-    profiles: rowsBy(db, scope, rolled, table, by),
+    profiles: together.rows,
     notes,
   }
 }

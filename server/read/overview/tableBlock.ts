@@ -1,3 +1,5 @@
+import type { ComparedFigure } from '../../../core/rollup/compareFigures'
+import { clearInRows } from '../../../core/change/change'
 import type { FilledTable } from '../../../shared/read/tableBlock'
 import { GROUPINGS, type Grouping, type RowFigures } from '../../../shared/read/overview'
 import { figureCells, figureColumns } from '../../figures/figureColumns'
@@ -12,7 +14,11 @@ export const tableBlock: ReportBlock<FilledTable> = {
   async fill({ db, scope, block }) {
     const by = GROUPINGS.find((grouping) => grouping === block.option) ?? 'profile'
     const rolled = await rollUp(db, scope, block.metrics)
-    return { metrics: [...block.metrics], rows: rowsBy(db, scope, rolled, block.metrics, by), by }
+    return {
+      metrics: [...block.metrics],
+      rows: clearInRows<ComparedFigure, RowFigures>(rowsBy(db, scope, rolled, block.metrics, by), []).rows,
+      by,
+    }
   },
   tableOf: ({ rows: list, metrics, by }) => rows(list, metrics, by ?? 'profile'),
   missingIn: ({ rows: list, metrics }) =>

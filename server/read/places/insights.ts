@@ -3,6 +3,7 @@ import type { ProfileAggregate } from '../../../core/rollup/aggregate'
 import type { Change } from '../../../core/change/change'
 import { metricById } from '../../../core/metrics/catalogue'
 import type { FlowMetric } from '../../../core/metrics/metric'
+import { clearTogether } from '../../../core/change/clearTogether'
 import { compareFigures, type ComparedAggregates } from '../../../core/rollup/compareFigures'
 import { flowValue } from '../../../core/rollup/daysWith'
 import { comparison, type Comparison } from '../../../core/periods/comparison'
@@ -66,6 +67,7 @@ export async function placesIn(db: ClientDb, scope: ResolvedScope, some?: Readon
       : { values: {}, days: { known: 0, of: 0 }, changes: {} }
     return Object.assign(figures, place)
   })
+  holdTogether(rows)
   const together = shown.filter(({ isActive }) => isActive).map(({ listing }) => listing!)
   return {
     places: rows,
@@ -132,10 +134,19 @@ function comparedOf(
   }
 }
 
-const shown = ({ relative, isUnclear }: Change): Pick<Change, 'relative' | 'isUnclear'> => ({
+const shown = ({ relative, isUnclear, chance }: Change): Pick<Change, 'relative' | 'isUnclear' | 'chance'> => ({
   ...(relative !== undefined && { relative }),
   ...(isUnclear && { isUnclear }),
+  ...(chance !== undefined && { chance }),
 })
+
+/** Leaves of all changes on the page those that are clear together. */
+function holdTogether(rows: readonly PlaceRow[]): void {
+  const changes = rows.flatMap(({ changes: own }) => Object.values(own))
+  clearTogether(changes.map(({ chance }) => chance)).forEach((isClear, at) => {
+    if (isClear === false) changes[at]!.isUnclear = true
+  })
+}
 
 /** The middle of places, and the one with the highest near end of its rate. */
 function besides(rows: readonly PlaceRow[]): Pick<PlacesView, 'median' | 'best'> {

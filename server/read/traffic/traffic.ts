@@ -1,4 +1,5 @@
-import { countChange, type CountChange } from '../../../core/change/countChange'
+import { countChange, countsClearOnPage, type CountChange } from '../../../core/change/countChange'
+import { scatterOfDays, type Scatter } from '../../../core/change/scatter'
 import { addDays } from '../../../core/days/day'
 import { eachDay, lengthOf, type Period } from '../../../core/periods/period'
 import { peopleOver, type PeopleCeiling, type PeopleWindow } from '../../../core/traffic/peopleOver'
@@ -50,16 +51,19 @@ async function siteTraffic(
     site,
     days: { known: new Set([...viewsOn.keys(), ...visitsOn.keys()]).size, of: lengthOf(period) },
     views,
-    ...(before && before.days > 0 && { viewsChange: change(views, byDay.length, before) }),
+    ...(before &&
+      before.days > 0 && {
+        viewsChange: change(views, byDay.length, before, scatterOfDays(eachDay(period).map((day) => viewsOn.get(day)))),
+      }),
     visits: sum(within.map((row) => row.visits)),
     ...(told.length > 0 && {
       consented: { visits: sum(told.map((row) => row.consented)), of: sum(told.map((row) => row.visits)) },
     }),
     ...(visitors && { visitors }),
     byDay: eachDay(period).map((day) => ({ day, views: viewsOn.get(day) ?? null, visits: visitsOn.get(day) ?? null })),
-    pages,
+    pages: countsClearOnPage(pages),
     allPages: all,
-    sources: await sourcesOf(db, site.id, period, comparison?.period),
+    sources: countsClearOnPage(await sourcesOf(db, site.id, period, comparison?.period)),
   }
 }
 
@@ -107,8 +111,12 @@ const peopleByDay = (
 }
 
 /** A change over the days that are known in each period. */
-const change = (count: number, days: number, before: { count: number; days: number }): CountChange | undefined =>
-  days > 0 && before.days > 0 ? countChange({ count, days }, before) : undefined
+const change = (
+  count: number,
+  days: number,
+  before: { count: number; days: number },
+  scatter?: Scatter,
+): CountChange | undefined => (days > 0 && before.days > 0 ? countChange({ count, days }, before, scatter) : undefined)
 
 /** Page views of a period, and on how many of its days they are known. */
 async function viewsIn(db: ClientDb, site: number, period: Period): Promise<{ count: number; days: number }> {

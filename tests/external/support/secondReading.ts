@@ -31,6 +31,8 @@ export interface ReadChange {
   daysThen?: number
   usualLow?: number
   usualHigh?: number
+  /** How many standard deviations of chance alone the two lie apart. */
+  score?: number
   has: boolean
 }
 
@@ -463,6 +465,8 @@ export function readChange(
   const [a, b] = [extent(to), extent(from)]
   const [shared, narrow] = [Math.min(a.high, b.high) - Math.max(a.low, b.low), Math.min(a.high - a.low, b.high - b.low)]
   const isUnclear = shared >= 0 && (narrow > 0 && narrow < Infinity ? shared / narrow : 1) >= 0.75
+  const isRanged = to.low !== undefined || from.low !== undefined
+  const score = isRanged ? undefined : apartBy(spec, id, to, from)
   const judged = (direction: string) =>
     spec.polarity === 0 || !['up', 'down'].includes(direction)
       ? 'neutral'
@@ -477,15 +481,26 @@ export function readChange(
     return { ...days, direction, judgement: judged(direction), isUnclear, small, has: true }
   }
   const direction = to.value > from.value ? 'up' : to.value < from.value ? 'down' : 'same'
-  let judgement = isUnclear ? 'neutral' : judged(direction)
+  const earlierOnes = past.map((each) => readChange(id, readers, each.span, each.versus, universe))
+  const isByChance =
+    score === undefined
+      ? isRanged && shared >= 0
+      : maybeNothing(
+          score,
+          past.length > 0
+            ? earlierOnes.flatMap((each) => (each.has && each.score !== undefined ? [each.score] : []))
+            : undefined,
+        )
+  let judgement = isByChance ? 'neutral' : judged(direction)
   const change: ReadChange = {
+    ...(score !== undefined && { score }),
     ...days,
     from: from.value,
     to: to.value,
     ...(from.value > 0 && { relative: to.value / from.value - 1 }),
     direction,
     judgement,
-    isUnclear: isUnclear && direction !== 'same',
+    isUnclear: isByChance && direction !== 'same',
     small,
     has: true,
   }
@@ -498,8 +513,8 @@ export function readChange(
     judgement = daily === direction && !change.isUnclear ? judged(direction) : 'neutral'
   }
   const isSigned = id === 'followers_net'
-  const sizes = past.flatMap((each) => {
-    const earlier = readChange(id, readers, each.span, each.versus, universe)
+  const sizes = past.flatMap((each, index) => {
+    const earlier = earlierOnes[index]!
     if (!earlier.has || earlier.from === undefined || earlier.to === undefined) return []
     const values =
       spec.kind === 'flow' && each.span.to - each.span.from !== each.versus.span.to - each.versus.span.from
@@ -511,9 +526,11 @@ export function readChange(
         ? [Math.log(values[1]! / values[0]!)]
         : []
   })
-  if (sizes.length >= 8) {
+  if (sizes.length >= 12) {
     const middle = middleOf(sizes)
-    const half = 1.2815515655446004 * 1.4826 * middleOf(sizes.map((size) => Math.abs(size - middle)))
+    const spread = 1.4826 * middleOf(sizes.map((size) => Math.abs(size - middle)))
+    const half =
+      tenthAbove(Math.max(5, 0.37 * (sizes.length - 1))) * Math.sqrt(1 + 1.5707963267948966 / sizes.length) * spread
     const ends = [middle - half, middle + half].map((end) => (isSigned ? end : Math.expm1(end)))
     const size = isSigned
       ? perDay
@@ -530,6 +547,84 @@ export function readChange(
     }
   }
   return { ...change, judgement }
+}
+
+/** Student's t that one of ten values lies above: the density added up in small steps, with a mirrored half below zero. */
+function tenthAbove(freedom: number): number {
+  const density = (t: number) => (1 + (t * t) / freedom) ** (-(freedom + 1) / 2)
+  const step = 0.0005
+  let half = 0
+  for (let t = step / 2; t < 400; t += t < 20 ? step : 0.05) half += density(t) * (t < 20 ? step : 0.05)
+  let above = half
+  for (let t = step / 2; ; t += step) {
+    above -= density(t) * step
+    if (above <= 0.2 * half) return t + step / 2
+  }
+}
+
+/** How far two figures lie apart in standard deviations of chance, by what the figure counts. */
+function apartBy(spec: { kind: string; unit?: string; bottom?: string }, id: MetricId, to: Read, from: Read) {
+  if (!to.interval && !from.interval) return undefined
+  if (spec.kind === 'rate') {
+    const whole = (value: number) =>
+      Math.abs(value - Math.round(value)) < 1e-6 * Math.max(1, value) ? Math.round(value) : value
+    const [x, y] = [whole(to.value! * to.observations), whole(from.value! * from.observations)]
+    const [n, m] = [to.observations, from.observations]
+    const isOfAll = spec.unit === 'share' && METRICS[spec.bottom as MetricId].kind === 'flow' && x <= n && y <= m
+    if (!isOfAll) return twoCounts(x, n, y, m)
+    const all = (x + y) / (n + m)
+    return all > 0 && all < 1 ? (x / n - y / m) / Math.sqrt(all * (1 - all) * (1 / n + 1 / m)) : undefined
+  }
+  const [n, m] = [to.present, from.present]
+  if (id !== 'followers_net') return twoCounts(to.value!, n, from.value!, m)
+  const variance = to.observations / n ** 2 + from.observations / m ** 2
+  return variance > 0 ? (to.value! / n - from.value! / m) / Math.sqrt(variance) : undefined
+}
+
+function twoCounts(x: number, n: number, y: number, m: number): number | undefined {
+  const all = x + y
+  if (!(all > 0)) return undefined
+  const share = n / (n + m)
+  const score = (x - all * share) / Math.sqrt(all * share * (1 - share))
+  if (all > 2000 || !Number.isInteger(x) || !Number.isInteger(y)) return score
+  const logs = [0]
+  for (let at = 1; at <= all; at++) logs.push(logs[at - 1]! + Math.log(at))
+  const chance = (k: number) =>
+    Math.exp(logs[all]! - logs[k]! - logs[all - k]! + k * Math.log(share) + (all - k) * Math.log(1 - share))
+  let below = chance(x) / 2
+  for (let k = 0; k < x; k++) below += chance(k)
+  const tail = Math.min(below, 1 - below, 0.5)
+  if (tail <= 1e-12) return score
+  // the deviation beyond which a standard normal value lies so often, by halving
+  let [near, far] = [0, 10]
+  for (let round = 0; round < 60; round++) {
+    const middle = (near + far) / 2
+    if (beyond(middle) > tail) near = middle
+    else far = middle
+  }
+  return below > 0.5 ? near : -near
+}
+
+/** How often a standard normal value lies above one (≥ 0): its density added up. */
+function beyond(value: number): number {
+  const steps = 400
+  let sum = 0
+  for (let at = 0; at < steps; at++) {
+    const t = (value * (at + 0.5)) / steps
+    sum += (Math.exp((-t * t) / 2) * value) / steps
+  }
+  return value > 6 ? Math.exp((-value * value) / 2) / (value * 2.5066282746310002) : 0.5 - sum / 2.5066282746310002
+}
+
+/** Whether chance, with the scatter of the past, makes a change as large in one of twenty cases or more. */
+function maybeNothing(score: number, past: readonly number[] | undefined): boolean {
+  if (!past || past.length < 8) return 2 * beyond(Math.abs(score) / Math.SQRT2) >= 0.05
+  const middle = middleOf(past)
+  const deviation = 1.4826 * middleOf(past.map((each) => Math.abs(each - middle)))
+  const t = Math.abs(score) / Math.sqrt(Math.max(1, deviation ** 2))
+  const freedom = 0.37 * (past.length - 1)
+  const z = (Math.sqrt(freedom * Math.log(1 + (t * t) / freedom)) * (8 * freedom + 1)) / (8 * freedom + 3)
+  return 2 * beyond(z) >= 0.05
 }
 
 /** A count by the day: over the days of the profiles that are compared. */
