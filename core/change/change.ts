@@ -68,11 +68,13 @@ export function changeOf(to: Figure, from: Figure, exposure = { to: 1, from: 1 }
   if (to.metric !== from.metric) throw new RangeError(`${to.metric} cannot be compared with ${from.metric}`)
   const { polarity } = metricById(to.metric)
   const small = Math.min(to.observations, from.observations) < SMALL_BASE
-  const overlap = overlapOf(spanOf(to), spanOf(from))
+  const [now, then] = [spanOf(to), spanOf(from)]
+  const overlap = overlapOf(now, then)
   if (to.value === undefined || from.value === undefined)
     return betweenRanges(to, from, { polarity, small, isUnclear: overlap >= OVERLAP_UNCLEAR })
   const difference = to.value - from.value
   const direction = difference > 0 ? 'up' : difference < 0 ? 'down' : 'same'
+  const isMet = now !== undefined && then !== undefined && now.high >= then.low && then.high >= now.low
   const isRanged = to.low !== undefined || from.low !== undefined
   const score = isRanged ? undefined : scoreOf(to, from, exposure)
   const change: Change = {
@@ -82,8 +84,8 @@ export function changeOf(to: Figure, from: Figure, exposure = { to: 1, from: 1 }
     direction,
     small,
     ...(from.value > 0 && { relative: difference / from.value }),
-    ...(isRanged && overlap > 0 && direction !== 'same' && { isUnclear: true }),
-    judgement: isRanged && overlap > 0 ? 'neutral' : judge(direction, polarity),
+    ...(isRanged && isMet && direction !== 'same' && { isUnclear: true }),
+    judgement: isRanged && isMet ? 'neutral' : judge(direction, polarity),
     approximate: to.exactness !== 'exact' || from.exactness !== 'exact',
     ...(score !== undefined && { score }),
   }

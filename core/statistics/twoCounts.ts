@@ -25,10 +25,10 @@ export function countsApart(one: Exposed, other: Exposed): number | undefined {
   const isWhole = Number.isInteger(one.count) && Number.isInteger(other.count)
   const score = (one.count - all * share) / Math.sqrt(all * share * (1 - share))
   if (!isWhole || all > MOST_ADDED) return score
-  const below = binomialBelow(one.count, all, share)
-  const chance = Math.min(0.5, Math.min(below, 1 - below))
-  if (chance <= 1e-12) return score
-  return (below > 0.5 ? 1 : -1) * -normalQuantile(chance)
+  // the tail is added up from its own end: what is left of the other one would be nothing but rounding
+  const chance = score < 0 ? binomialBelow(one.count, all, share) : binomialBelow(other.count, all, 1 - share)
+  if (chance < 1e-12 || chance >= 0.5) return chance >= 0.5 ? 0 : score
+  return (score < 0 ? 1 : -1) * normalQuantile(chance)
 }
 
 /** The chance of fewer than `count` of `all`, and half of that of just so many. */

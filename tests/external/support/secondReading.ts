@@ -591,10 +591,11 @@ function twoCounts(x: number, n: number, y: number, m: number): number | undefin
   for (let at = 1; at <= all; at++) logs.push(logs[at - 1]! + Math.log(at))
   const chance = (k: number) =>
     Math.exp(logs[all]! - logs[k]! - logs[all - k]! + k * Math.log(share) + (all - k) * Math.log(1 - share))
-  let below = chance(x) / 2
-  for (let k = 0; k < x; k++) below += chance(k)
-  const tail = Math.min(below, 1 - below, 0.5)
-  if (tail <= 1e-12) return score
+  let tail = chance(x) / 2
+  if (score < 0) for (let k = 0; k < x; k++) tail += chance(k)
+  else for (let k = x + 1; k <= all; k++) tail += chance(k)
+  if (tail >= 0.5) return 0
+  if (tail < 1e-12) return score
   // the deviation beyond which a standard normal value lies so often, by halving
   let [near, far] = [0, 10]
   for (let round = 0; round < 60; round++) {
@@ -602,7 +603,7 @@ function twoCounts(x: number, n: number, y: number, m: number): number | undefin
     if (beyond(middle) > tail) near = middle
     else far = middle
   }
-  return below > 0.5 ? near : -near
+  return score < 0 ? -near : near
 }
 
 /** How often a standard normal value lies above one (≥ 0): its density added up. */
