@@ -608,11 +608,13 @@ function twoCounts(x: number, n: number, y: number, m: number): number | undefin
 
 /** How often a standard normal value lies above one (≥ 0): its density added up. */
 function beyond(value: number): number {
-  const steps = 400
+  const steps = 100
   let sum = 0
-  for (let at = 0; at < steps; at++) {
-    const t = (value * (at + 0.5)) / steps
-    sum += (Math.exp((-t * t) / 2) * value) / steps
+  // Simpson's rule
+  for (let at = 0; at <= steps; at++) {
+    const t = (value * at) / steps
+    const weight = at === 0 || at === steps ? 1 : at % 2 === 1 ? 4 : 2
+    sum += (weight * Math.exp((-t * t) / 2) * value) / steps / 3
   }
   return value > 6 ? Math.exp((-value * value) / 2) / (value * 2.5066282746310002) : 0.5 - sum / 2.5066282746310002
 }
