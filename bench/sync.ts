@@ -32,7 +32,10 @@ async function startStandins(): Promise<{ stop: () => void }> {
   })
   process.env.ZAFFER_NETWORKS_ADDRESS = `http://127.0.0.1:${port}/{network}`
   for (let tries = 0; !(await fetch(`http://127.0.0.1:${port}/health`).catch(() => undefined))?.ok; tries++) {
-    if (tries === 200) throw new Error('the stand-in networks do not answer')
+    if (tries === 200) {
+      standins.kill()
+      throw new Error('the stand-in networks do not answer')
+    }
     await pause(50)
   }
   return { stop: () => void standins.kill() }
@@ -44,6 +47,14 @@ async function startStandins(): Promise<{ stop: () => void }> {
  */
 export async function benchSync(pool: Pool): Promise<void> {
   const { stop } = await startStandins()
+  try {
+    await measured(pool)
+  } finally {
+    stop()
+  }
+}
+
+async function measured(pool: Pool): Promise<void> {
   const { access_token: access, refresh_token: refresh } = tokensFor(REMOTE.network, REMOTE.id, settings)
   const tokens = { access, refresh, until: Date.now() + 3_000_000 }
   await pool.query("INSERT INTO agency (name) VALUES ('sync')")
@@ -92,7 +103,6 @@ export async function benchSync(pool: Pool): Promise<void> {
       await runNextJob()
     },
   })
-  stop()
   report(
     'Sync of 400 days of a profile, with its posts',
     { 'sync': ms(whole), 'the stand-in alone': ms(alone), 'rate': times(alone / whole) },

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { createInterface } from 'node:readline/promises'
 import type { ResultSetHeader, RowDataPacket } from 'mysql2/promise'
 import { hashPassword } from '../server/platform/people/password'
@@ -34,10 +34,35 @@ function roleOf(text: string | undefined): string {
   return text
 }
 
+/** Where the data of the demo and of an agency of one's own stand; a database is up while its address stands there. */
+const FOLDERS = ['.data', '.data-empty']
+
+/** The database of a folder or, where none is named, of the application that runs: with the demo, or begun empty. */
+function databaseOf(named: string | undefined): string {
+  const known = (named ? [named] : FOLDERS).filter((each) => existsSync(`${each}/database-url`))
+  const [folder, other] = known.filter((each) => named !== undefined || isRunning(`${each}/lock`))
+  if (folder === undefined)
+    throw new Stop(
+      `The application does not run${named ? ` on ${named}` : ''}. Start it with npm start, and try again.`,
+    )
+  if (other !== undefined)
+    throw new Stop(
+      `Two of them run. Say which one is meant: ZAFFER_DATA=${folder} npm run person -- …, or ZAFFER_DATA=${other}.`,
+    )
+  return readFileSync(`${folder}/database-url`, 'utf8')
+}
+
+/** Whether the process that holds a folder is still there. */
+function isRunning(lock: string): boolean {
+  try {
+    return process.kill(Number(readFileSync(lock, 'utf8')), 0)
+  } catch {
+    return false
+  }
+}
+
 async function run([what, email, ...rest]: string[]): Promise<string> {
-  const url =
-    process.env.ZAFFER_DATABASE_URL ?? readFileSync(`${process.env.ZAFFER_DATA ?? '.data'}/database-url`, 'utf8')
-  const pool = connect(url, 1)
+  const pool = connect(process.env.ZAFFER_DATABASE_URL ?? databaseOf(process.env.ZAFFER_DATA), 1)
   const change = async (column: string, value: unknown) => {
     const [{ affectedRows }] = await pool.query<ResultSetHeader>(`UPDATE person SET ${column} = ? WHERE email = ?`, [
       value,
@@ -98,7 +123,10 @@ async function run([what, email, ...rest]: string[]): Promise<string> {
 try {
   console.log(await run(process.argv.slice(2)))
 } catch (error) {
-  if (!(error instanceof Stop)) throw error
-  console.error(error.message)
+  const isDown = (error as { code?: string }).code === 'ECONNREFUSED'
+  if (!(error instanceof Stop) && !isDown) throw error
+  console.error(
+    isDown ? 'The application does not run. Start it with npm start, and try again.' : (error as Error).message,
+  )
   process.exitCode = 1
 }

@@ -84,11 +84,10 @@ export function rowReader(
   const repeated = mapping.targets.find((target, index) => target !== '' && mapping.targets.indexOf(target) !== index)
   if (repeated) throw new Unreadable(`Two columns are both matched to "${repeated}". Choose one.`)
   const byId = new Map(profiles.map((profile) => [profile.remoteId, profile.profile]))
-  const byHandle = new Map(
-    profiles.flatMap((profile) =>
-      [profile.handle, profile.name].map((name) => [plain(name), profile.profile] as const),
-    ),
-  )
+  const byHandle = new Map<string, Set<number>>()
+  for (const { handle: own, name, profile } of profiles)
+    for (const called of [plain(own), plain(name)])
+      byHandle.set(called, (byHandle.get(called) ?? new Set()).add(profile))
   const seen = new Map<number, Uint32Array>()
   const [earliest, span] = [dayNumber(EARLIEST), daysBetween(EARLIEST, latest) + 1]
 
@@ -114,9 +113,14 @@ export function rowReader(
     }
     if (handle < 0) return mapping.profile!
     const text = (cells[handle] ?? '').trim()
-    const profile = byHandle.get(plain(text))
+    const [profile, ...others] = byHandle.get(plain(text)) ?? []
     if (profile === undefined)
       throw new Unreadable(`${at(handle, line)}: no profile of this client is called "${text}"`)
+    if (others.length > 0)
+      throw new Unreadable(
+        `${at(handle, line)}: ${others.length + 1} profiles of this client are called "${text}"; match a column with the ` +
+          'ids of the network, or bring a file for each profile',
+      )
     return profile
   }
 

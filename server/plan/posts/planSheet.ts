@@ -238,11 +238,22 @@ function profilesOf(text: string, targets: readonly PlanTarget[]): PlanTarget[] 
         throw new Unreadable(
           `“${part.trim().slice(0, 60)}” can be ${found.map(nameOf).join(' or ')}. Say on which network.`,
         )
-      throw new Unreadable(
-        `There is no profile “${part.trim().slice(0, 60)}”. Write it as “${targets[0] ? nameOf(targets[0]) : 'name on network'}”.`,
-      )
+      throw new Unreadable(`There is no profile “${part.trim().slice(0, 60)}”. ${writtenAs(part, targets)}`)
     })
 }
+
+/** How a profile is written: the one of that name or on that network where it can be meant, else all that there are. */
+function writtenAs(part: string, targets: readonly PlanTarget[]): string {
+  const said = part.toLowerCase()
+  const meant = targets.filter(
+    ({ name, networkName }) => said.includes(name.toLowerCase()) || said.includes(networkName.toLowerCase()),
+  )
+  const names = (meant.length > 0 ? meant : targets).map((target) => `“${nameOf(target)}”`)
+  if (names.length === 0) return 'This client has no profile to post on.'
+  const more = names.length > MOST_NAMED ? ` and ${names.length - MOST_NAMED} more` : ''
+  return `Write it as ${names.slice(0, MOST_NAMED).join(' or ')}${more}.`
+}
+const MOST_NAMED = 4
 
 /** What networks would not take of it yet: it is taken as a draft all the same. */
 const warningsOf = (input: PlannedInput, targets: readonly PlanTarget[]): string[] => [
