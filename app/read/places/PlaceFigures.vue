@@ -28,10 +28,7 @@ const COLUMNS = computed(() => [
     label: 'For 1,000 views',
     isFigure: true,
     valueOf: ({ perViews }: Row) => perViews?.value ?? -1,
-    textOf: ({ perViews }: Row) =>
-      perViews
-        ? `${oneDecimal(perViews.value, locale)} (${oneDecimal(perViews.low, locale, 'down')} to ${oneDecimal(perViews.high, locale, 'up')})`
-        : '—',
+    textOf: ({ perViews }: Row) => (perViews ? `${oneDecimal(perViews.value, locale)} (${endsOf(perViews)})` : '—'),
   },
 ])
 const now = computed(() => props.insights.periods[0])
@@ -71,6 +68,8 @@ const steps = computed(() => {
     },
   ]
 })
+const endsOf = ({ low, high }: { low: number; high: number }) =>
+  `${oneDecimal(low, locale, 'down')} to ${oneDecimal(high, locale, 'up')}`
 </script>
 
 <template>
