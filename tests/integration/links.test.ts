@@ -219,7 +219,7 @@ describe('a link', () => {
     ])
     expect(all.map(({ status }) => status)).toEqual(['fulfilled', 'fulfilled', 'fulfilled'])
     expect(await stored(id)).toBe(2)
-    expect((await follow(`/l/${broken.code}`)).status).toBe(404)
+    expect((await follow(`/l/${broken.code}`)).status).toBe(410)
   })
 
   it('keeps a hundred sites a day, and the rest under one name', async () => {
