@@ -1,4 +1,4 @@
-import { median } from '../statistics/median'
+import { robustSpread } from '../statistics/robustSpread'
 
 /**
  * How much more such counts scatter than chance alone lets them: 1 is a Poisson count, 2 has twice its variance
@@ -16,10 +16,6 @@ export const USUAL_SCATTER: Scatter = { times: 2 }
 /** Fewer earlier pairs than this say nothing of how they scatter. */
 export const LEAST_PAIRS = 8
 
-/** What a median absolute deviation knows of a spread, beside a standard deviation: its efficiency on normal values. */
-const EFFICIENCY = 0.37
-const MAD_TO_DEVIATION = 1.4826
-
 /**
  * The scatter of a count, from how far earlier pairs of it lay apart: the squared spread of their scores around their
  * middle, so that a steady growth is none and one storm does not hide everything after it. Never below that of chance.
@@ -29,9 +25,8 @@ const MAD_TO_DEVIATION = 1.4826
  */
 export function scatterOf(scores: readonly number[]): Scatter {
   if (scores.length < LEAST_PAIRS) return USUAL_SCATTER
-  const middle = median(scores)!
-  const spread = MAD_TO_DEVIATION * median(scores.map((score) => Math.abs(score - middle)))!
-  return { times: Math.max(1, spread * spread), freedom: EFFICIENCY * (scores.length - 1) }
+  const { spread, freedom } = robustSpread(scores)!
+  return { times: Math.max(1, spread * spread), freedom }
 }
 
 /**

@@ -1,5 +1,5 @@
 import { studentQuantile } from '../statistics/studentQuantile'
-import { median } from '../statistics/median'
+import { robustSpread } from '../statistics/robustSpread'
 
 /** Between which changes four of five such changes lay over the past year. */
 export interface Usual {
@@ -17,17 +17,8 @@ export interface Usual {
 /** Fewer earlier comparisons than this say nothing of what is usual. */
 export const LEAST_USUAL = 12
 
-/** What a median absolute deviation knows of a spread, beside a standard deviation: its efficiency on normal values. */
-const EFFICIENCY = 0.37
-
-/**
- * The median absolute deviation of a normal distribution is so many times smaller than its standard deviation
- * (NIST/SEMATECH e-Handbook, 1.3.5.6).
- */
-const MAD_TO_DEVIATION = 1.4826
-
-/** The 90 % quantile of Student's t for a spread that is known by a median absolute deviation of so many. */
-const T80 = (count: number): number => studentQuantile(0.9, Math.max(5, EFFICIENCY * (count - 1)))
+/** Fewer degrees of freedom than these are taken for as many: the quantile of Student's t is not known below. */
+const LEAST_FREEDOM = 5
 
 /**
  * How much such a change usually is: the median of earlier changes and, around it, where four of five further ones lie
@@ -48,9 +39,9 @@ export function usualOf(pairs: readonly { from: number; to: number }[], scale: U
       ? pairs.map(({ from, to }) => to - from)
       : pairs.filter(({ from, to }) => from > 0 && to > 0).map(({ from, to }) => Math.log(to / from))
   if (sizes.length < LEAST_USUAL) return undefined
-  const middle = median(sizes)!
-  const spread = MAD_TO_DEVIATION * median(sizes.map((size) => Math.abs(size - middle)))!
-  const half = T80(sizes.length) * Math.sqrt(1 + Math.PI / 2 / sizes.length) * spread
+  const { middle, spread, freedom } = robustSpread(sizes)!
+  const half =
+    studentQuantile(0.9, Math.max(LEAST_FREEDOM, freedom)) * Math.sqrt(1 + Math.PI / 2 / sizes.length) * spread
   const ends = [middle - half, middle + half].map((size) => (scale === 'difference' ? size : Math.exp(size) - 1))
   return { scale, low: ends[0]!, high: ends[1]!, count: sizes.length }
 }

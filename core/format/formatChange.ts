@@ -44,7 +44,11 @@ export function formatChange(metric: string, change: Change, locale: string, sho
   const isOther = shown !== undefined && change.to !== undefined && change.to !== shown
   const numbers = isOther ? `: ${write(change.to!)} from ${write(change.from)}` : ` from ${write(change.from)}`
   const remarks = `${byDay(change, locale)}${change.usual?.isWithin ? ', as usual' : ''}${change.small ? ', small base' : ''}`
-  if (change.isUnclear) return of(`no clear change${numbers}${change.small ? ', small base' : ''}`, 'no clear change')
+  if (change.isUnclear)
+    return of(
+      `no clear change${numbers}${byDay(change, locale)}${change.small ? ', small base' : ''}`,
+      'no clear change',
+    )
   const amount = `${change.approximate ? 'about ' : ''}${amountOf(metric, change, locale)}`
   return of(`${amount}${numbers}${remarks}`, amount, mark)
 }

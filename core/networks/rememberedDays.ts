@@ -6,7 +6,7 @@ import { networkById } from './networks'
  * first.
  *
  * @param isPrivate  whether the owner has given consent; otherwise only what anybody can see counts
- * @throws           RangeError when there is no such network
+ * @returns          none for a network that is not known here
  * @example          rememberedDays('tintype', true) // 35: the hours of followers, though other figures stay 100 days
  */
 export function rememberedDays(network: string, isPrivate: boolean): number {

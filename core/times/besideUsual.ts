@@ -1,4 +1,5 @@
 import { median } from '../statistics/median'
+import { robustSpread } from '../statistics/robustSpread'
 
 /** A post with what came back for it. */
 export interface RespondedPost {
@@ -19,8 +20,6 @@ const LEAST_AROUND = 5
 const DRAWN_POSTS = 5
 /** No post counts for more than so many robust standard deviations. */
 const MOST_SPREADS = 3
-/** From the median absolute deviation to the standard deviation of a normal distribution. */
-const MAD_TO_SD = 1.4826
 
 /**
  * How posts did beside what is usual: log((response + ½) / (base + 1)), less the running median of the profile over 90
@@ -33,8 +32,7 @@ const MAD_TO_SD = 1.4826
  */
 export function besideUsual(posts: readonly RespondedPost[]): Float64Array {
   const rest = withoutFormats(posts, besideProfile(posts))
-  const middle = median([...rest]) ?? 0
-  const spread = MAD_TO_SD * (median([...rest].map((value) => Math.abs(value - middle))) ?? 0)
+  const { middle, spread } = robustSpread([...rest]) ?? { middle: 0, spread: 0 }
   const limit = spread > 0 ? MOST_SPREADS * spread : Infinity
   const held = rest.map((value) => Math.max(-limit, Math.min(limit, value - middle)))
   const mean = held.length > 0 ? held.reduce((sum, value) => sum + value, 0) / held.length : 0

@@ -38,6 +38,8 @@ export interface PartFigure {
   /** The change over the days that both periods have. */
   from?: number
   to?: number
+  /** Chance alone may be all of that change; absent of levels, which are counted without chance. */
+  isUnclear?: true
 }
 
 /** How many people saw something how often, on one profile, in the days that end the period. */

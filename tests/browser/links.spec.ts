@@ -128,7 +128,10 @@ test('traffic comes from a file for a site that was added, and the template cann
   await page.goto('/orrery-press/traffic?period=2026-10')
   const shop = page.getByRole('region', { name: 'The shop' })
   await expect(shop.getByRole('row').filter({ hasText: '/cart' })).toContainText('32')
-  await expect(shop.getByRole('row').filter({ hasText: '/cart' })).toContainText('at least 15')
+  // of the other days of the period nobody knows anything, so that nothing bounds them from above
+  await expect(
+    shop.getByRole('row').filter({ hasText: '/cart' }).getByRole('cell', { name: 'at least 15', exact: true }),
+  ).toBeVisible()
 })
 
 test('a network is asked how many could be reached, around a place, and the audience is kept', async ({ page }) => {

@@ -302,8 +302,8 @@ describe('a second reading, straight from the rows', () => {
               isUnclear: moved.isUnclear,
               daysNow: moved.daysNow,
               daysThen: moved.daysThen,
-              usualLow: alike(change!.usual?.low, moved.usualLow),
-              usualHigh: alike(change!.usual?.high, moved.usualHigh),
+              usualLow: near(moved.usualLow),
+              usualHigh: near(moved.usualHigh),
               ...(moved.has && { small: moved.small }),
             })
             compared++
@@ -315,10 +315,6 @@ describe('a second reading, straight from the rows', () => {
     300_000,
   )
 })
-
-/** Quantiles of Student's t are worked out to three digits: an end that is as near as that is the same. */
-const alike = (seen: number | undefined, own: number | undefined) =>
-  seen !== undefined && own !== undefined && Math.abs(seen - own) <= 2e-3 * (1 + Math.abs(own)) ? near(seen) : near(own)
 
 let world: { index: number; readers: Reader[] } | undefined
 /** The profiles of a world, made once for the ten scopes that look at it. */

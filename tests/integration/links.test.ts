@@ -208,16 +208,17 @@ describe('a link', () => {
     expect(links.find((each) => each.id === id)).toMatchObject({ clicks: { people: 0 }, today: 1060 })
   })
 
-  it('is counted though another of the same moment cannot be: it leads nowhere', async () => {
+  it('is counted though another of the same moment cannot be: one leads nowhere, one is of no kind', async () => {
     const { id, code } = await addLink(db, link({}), 1, HOST)
     const broken = await addLink(db, link({}), 1, HOST)
     await pool().query('UPDATE tracked_link SET target = "javascript:alert(1)" WHERE link_id = ?', [broken.id])
     const all = await Promise.allSettled([
       countVisit(visit(code)),
       countVisit(visit(broken.code)),
+      countVisit(visit(code, { kind: 'x'.repeat(200) as Visit['kind'] })),
       countVisit(visit(code)),
     ])
-    expect(all.map(({ status }) => status)).toEqual(['fulfilled', 'fulfilled', 'fulfilled'])
+    expect(all.map(({ status }) => status)).toEqual(['fulfilled', 'fulfilled', 'rejected', 'fulfilled'])
     expect(await stored(id)).toBe(2)
     expect((await follow(`/l/${broken.code}`)).status).toBe(410)
   })

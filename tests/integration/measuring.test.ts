@@ -122,7 +122,7 @@ describe('a breakdown', () => {
     ])
     const view = await breakdownOf(db, await scope(), 'impressions_by_source')
     expect(view.rows).toEqual([
-      { part: 'organic', name: 'Organic', value: 170, share: 0.85, from: 50, to: 70 },
+      { part: 'organic', name: 'Organic', value: 170, share: 0.85, from: 50, to: 70, isUnclear: true },
       { part: 'paid', name: 'Paid', value: 30, share: 0.15, from: 0, to: 30 },
       { part: 'shared', name: 'Through sharing', value: 0, share: 0, from: 0, to: 0 },
     ])
@@ -196,7 +196,15 @@ describe('a breakdown', () => {
       },
       'impressions_by_source',
     )
-    expect(view.rows[0]).toEqual({ part: 'organic', name: 'Organic', value: 9, share: 1, from: 5, to: 9 })
+    expect(view.rows[0]).toEqual({
+      part: 'organic',
+      name: 'Organic',
+      value: 9,
+      share: 1,
+      from: 5,
+      to: 9,
+      isUnclear: true,
+    })
   })
 
   it('bounds people by way: the largest day at least, all days and never more than what was shown at most', async () => {

@@ -14,10 +14,11 @@ const breakdown = computed(() => breakdownById(props.view.breakdown))
 const most = computed(() => Math.max(1, ...props.view.rows.map((row) => row.value ?? row.high ?? 0)))
 const hasChange = computed(() => props.view.rows.some((row) => row.from !== undefined))
 /** Against the comparison, over the days that both have; a small base is marked. */
-function change({ from, to }: PartFigure): string {
+function change({ from, to, isUnclear }: PartFigure): string {
   if (from === undefined || to === undefined) return '—'
   if (from === to) return 'no change'
   const small = Math.min(from, to) < 30 ? ', small base' : ''
+  if (isUnclear) return `no clear change${small}`
   return from > 0
     ? `${to > from ? '▲' : '▼'} ${formatShare(Math.abs(to / from - 1), locale)}${small}`
     : `▲ from none${small}`

@@ -3,6 +3,7 @@
 import { formatCount, formatShare, formatSignedShare, oneDecimal } from '~~/core/format/numbers'
 import { slotName } from '~~/core/times/slots'
 import type { TimesView } from '~~/shared/read/times'
+import { slotMoment } from './slotMoment'
 
 const props = defineProps<{ view: TimesView; chosen: number; what: string }>()
 const locale = useLocale()
@@ -15,15 +16,7 @@ const signed = (share: number) => formatSignedShare(share, locale)
 const drawn = computed(() =>
   each.value.raw === undefined || !each.value.lift ? undefined : each.value.lift.value - each.value.raw,
 )
-const dayOf = (at: number) =>
-  new Date(at).toLocaleString(locale, {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-    timeZone: props.view.zone,
-  })
+const dayOf = (at: number) => slotMoment(at, { zone: props.view.zone, locale })
 </script>
 
 <template>

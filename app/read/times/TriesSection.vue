@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What is not known yet: tries that would tell, those that are kept, and what came of them. */
+import { slotMoment } from './slotMoment'
 import { formatShare, formatSignedShare } from '~~/core/format/numbers'
 import { slotName } from '~~/core/times/slots'
 import type { PlannedTry } from '~~/core/times/planTries'
@@ -39,16 +40,7 @@ async function keep() {
     isKeeping.value = false
   }
 }
-const when = (at: number | Date) =>
-  new Date(at).toLocaleString(locale, {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-    timeZone: props.view.zone,
-  })
+const when = (at: number | Date) => slotMoment(at, { zone: props.view.zone, locale, withWeekday: true })
 const width = (share: number) => `± ${formatShare(share, locale)}`
 const between = ({ low, high }: { low: number; high: number }) =>
   `${formatSignedShare(low, locale, 'down')} to ${formatSignedShare(high, locale, 'up')}`

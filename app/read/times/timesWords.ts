@@ -3,6 +3,7 @@ import { describeDay } from '~~/core/periods/describePeriod'
 import { slotName } from '~~/core/times/slots'
 import { formatCount, formatShare } from '~~/core/format/numbers'
 import type { TakenPost, TimesView } from '~~/shared/read/times'
+import { slotMoment } from './slotMoment'
 
 const listed = (names: readonly string[]) => new Intl.ListFormat('en').format(names)
 const many = (count: number, locale: string) => `${formatCount(count, locale)} ${count === 1 ? 'post' : 'posts'}`
@@ -48,19 +49,12 @@ export function slotTakenWords(
   isTaken: boolean,
   { zone, locale }: { zone: string; locale: string },
 ): string {
-  const when = (at: number) =>
-    new Date(at).toLocaleString(locale, {
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-      hourCycle: 'h23',
-      timeZone: zone,
-    })
   const said = posts
     .slice(0, MOST_TAKEN_SAID)
-    .map(({ profileName, at, id, text }) => `${profileName}: ${when(at)}, ${id === undefined ? 'a try' : `“${text}”`}`)
+    .map(
+      ({ profileName, at, id, text }) =>
+        `${profileName}: ${slotMoment(at, { zone, locale, withWeekday: true })}, ${id === undefined ? 'a try' : `“${text}”`}`,
+    )
   const more = posts.length > said.length ? [`${posts.length - said.length} more`] : []
   return `Taken for ${[...said, ...more].join('; ')}. ${isTaken ? 'Not counted.' : 'Free for the others.'}`
 }

@@ -1,3 +1,4 @@
+import { countChange, countsClearOnPage, type CountChange } from '../../../core/change/countChange'
 import { networkById } from '../../../core/networks/networks'
 import type { Comparison } from '../../../core/periods/comparison'
 import { addDays, type Day } from '../../../core/days/day'
@@ -199,18 +200,40 @@ async function sums(
     breakdown.parts?.map(({ id }) => id) ??
     rows.sort((a, b) => b.value - a.value || a.part.localeCompare(b.part)).map(({ part }) => part)
   if (rows.length === 0) return { rows: [] }
-  const shown = parts.map((part) => {
+  const pair = (part: string) => {
+    if (!paired || paired.days.now === 0) return undefined
+    const [to, from] = [paired.now.get(part) ?? 0, paired.then.get(part) ?? 0]
+    const { now, then } = paired.days
+    return { from, to, change: countChange({ count: to, days: now }, { count: from, days: then }) }
+  }
+  const pairs = countsClearOnPage(parts.map((part) => pair(part) ?? {}))
+  const shown = parts.map((part, at) => {
     const value = rows.find((row) => row.part === part)?.value ?? 0
     return {
       part,
       name: partName(breakdown, part),
       value,
       ...(all > 0 && { share: value / all }),
-      ...(paired && paired.days.now > 0 && { from: paired.then.get(part) ?? 0, to: paired.now.get(part) ?? 0 }),
+      ...unclearOr(pairs[at]!),
     }
   })
   return { rows: shown, ...(paired && { days: paired.days }) }
 }
+
+/** A part's pair of counts, and whether its change is clear among those of all parts. */
+const unclearOr = ({
+  from,
+  to,
+  change,
+}: {
+  from?: number
+  to?: number
+  change?: CountChange
+}): Pick<PartFigure, 'from' | 'to' | 'isUnclear'> => ({
+  ...(from !== undefined && { from }),
+  ...(to !== undefined && { to }),
+  ...(change?.isUnclear && from !== to && { isUnclear: true as const }),
+})
 
 /**
  * SQL for the day of the comparison that belongs to a day of the period and the other way round; a day of a leap year
