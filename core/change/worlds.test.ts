@@ -19,15 +19,16 @@ const count = (mean: number, times: number, ...key: (string | number)[]) =>
   Math.max(0, Math.round(mean + Math.sqrt(mean * times) * normal(...key)))
 const apart = (now: number, then: number) => countsApart({ count: now, exposure: 28 }, { count: then, exposure: 28 })
 
+/** Four weeks beside the four before them, with the scatter of so many weeks before, or none of which is known. */
 function shareClear(mean: number, times: number, past: number): number {
   let clear = 0
   for (let world = 0; world < WORLDS; world++) {
-    const counts = Array.from({ length: past + 2 }, (_, at) =>
-      count(mean, times, 'clear', mean, times, past, world, at),
-    )
-    const scores = counts.slice(1, past + 1).flatMap((now, at) => apart(now, counts[at]!) ?? [])
-    const scatter = past > 0 ? scatterOf(scores) : USUAL_SCATTER
-    const score = apart(counts[past + 1]!, counts[past]!)
+    const week = (at: number) => count(mean, times, 'clear', mean, times, past, world, at)
+    const weeks = Array.from({ length: past }, (_, at) => week(at))
+    const scatter =
+      past > 0 ? scatterOf(weeks.slice(1).flatMap((now, at) => apart(now, weeks[at]!) ?? [])) : USUAL_SCATTER
+    const four = (from: number) => [0, 1, 2, 3].reduce((sum, at) => sum + week(past + from + at), 0)
+    const score = apart(four(4), four(0))
     if (score !== undefined && chanceOf(score / Math.sqrt(scatter.times), scatter.freedom) < CLEAR_LEVEL) clear++
   }
   return clear / WORLDS

@@ -1,5 +1,4 @@
 import { againstUsual, byTheDay, changeOf, withScatter, type Change } from '../change/change'
-import { scatterOf, type Scatter } from '../change/scatter'
 import { usualOf, type Usual } from '../change/usual'
 import type { Figure } from '../figures/figure'
 import { isSigned, metricById } from '../metrics/catalogue'
@@ -10,6 +9,7 @@ import type { ProfileAggregate } from './aggregate'
 import { comparableMembers, type EarlierAggregates } from './comparableMembers'
 import type { DayMask } from './daysWith'
 import { figureOf, type FigureContext } from './figureOf'
+import { weeklyScatter } from './weeklyScatter'
 
 /** A period and its comparison, rolled up. */
 export interface ComparedAggregates {
@@ -53,8 +53,9 @@ export function compareFigures(
   const change = changeBetween(metricById(metricId), { figure, current }, { figure: before, earlier }, context)
   if (!past?.length || change.reason !== undefined || change.difference === undefined)
     return { figure, earlier: before, change }
-  const { usual, scatter } = pastChanges(metricId, past, context)
-  return { figure, earlier: before, change: againstUsual(withScatter(change, metricId, scatter), usual) }
+  const scatter = weeklyScatter(metricById(metricId), current, context.period.from)
+  const judged = withScatter(change, metricId, scatter)
+  return { figure, earlier: before, change: againstUsual(judged, usualChange(metricId, past, context)) }
 }
 
 interface Now {
@@ -147,27 +148,21 @@ function basisOfDays(
 const basisOfProfiles = (compared: number, members: number): string | undefined =>
   compared < members ? `over the ${compared} of ${members} profiles with data in both periods` : undefined
 
-/** How much a metric usually changes, and how its counts scatter: the same comparison over the past year. */
-function pastChanges(
-  metricId: string,
-  past: readonly PastComparison[],
-  context: FigureContext,
-): { usual: Usual | undefined; scatter: Scatter } {
+/** How much a metric usually changes: the same comparison over the past year. */
+function usualChange(metricId: string, past: readonly PastComparison[], context: FigureContext): Usual | undefined {
   const metric = metricById(metricId)
-  const scores: number[] = []
   const pairs = past.flatMap(({ period, current, earlier }) => {
     const asked = { period, ...(context.universe !== undefined && { universe: context.universe }) }
     const now = figureOf(metricId, current, asked)
     const then = figureOf(metricId, earlier.aggregates, { ...asked, period: earlier.comparison.period })
-    const { from, to, perDay, reason, score } = changeBetween(
+    const { from, to, perDay, reason } = changeBetween(
       metric,
       { figure: now, current },
       { figure: then, earlier },
       asked,
     )
     if (reason || from === undefined || to === undefined) return []
-    if (score !== undefined) scores.push(score)
     return [perDay ?? { from, to }]
   })
-  return { usual: usualOf(pairs, isSigned(metric) ? 'difference' : 'relative'), scatter: scatterOf(scores) }
+  return usualOf(pairs, isSigned(metric) ? 'difference' : 'relative')
 }

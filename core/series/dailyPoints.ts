@@ -57,16 +57,29 @@ function valuesOf(metric: FlowMetric | StockMetric | UniqueMetric, member: Profi
   const days = member.days!
   if (metric.kind === 'stock') return carriedLevels(days, period, metric.column)
   if (metric.kind === 'unique') return daysIn(days, period, metric.windows[1])
+  return flowByDay(metric, member, period)
+}
+
+/**
+ * A count of one profile day by day; NaN where a day lacks one of its parts.
+ *
+ * @param member    the profile with its days
+ * @param isTogether  whether what is taken away is added too: everything that was counted on both sides
+ * @example       flowByDay(metricById('impressions') as FlowMetric, member, { from: '2026-10-01', to: '2026-10-02' })
+ */
+export function flowByDay(metric: FlowMetric, member: ProfileAggregate, period: Period, isTogether = false): Values {
+  const days = member.days!
   const { parts, presence } = ownFlow(metric, member, period)
   if (presence.count === 0) return new Float64Array(lengthOf(period)).fill(Number.NaN)
   const [{ column, sign }, ...others] = parts as [FlowMetric['parts'][number], ...FlowMetric['parts']]
   // a day without one of the parts is none: what is added to nothing is nothing
   const first = daysIn(days, period, column)
-  if (others.length === 0 && sign > 0) return first
-  const values = first.map((value) => sign * value)
+  const signOf = (own: 1 | -1) => (isTogether ? 1 : own)
+  if (others.length === 0 && signOf(sign) > 0) return first
+  const values = first.map((value) => signOf(sign) * value)
   for (const part of others) {
     const own = daysIn(days, period, part.column)
-    for (let index = 0; index < values.length; index++) values[index]! += part.sign * own[index]!
+    for (let index = 0; index < values.length; index++) values[index]! += signOf(part.sign) * own[index]!
   }
   return values
 }

@@ -485,12 +485,7 @@ export function readChange(
   const isByChance =
     score === undefined
       ? isRanged && shared >= 0
-      : maybeNothing(
-          score,
-          past.length > 0
-            ? earlierOnes.flatMap((each) => (each.has && each.score !== undefined ? [each.score] : []))
-            : undefined,
-        )
+      : maybeNothing(score, past.length > 0 ? weeksApart(id, readers, span.from) : undefined)
   let judgement = isByChance ? 'neutral' : judged(direction)
   const change: ReadChange = {
     ...(score !== undefined && { score }),
@@ -558,6 +553,52 @@ function tenthAbove(freedom: number): number {
     (5 * x ** 5 + 16 * x ** 3 + 3 * x) / 96 / freedom ** 2 +
     (3 * x ** 7 + 19 * x ** 5 + 17 * x ** 3 - 15 * x) / 384 / freedom ** 3
   )
+}
+
+/** How far each of the 52 weeks before a day lies from the week before it, over the profiles that have both whole. */
+function weeksApart(id: MetricId, readers: readonly Reader[], first: number): number[] {
+  const spec = METRICS[id]
+  if (spec.kind !== 'flow' && spec.kind !== 'rate') return []
+  const top = (spec.kind === 'rate' ? spec.top : id) as MetricId
+  const bottom = spec.kind === 'rate' && isFlow(spec.bottom) ? (spec.bottom as MetricId) : undefined
+  const weekOf = (reader: Reader, back: number) => {
+    const days = daysOf({ from: first - 7 * back, to: first - 7 * back + 6 })
+    const counted = days.map((day) => flowOf(top, reader)[day])
+    const under = days.map((day) => (bottom ? flowOf(bottom, reader)[day]?.value : 1))
+    if (counted.includes(undefined) || under.includes(undefined)) return undefined
+    return {
+      value: counted.reduce((sum, each) => sum + each!.value, 0),
+      events: counted.reduce((sum, each) => sum + each!.events, 0),
+      under: under.reduce<number>((sum, each) => sum + each!, 0),
+    }
+  }
+  const found: number[] = []
+  for (let back = 51; back >= 1; back--) {
+    const pairs = readers.flatMap((reader) => {
+      const [now, then] = [weekOf(reader, back), weekOf(reader, back + 1)]
+      return now && then ? [{ now, then }] : []
+    })
+    const sum = (side: 'now' | 'then', what: 'value' | 'events' | 'under') =>
+      pairs.reduce((all, pair) => all + pair[side][what], 0)
+    const [x, y, n, m] = [sum('now', 'value'), sum('then', 'value'), sum('now', 'under'), sum('then', 'under')]
+    const events = sum('now', 'events') + sum('then', 'events')
+    const isOfAll = spec.kind === 'rate' && spec.unit === 'share' && bottom !== undefined && x <= n && y <= m
+    const all = (x + y) / (n + m)
+    const score =
+      id === 'followers_net'
+        ? events > 0
+          ? (x - y) / Math.sqrt(events)
+          : undefined
+        : isOfAll
+          ? all > 0 && all < 1
+            ? (x / n - y / m) / Math.sqrt(all * (1 - all) * (1 / n + 1 / m))
+            : undefined
+          : n > 0 && m > 0
+            ? twoCounts(x, n, y, m)
+            : undefined
+    if (score !== undefined) found.push(score)
+  }
+  return found
 }
 
 /** How far two figures lie apart in standard deviations of chance, by what the figure counts. */
