@@ -53,7 +53,7 @@ export function compareFigures(
   const change = changeBetween(metricById(metricId), { figure, current }, { figure: before, earlier }, context)
   if (!past?.length || change.reason !== undefined || change.difference === undefined)
     return { figure, earlier: before, change }
-  const scatter = weeklyScatter(metricById(metricId), current, context.period.from)
+  const scatter = weeklyScatter(metricById(metricId), current, context.period)
   const judged = withScatter(change, metricId, scatter)
   return { figure, earlier: before, change: againstUsual(judged, usualChange(metricId, past, context)) }
 }

@@ -3,7 +3,6 @@ import { unit } from '../../demo/random'
 import { addDays } from '../days/day'
 import { metricById } from '../metrics/catalogue'
 import { normalQuantile } from '../statistics/normalQuantile'
-import type { FactRow } from './factTable'
 import { factTable } from './factTable'
 import { aggregateTable } from './aggregateTable'
 import { weeklyScatter } from './weeklyScatter'
@@ -14,17 +13,19 @@ const networks = new Map([
   [2, 'commons'],
 ])
 
+type Row = Parameters<typeof factTable>[0][number]
+
 /** Daily impressions around 100 whose variance is so many times their mean. */
-function profileOf(times: number, profile = 1, days = 364): FactRow[] {
+function profileOf(times: number, profile = 1, days = 364): Row[] {
   return Array.from({ length: days }, (_, back) => ({
     profile,
     day: addDays(BEFORE, -days + back),
     impressions: Math.round(100 + Math.sqrt(100 * times) * normalQuantile(unit('scatter', times, profile, back))),
     new_followers: 10,
     lost_followers: 4,
-  })) as unknown as FactRow[]
+  }))
 }
-const scatter = (metric: string, rows: FactRow[]) =>
+const scatter = (metric: string, rows: Row[]) =>
   weeklyScatter(
     metricById(metric),
     aggregateTable(factTable(rows), { from: BEFORE, to: BEFORE }, networks, [
@@ -32,7 +33,7 @@ const scatter = (metric: string, rows: FactRow[]) =>
       'new_followers',
       'lost_followers',
     ]),
-    BEFORE,
+    { from: BEFORE, to: BEFORE },
   )
 
 describe('the scatter of a count, by its weeks', () => {

@@ -1,10 +1,12 @@
 import { scatterOf, USUAL_SCATTER, type Scatter } from '../change/scatter'
-import { addDays, type Day } from '../days/day'
+import { addDays } from '../days/day'
 import { isSigned, metricById } from '../metrics/catalogue'
-import type { Metric } from '../metrics/metric'
-import { flowByDay } from '../series/dailyPoints'
+import type { FlowMetric, Metric } from '../metrics/metric'
+import type { Period } from '../periods/period'
 import { countsApart, sharesApart } from '../statistics/twoCounts'
 import type { ProfileAggregate } from './aggregate'
+import { partsAt } from './daysWith'
+import { partsByDay } from './partsByDay'
 
 /** So many whole weeks before a period say how its counts scatter. */
 const WEEKS = 52
@@ -23,23 +25,24 @@ interface Week {
  * what hangs together over some days. Of a rate that is divided by a count both are looked at, of other rates the
  * numerator.
  *
- * @param members  the profiles with their days of that year
- * @param before   the first day of the period
+ * @param members  the profiles, rolled up over the period, with their days of that year
+ * @param period   before which the weeks lie
  * @returns        the stated default where fewer than eight pairs of weeks are known
- * @example        weeklyScatter(metricById('impressions'), aggregates, '2026-10-01').times // 1800
+ * @example        weeklyScatter(metricById('impressions'), aggregates, october).times // 1800
  */
-export function weeklyScatter(metric: Metric, members: readonly ProfileAggregate[], before: Day): Scatter {
+export function weeklyScatter(metric: Metric, members: readonly ProfileAggregate[], period: Period): Scatter {
   const top = metric.kind === 'ratio' ? metricById(metric.numerator) : metric
   if (top.kind !== 'flow') return USUAL_SCATTER
   const under = metric.kind === 'ratio' ? metricById(metric.denominator) : undefined
   const bottom = under?.kind === 'flow' ? under : undefined
-  const year = { from: addDays(before, -WEEKS * WEEK_DAYS), to: addDays(before, -1) }
+  const year = { from: addDays(period.from, -WEEKS * WEEK_DAYS), to: addDays(period.from, -1) }
   const weeks = members
     .filter(({ days }) => days !== undefined)
     .map((member) => {
-      const values = flowByDay(top, member, year)
-      const events = isSigned(top) ? flowByDay(top, member, year, true) : values
-      return weeksOf(values, events, bottom && flowByDay(bottom, member, year))
+      const byDay = (flow: FlowMetric, isTogether?: boolean) =>
+        partsByDay(partsAt(flow, member, period), member.days!, year, isTogether)
+      const values = byDay(top)
+      return weeksOf(values, isSigned(top) ? byDay(top, true) : values, bottom && byDay(bottom))
     })
   const scores: number[] = []
   for (let at = 1; at < WEEKS; at++) {

@@ -1,12 +1,11 @@
-import { dayNumber, type Day } from '../days/day'
+import type { Day } from '../days/day'
 import { metricById } from '../metrics/catalogue'
-import type { FactColumn } from '../metrics/storedFigures'
 import type { FlowMetric, Metric, RatioMetric, StockMetric, UniqueMetric } from '../metrics/metric'
 import { eachDay, lengthOf, type Period } from '../periods/period'
 import { randomDuplication } from '../reach/randomDuplication'
 import type { ProfileAggregate } from '../rollup/aggregate'
 import { ownFlow } from '../rollup/daysWith'
-import type { DenseDays } from '../rollup/denseDays'
+import { columnByDay, partsByDay } from '../rollup/partsByDay'
 import { carriedLevels } from './carriedLevels'
 
 /** A metric on one day; without `value` and `low` the day has no data. */
@@ -56,43 +55,9 @@ export function dailyPoints(
 function valuesOf(metric: FlowMetric | StockMetric | UniqueMetric, member: ProfileAggregate, period: Period): Values {
   const days = member.days!
   if (metric.kind === 'stock') return carriedLevels(days, period, metric.column)
-  if (metric.kind === 'unique') return daysIn(days, period, metric.windows[1])
-  return flowByDay(metric, member, period)
-}
-
-/**
- * A count of one profile day by day; NaN where a day lacks one of its parts.
- *
- * @param member    the profile with its days
- * @param isTogether  whether what is taken away is added too: everything that was counted on both sides
- * @example       flowByDay(metricById('impressions') as FlowMetric, member, { from: '2026-10-01', to: '2026-10-02' })
- */
-export function flowByDay(metric: FlowMetric, member: ProfileAggregate, period: Period, isTogether = false): Values {
-  const days = member.days!
+  if (metric.kind === 'unique') return columnByDay(days, period, metric.windows[1])
   const { parts, presence } = ownFlow(metric, member, period)
-  if (presence.count === 0) return new Float64Array(lengthOf(period)).fill(Number.NaN)
-  const [{ column, sign }, ...others] = parts as [FlowMetric['parts'][number], ...FlowMetric['parts']]
-  // a day without one of the parts is none: what is added to nothing is nothing
-  const first = daysIn(days, period, column)
-  const signOf = (own: 1 | -1) => (isTogether ? 1 : own)
-  if (others.length === 0 && signOf(sign) > 0) return first
-  const values = first.map((value) => signOf(sign) * value)
-  for (const part of others) {
-    const own = daysIn(days, period, part.column)
-    for (let index = 0; index < values.length; index++) values[index]! += signOf(part.sign) * own[index]!
-  }
-  return values
-}
-
-/** A column over a period; days that it does not have are NaN. */
-function daysIn({ first, columns }: DenseDays, period: Period, column: FactColumn): Values {
-  const own = columns[column]
-  const length = lengthOf(period)
-  const from = dayNumber(period.from) - first
-  if (own && from >= 0 && from + length <= own.length) return own.subarray(from, from + length)
-  const values = new Float64Array(length).fill(Number.NaN)
-  if (own) for (let index = Math.max(0, -from); index < length; index++) values[index] = own[from + index] ?? Number.NaN
-  return values
+  return presence.count === 0 ? new Float64Array(lengthOf(period)).fill(Number.NaN) : partsByDay(parts, days, period)
 }
 
 type Point = Omit<DayPoint, 'day'>

@@ -119,7 +119,10 @@ const SOURCES = computed(() => [
       <div>
         <dt>Page views</dt>
         <dd>{{ count(traffic.views) }}</dd>
-        <dd class="quiet"><CountChangeText v-if="traffic.viewsChange" :change="traffic.viewsChange" /> {{ ofWhom }}</dd>
+        <dd class="quiet">
+          <template v-if="traffic.viewsChange"><CountChangeText :change="traffic.viewsChange" />; </template
+          >{{ ofWhom }}
+        </dd>
       </div>
       <div>
         <dt>Different visitors</dt>
