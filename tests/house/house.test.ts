@@ -23,6 +23,12 @@ describe('the house', () => {
     expect(long).toEqual([])
   })
 
+  it('rounds the ends of ranges outward: none is written without saying to which side', () => {
+    const written =
+      /\b(?:say|signed|shown|beside|value|write|format\w+|oneDecimal)\(\s*(?:[\w.!?]|\(row\))*\.(?:low|high)\b(?:, locale)?\s*\)/
+    expect(filesOf('app').filter((file) => !file.endsWith('.test.ts') && written.test(read(file)))).toEqual([])
+  })
+
   it('has the same rooms on both sides, each drawn in the plan', () => {
     const plan = read('docs/architecture.md')
     const roomsOf = (side: string) =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Who is small and growing: the growth of four weeks over the following, each with the interval of its pace. */
+import type { Rounding } from '~~/core/format/formatter'
 import { formatCompact, formatSignedShare, oneDecimal } from '~~/core/format/numbers'
 import { describeDay } from '~~/core/periods/describePeriod'
 import type { FieldMember } from '~~/shared/compare/field'
@@ -13,7 +14,7 @@ const known = computed(() =>
 )
 const scale = computed(() => growthScale(known.value, WIDTH, HEIGHT))
 const labels = computed(() => namePlaces(known.value, scale.value, WIDTH))
-const signed = (share: number) => formatSignedShare(share, locale)
+const signed = (share: number, rounding?: Rounding) => formatSignedShare(share, locale, rounding)
 const axisText = (mark: number) => `${mark > 0 ? '+' : ''}${oneDecimal(mark, locale)} %`
 const besideWords = (out: FieldMember['standsOut']) =>
   out
@@ -41,7 +42,8 @@ const COLUMNS = computed(() => [
     label: 'Between, 80 %',
     isFigure: true,
     valueOf: ({ growth }: FieldMember) => growth?.low ?? -9,
-    textOf: ({ growth }: FieldMember) => (growth ? `${signed(growth.low)} and ${signed(growth.high)}` : '—'),
+    textOf: ({ growth }: FieldMember) =>
+      growth ? `${signed(growth.low, 'down')} and ${signed(growth.high, 'up')}` : '—',
   },
   {
     key: 'beside',

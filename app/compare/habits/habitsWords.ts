@@ -1,12 +1,12 @@
-import { formatter } from '~~/core/format/formatter'
+import { formatter, type Rounding } from '~~/core/format/formatter'
 import type { TimesUsual } from '~~/core/habits/timesUsual'
 import { LEAST_POSTS } from '~~/core/why/carryingPosts'
 
 /** How posts did: "1.42 × (1.10–1.93)". */
 export function timesWords(times: TimesUsual | undefined, locale: string): string {
   if (!times) return '—'
-  const shown = (value: number) => formatter(locale, 2).format(value)
-  return `${shown(times.value)} × (${shown(times.low)}–${shown(times.high)})`
+  const shown = (value: number, rounding?: Rounding) => formatter(locale, 2, rounding).format(value)
+  return `${shown(times.value)} × (${shown(times.low, 'down')}–${shown(times.high, 'up')})`
 }
 
 /** What can be said of them. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Hashtags of the client, with what posts with each brought so far, to be taken into the text. */
+import type { Rounding } from '~~/core/format/formatter'
 import { formatCount, formatSignedShare } from '~~/core/format/numbers'
 import { hashtagsIn } from '~~/core/tags/tagRule'
 import type { HashtagBrought } from '~~/shared/plan/hashtags'
@@ -26,10 +27,10 @@ const shown = computed(() => {
 const isNew = computed(() => [...used.value].filter((tag) => !known.value.has(tag)))
 const posts = (many: number) => `${formatCount(many, locale)} ${many === 1 ? 'post' : 'posts'}`
 /** How far from usual, as slots have it. */
-const beside = (times: number) => formatSignedShare(times - 1, locale)
+const beside = (times: number, rounding?: Rounding) => formatSignedShare(times - 1, locale, rounding)
 const words = ({ times, posts: many, stands }: HashtagBrought) =>
   times
-    ? `${beside(times.value)}, between ${beside(times.low)} and ${beside(times.high)}, in ${posts(many)}` +
+    ? `${beside(times.value)}, between ${beside(times.low, 'down')} and ${beside(times.high, 'up')}, in ${posts(many)}` +
       (stands ? `: ${stands} usual by more than chance` : '')
     : `${posts(many)}, too few to judge`
 </script>

@@ -1,3 +1,4 @@
+import type { Rounding } from '~~/core/format/formatter'
 import { inSentence } from '~~/core/format/inSentence'
 import { formatValue } from '~~/core/format/formatValue'
 import { metricById } from '~~/core/metrics/catalogue'
@@ -11,6 +12,6 @@ export const targetWords = ({ metric, wanted, by, whoWords }: TargetView, locale
 /** Where a target in danger is heading. */
 export function targetHeading({ metric, heading, progress }: TargetView, locale: string): string {
   if (progress.standing === 'missed') return 'missed'
-  const value = (number: number) => formatValue(number, metricById(metric).unit, locale)
-  return heading ? `heading for ${value(heading.low)} to ${value(heading.high)}` : 'in danger'
+  const value = (number: number, rounding: Rounding) => formatValue(number, metricById(metric).unit, locale, rounding)
+  return heading ? `heading for ${value(heading.low, 'down')} to ${value(heading.high, 'up')}` : 'in danger'
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Networks side by side: the week of each as one line, its posts, and the slot in which they did best. */
+import type { Rounding } from '~~/core/format/formatter'
 import { formatSignedShare } from '~~/core/format/numbers'
 import { slotName } from '~~/core/times/slots'
 import type { NetworkTimes } from '~~/shared/read/times'
@@ -14,12 +15,12 @@ const path = (values: readonly (number | null)[]) =>
       return value === null ? '' : `${slot === 0 || values[slot - 1] === null ? 'M' : 'L'}${at}`
     })
     .join('')
-const signed = (share: number) => formatSignedShare(share, locale)
+const signed = (share: number, rounding?: Rounding) => formatSignedShare(share, locale, rounding)
 function bestOf({ best, isBeyond, posts }: NetworkTimes): string {
   if (isBeyond === undefined) return `too few posts to tell (${posts})`
   if (!best?.lift) return 'no slot stands out'
   const { value, low, high } = best.lift
-  return `${slotName(best.slot)}, ${signed(value)}, between ${signed(low)} and ${signed(high)} (${best.posts} posts)`
+  return `${slotName(best.slot)}, ${signed(value)}, between ${signed(low, 'down')} and ${signed(high, 'up')} (${best.posts} posts)`
 }
 const COLUMNS = [
   { key: 'name', label: 'Network', isWords: true, valueOf: ({ name }: NetworkTimes) => name },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Slots with what is known of each: how posts did there, on how many that rests, and how many of the audience are there. */
+import type { Rounding } from '~~/core/format/formatter'
 import { formatCount, formatShare, formatSignedShare } from '~~/core/format/numbers'
 import { slotName } from '~~/core/times/slots'
 import type { TimesView } from '~~/shared/read/times'
@@ -18,7 +19,7 @@ const locale = useLocale()
 const rows = computed<Row[]>(() => props.view.suggestions.map((each, index) => ({ ...each, number: index + 1 })))
 const liftOf = ({ slot }: Row) => props.view.lifts[slot]!.lift
 const thereIn = ({ slot }: Row) => props.view.there?.slots[slot] ?? undefined
-const signed = (share: number) => formatSignedShare(share, locale)
+const signed = (share: number, rounding?: Rounding) => formatSignedShare(share, locale, rounding)
 const WIDTH = 130
 const bounds = computed(() => {
   const all = rows.value.flatMap((row) => {
@@ -95,7 +96,9 @@ const reasonOf = ({ by, slot }: Row) => {
             <line class="at" :x1="x(liftOf(row)!.value)" :x2="x(liftOf(row)!.value)" y1="2" y2="15" /></svg
           ><span class="value"
             >{{ signed(liftOf(row)!.value)
-            }}<span class="quiet remark">{{ signed(liftOf(row)!.low) }} to {{ signed(liftOf(row)!.high) }}</span></span
+            }}<span class="quiet remark"
+              >{{ signed(liftOf(row)!.low, 'down') }} to {{ signed(liftOf(row)!.high, 'up') }}</span
+            ></span
           ></span
         ><span v-else class="quiet">{{ view.lifts[row.slot]!.missing }} more posts for a lift</span></template
       >

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** In the margin: what is known of one slot, how its lift comes about, and its posts. */
+import type { Rounding } from '~~/core/format/formatter'
 import { formatCount, formatShare, formatSignedShare, oneDecimal } from '~~/core/format/numbers'
 import { slotName } from '~~/core/times/slots'
 import type { TimesView } from '~~/shared/read/times'
@@ -12,7 +13,7 @@ const each = computed(() => props.view.lifts[props.chosen]!)
 const there = computed(() => props.view.there?.slots[props.chosen] ?? undefined)
 const number = computed(() => props.view.suggestions.findIndex(({ slot }) => slot === props.chosen) + 1)
 const posts = computed(() => props.view.marks.filter(({ hours }) => Math.floor(hours) === props.chosen))
-const signed = (share: number) => formatSignedShare(share, locale)
+const signed = (share: number, rounding?: Rounding) => formatSignedShare(share, locale, rounding)
 const drawn = computed(() =>
   each.value.raw === undefined || !each.value.lift ? undefined : each.value.lift.value - each.value.raw,
 )
@@ -25,7 +26,7 @@ const dayOf = (at: number) => slotMoment(at, { zone: props.view.zone, locale })
     <p v-if="each.lift">
       {{ each.posts }} posts went out in this hour. Beside what their profile and format usually bring, they brought
       {{ formatShare(Math.abs(each.lift.value), locale) }} {{ each.lift.value < 0 ? 'fewer' : 'more' }} {{ what }},
-      between {{ signed(each.lift.low) }} and {{ signed(each.lift.high) }}.
+      between {{ signed(each.lift.low, 'down') }} and {{ signed(each.lift.high, 'up') }}.
     </p>
     <p v-else>
       {{ each.posts === 0 ? 'No post' : each.posts === 1 ? 'One post' : `${each.posts} posts` }} in this hour:

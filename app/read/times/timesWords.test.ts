@@ -44,6 +44,8 @@ describe('times in words', () => {
     expect(slotTakenWords([{ ...post, id: 4 }], false, asked)).toBe(
       'Taken for Skarle, Commons: Thu 29 Oct, 12:30, “Open”. Free for the others.',
     )
+    const long = { ...post, id: 4, text: 'The last dahlias go to bed this week. Which one should we keep?' }
+    expect(slotTakenWords([long], false, asked)).toContain('“The last dahlias go to bed this week. …”')
     expect(slotTakenWords([post, post, post], true, asked)).toContain('a try; 1 more. Not counted.')
   })
   it('say of whom the audience is, and which hours are alike', () => {

@@ -53,12 +53,17 @@ export function slotTakenWords(
     .slice(0, MOST_TAKEN_SAID)
     .map(
       ({ profileName, at, id, text }) =>
-        `${profileName}: ${slotMoment(at, { zone, locale, withWeekday: true })}, ${id === undefined ? 'a try' : `“${text}”`}`,
+        `${profileName}: ${slotMoment(at, { zone, locale, withWeekday: true })}, ${id === undefined ? 'a try' : `“${beginning(text)}”`}`,
     )
   const more = posts.length > said.length ? [`${posts.length - said.length} more`] : []
   return `Taken for ${[...said, ...more].join('; ')}. ${isTaken ? 'Not counted.' : 'Free for the others.'}`
 }
 const MOST_TAKEN_SAID = 2
+const LONGEST_BEGINNING = 40
+
+/** The first words of a post, by which it is known again. */
+const beginning = (text: string): string =>
+  text.length <= LONGEST_BEGINNING ? text : `${text.slice(0, LONGEST_BEGINNING).replace(/\s+\S*$/, '')} …`
 
 /** Which posts are left out, and why. */
 export function leftOutWords({ paid, young, unknown, isCut }: TimesView['posts'], locale: string): string {

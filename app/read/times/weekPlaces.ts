@@ -1,4 +1,5 @@
 import { SLOTS, slotName } from '~~/core/times/slots'
+import type { Rounding } from '~~/core/format/formatter'
 import { formatCount, formatShare, formatSignedShare } from '~~/core/format/numbers'
 import type { TimesMark, TimesView } from '~~/shared/read/times'
 
@@ -82,7 +83,7 @@ export function slotByKey(slot: number, key: string): number | undefined {
 export function slotWords(view: TimesView, slot: number, locale: string): string {
   const { lift, posts, missing } = view.lifts[slot]!
   const there = view.there?.slots[slot]
-  const signed = (share: number) => formatSignedShare(share, locale)
+  const signed = (share: number, rounding?: Rounding) => formatSignedShare(share, locale, rounding)
   return [
     slotName(slot),
     ...(there
@@ -92,7 +93,7 @@ export function slotWords(view: TimesView, slot: number, locale: string): string
         ]
       : []),
     lift
-      ? `${posts} posts, lift ${signed(lift.value)}, between ${signed(lift.low)} and ${signed(lift.high)}`
+      ? `${posts} posts, lift ${signed(lift.value)}, between ${signed(lift.low, 'down')} and ${signed(lift.high, 'up')}`
       : `${posts === 0 ? 'no post' : posts === 1 ? '1 post' : `${posts} posts`}, ${missing} more for a lift`,
   ].join(': ')
 }
