@@ -26,6 +26,9 @@ const wholeOf = (base: AudienceBase) =>
     : parts.value.reduce((sum, { counts }) => sum + (counts[base] ?? 0), 0)
 const shareOf = ({ counts }: AudiencePart, base: AudienceBase) =>
   counts[base] === undefined || wholeOf(base) === 0 ? undefined : counts[base] / wholeOf(base)
+/** The interval of an index, its ends rounded outward. */
+const endsOf = ({ low, high }: { low: number; high: number }) =>
+  `${formatCount(low, locale, 'down')}–${formatCount(high, locale, 'up')}`
 const sayShare = (value: number | undefined) => (value === undefined ? '—' : formatShare(value, locale))
 const told = computed(() => AUDIENCE_BASES.filter(({ id }) => props.view.totals[id]))
 const columns = computed(() => [
@@ -125,8 +128,7 @@ const bases = computed(() =>
                     width: `${place(row.index.high) - place(row.index.low)}%`,
                   }" /><i class="alike" /><i class="mark" :style="{ left: `${place(row.index.value)}%` }" /></span
               ><span
-                >{{ Math.round(row.index.value) }}
-                <span class="quiet">{{ Math.round(row.index.low) }}–{{ Math.round(row.index.high) }}</span></span
+                >{{ Math.round(row.index.value) }} <span class="quiet">{{ endsOf(row.index) }}</span></span
               ></span
             ><template v-else>—</template></template
           >

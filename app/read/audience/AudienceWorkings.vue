@@ -53,7 +53,7 @@ const path = ({ points }: AudienceLine) =>
     </dl>
     <p v-if="part.index" class="quiet">
       How often they are among those who responded, beside how often they are among those who follow. Between
-      {{ Math.round(part.index.low) }} and {{ Math.round(part.index.high) }} with 95 %.
+      {{ formatCount(part.index.low, locale, 'down') }} and {{ formatCount(part.index.high, locale, 'up') }} with 95 %.
     </p>
     <template v-if="data && data.some(({ points }) => points.length > 1)">
       <h2>Over the period</h2>
