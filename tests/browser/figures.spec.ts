@@ -70,8 +70,20 @@ test('a change says what it rests on, what may be nothing and what is usual', as
   const strip = page.getByRole('region', { name: 'Headline figures' })
   const margin = page.getByRole('complementary', { name: /Margin/ })
 
-  await test.step('both numbers that it rests on stand beside the figure and in the margin', async () => {
+  await test.step('both numbers stand beside a change that is not clear, too, and in the margin how often chance makes one', async () => {
     const interactions = strip.getByRole('button', headline('Interactions'))
+    const [, now, then] = /no clear change: ([\d,]+) from ([\d,]+)/.exec(await interactions.innerText())!
+    await interactions.click()
+    await expect(margin.getByText(`It rests on ${now} now and ${then} then, over the`)).toBeVisible()
+    await expect(
+      margin.getByText(/chance alone makes such numbers differ as much in [\d.]+\s?% of cases/),
+    ).toBeVisible()
+  })
+
+  await test.step('both numbers that it rests on stand beside the figure and in the margin', async () => {
+    await page.goto('/mossgate-gardens/overview?against=same-dates-last-year')
+    const interactions = strip.getByRole('button', headline('Interactions'))
+    await expect(interactions).toContainText('from')
     const [, now, then] = /: ([\d,]+) from ([\d,]+)/.exec(await interactions.innerText())!
     await interactions.click()
     await expect(margin.getByText(`It rests on ${now} now and ${then} then, over the`)).toBeVisible()
@@ -79,6 +91,8 @@ test('a change says what it rests on, what may be nothing and what is usual', as
     const shown = (text: string) => Number(text.replaceAll(',', ''))
     const percent = Number(/([\d.]+)\s?%/.exec(await interactions.innerText())![1])
     expect(Math.abs(100 * (shown(now!) / shown(then!) - 1))).toBeCloseTo(percent, 0)
+    await page.goto('/mossgate-gardens/overview')
+    await expect(strip.getByText('no clear change').first()).toBeVisible()
   })
 
   await test.step('what is not clear has neither mark nor colour', async () => {
